@@ -1,0 +1,36 @@
+import next from 'eslint-config-next/core-web-vitals';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'src/data/migrations/**'] },
+  ...next,
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    // The core takes its time and its randomness from the caller, so that every figure can be computed again.
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'Date', 'performance', 'crypto', 'fetch', 'window', 'process'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.name='parseFloat']",
+          message: 'No binary float holds money, a rate or a quantity.',
+        },
+        {
+          selector: "CallExpression[callee.property.name='toFixed']",
+          message: 'Round with the functions of core/number.',
+        },
+      ],
+    },
+  },
+);

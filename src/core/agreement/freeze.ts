@@ -1,0 +1,117 @@
+import type { Choices, ProposalDocument, ScheduleEntry } from '@/model';
+import type { Amount, Fixed } from '../number';
+import { ZERO, allocateSigned, parseFixed, sumAmounts } from '../number';
+import type { SectionLine } from '../price';
+import { computeFigures, netParts } from '../price';
+import { computeSchedule } from '../schedule';
+
+/** One tax component of an agreement: a rate of one class. */
+export interface TaxComponent {
+  readonly key: string;
+  readonly taxClass: string;
+  readonly name: string;
+  readonly percent: string;
+  readonly base: Amount;
+  readonly amount: Amount;
+}
+
+/** One agreed line (or fee), frozen at its discounted net and its tax. */
+export interface AgreedLine {
+  readonly id: string;
+  readonly sectionTitle: string;
+  readonly description: string;
+  readonly unit: string;
+  readonly quantity: Fixed;
+  readonly unitPrice: Fixed;
+  readonly costCode: string | null;
+  readonly taxClass: string;
+  readonly net: Amount;
+  /** In the order of the agreement's components; zero where a component is not of the line's class. */
+  readonly taxes: readonly Amount[];
+  /** Our cost, for the budget. */
+  readonly cost: Amount;
+}
+
+export interface AgreedPayment {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ScheduleEntry['kind'];
+  readonly due: ScheduleEntry['due'];
+  readonly amount: Amount;
+}
+
+export interface FrozenAgreement {
+  readonly currency: string;
+  readonly minorDigits: number;
+  readonly lines: readonly AgreedLine[];
+  readonly components: readonly TaxComponent[];
+  readonly net: Amount;
+  readonly tax: Amount;
+  readonly total: Amount;
+  readonly payments: readonly AgreedPayment[];
+}
+
+/**
+ * What acceptance freezes: every line taken in at its net after all discounts, each tax component allocated to the
+ * lines of its class, and the payment entries. Lines and taxes sum to the total, payments sum to the total.
+ */
+export function freezeAgreement(document: ProposalDocument, choices: Choices): FrozenAgreement {
+  const figures = computeFigures(document, choices);
+  const parts = netParts(figures);
+  const components = figures.taxes.map((tax): TaxComponent => ({
+    key: `${tax.taxClass}.${tax.component}`,
+    taxClass: tax.taxClass,
+    name: tax.name,
+    percent: tax.percent,
+    base: tax.base,
+    amount: tax.amount,
+  }));
+  const taxShares = components.map((component) =>
+    component.amount === 0n
+      ? parts.map(() => ZERO)
+      : allocateSigned(
+          component.amount,
+          parts.map((part) => (part.taxClass === component.taxClass ? part.net : 0n)),
+        ),
+  );
+
+  const lines = new Map<string, { line: SectionLine; title: string }>();
+  for (const section of figures.sections)
+    for (const line of section.lines) lines.set(line.line.id, { line, title: section.section.title });
+  const fees = new Map(figures.fees.map(({ fee }) => [fee.id, fee]));
+
+  const agreed = parts.map((part, i): AgreedLine => {
+    const found = lines.get(part.id);
+    return {
+      id: part.id,
+      sectionTitle: found?.title ?? 'Fees',
+      description: found?.line.line.description ?? fees.get(part.id)!.name,
+      unit: found?.line.line.unit ?? 'job',
+      quantity: found?.line.quantity ?? parseFixed('1'),
+      unitPrice: found?.line.unitPrice ?? ((part.net * 10n ** BigInt(6 - figures.minorDigits)) as Fixed),
+      costCode: found?.line.line.costCode ?? null,
+      taxClass: part.taxClass,
+      net: part.net,
+      taxes: taxShares.map((shares) => shares[i]!),
+      cost: found?.line.costAmount ?? ZERO,
+    };
+  });
+
+  const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);
+  return {
+    currency: document.currency,
+    minorDigits: figures.minorDigits,
+    lines: agreed,
+    components,
+    net: sumAmounts(agreed.map((line) => line.net)),
+    tax: figures.taxTotal,
+    total: figures.total,
+    payments: schedule.payments.map(({ entry, amount }) => ({
+      id: entry.id,
+      name: entry.name,
+      kind: entry.kind,
+      due: entry.due,
+      amount,
+    })),
+  };
+}

@@ -1,0 +1,150 @@
+import type { Amount, Fixed } from '../number';
+import { ONE, ZERO, allocateSigned, shareOf, sumAmounts } from '../number';
+
+/** An agreed line as billing sees it; taxes in the order of the agreement's components. */
+export interface BillableLine {
+  readonly id: string;
+  readonly net: Amount;
+  readonly taxes: readonly Amount[];
+}
+
+/** The part of one agreement line that one invoice bills (or, negative, that a credit note takes back). */
+export interface Draw {
+  readonly lineId: string;
+  readonly net: Amount;
+  readonly taxes: readonly Amount[];
+}
+
+/** An invoice cannot be made as asked; the message is a sentence for the person who asked. */
+export class BillingError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'BillingError';
+  }
+}
+
+/** What is billed of each line: the sum of its draws. */
+export function drawnToDate(lines: readonly BillableLine[], draws: Iterable<Draw>): BillableLine[] {
+  const sums = new Map(lines.map((line) => [line.id, { net: 0n, taxes: line.taxes.map(() => 0n) }]));
+  for (const draw of draws) {
+    const sum = sums.get(draw.lineId);
+    if (!sum) throw new BillingError('An invoice draws on a line that is not in the agreement.');
+    sum.net += draw.net;
+    draw.taxes.forEach((tax, i) => (sum.taxes[i] = (sum.taxes[i] ?? 0n) + tax));
+  }
+  return lines.map((line) => {
+    const sum = sums.get(line.id)!;
+    return { id: line.id, net: sum.net as Amount, taxes: sum.taxes as Amount[] };
+  });
+}
+
+/** What is left of each line. */
+export function leftOf(lines: readonly BillableLine[], before: readonly BillableLine[]): BillableLine[] {
+  return lines.map((line, i) => ({
+    id: line.id,
+    net: (line.net - before[i]!.net) as Amount,
+    taxes: line.taxes.map((tax, t) => (tax - before[i]!.taxes[t]!) as Amount),
+  }));
+}
+
+/** Net plus taxes of draws or lines. */
+export function grossOf(rows: Iterable<{ readonly net: Amount; readonly taxes: readonly Amount[] }>): Amount {
+  let sum = 0n;
+  for (const { net, taxes } of rows) sum += net + sumAmounts(taxes);
+  return sum as Amount;
+}
+
+const isEmpty = (draw: Draw) => draw.net === 0n && draw.taxes.every((tax) => tax === 0n);
+
+function asDraws(rows: readonly BillableLine[]): Draw[] {
+  return rows.map(({ id, net, taxes }) => ({ lineId: id, net, taxes })).filter((draw) => !isEmpty(draw));
+}
+
+/**
+ * Bills all that is left.
+ * @throws BillingError when nothing is left
+ */
+export function drawRest(lines: readonly BillableLine[], before: readonly BillableLine[]): Draw[] {
+  const draws = asDraws(leftOf(lines, before));
+  if (draws.length === 0) throw new BillingError('Everything agreed is billed already.');
+  return draws;
+}
+
+/**
+ * Bills a gross amount, as a schedule entry does: split into net and each tax component in the proportion of what is
+ * left of them, then each to the lines by what they have left. Nothing passes 100 % of a line, and the amount that
+ * takes the last cent takes exactly what is left everywhere.
+ *
+ * @param gross tax included, in minor units, above zero
+ * @throws BillingError when the amount is not above zero or more than what is left
+ */
+export function drawAmount(
+  lines: readonly BillableLine[],
+  before: readonly BillableLine[],
+  gross: Amount,
+): Draw[] {
+  const left = leftOf(lines, before);
+  const leftGross = grossOf(left);
+  if (gross <= 0n) throw new BillingError('There is nothing to bill for this payment.');
+  if (leftGross <= 0n) throw new BillingError('Everything agreed is billed already.');
+  if (gross > leftGross)
+    throw new BillingError('This is more than what is left to bill. Bill all that is left instead.');
+
+  const columns = lines[0]?.taxes.length ?? 0;
+  const leftNet = left.map((line) => line.net);
+  const leftTaxes = Array.from({ length: columns }, (_, t) => left.map((line) => line.taxes[t]!));
+  const split = allocateSigned(gross, [
+    sumAmounts(leftNet),
+    ...leftTaxes.map((column) => sumAmounts(column)),
+  ]);
+  const nets = allocateSigned(split[0]!, leftNet);
+  const taxes = leftTaxes.map((column, t) => allocateSigned(split[t + 1]!, column));
+  return asDraws(
+    lines.map((line, i) => ({ id: line.id, net: nets[i]!, taxes: taxes.map((column) => column[i]!) })),
+  );
+}
+
+/**
+ * Bills lines up to a share of each: to date = round(agreed × share), this invoice = to date − before, for net and
+ * every tax alike. Lines that are not named stay as they are.
+ *
+ * @param shares fraction of one by line id, 0 to 1
+ * @throws BillingError for a share above 100 % or below what is billed, an unknown line, or nothing to bill
+ */
+export function drawShares(
+  lines: readonly BillableLine[],
+  before: readonly BillableLine[],
+  shares: ReadonlyMap<string, Fixed>,
+): Draw[] {
+  const known = new Set(lines.map(({ id }) => id));
+  for (const id of shares.keys())
+    if (!known.has(id)) throw new BillingError('This line is not in the agreement.');
+  const draws = lines.map((line, i): Draw => {
+    const share = shares.get(line.id);
+    const billed = before[i]!;
+    if (share === undefined) return { lineId: line.id, net: ZERO, taxes: line.taxes.map(() => ZERO) };
+    if (share < 0n || share > ONE) throw new BillingError('A line can be billed from 0 to 100 %.');
+    const step = (agreed: Amount, already: Amount): Amount => {
+      const now = (shareOf(agreed, share) - already) as Amount;
+      if (agreed >= 0n ? now < 0n : now > 0n) throw new BillingError('More than that is billed already.');
+      return now;
+    };
+    return {
+      lineId: line.id,
+      net: step(line.net, billed.net),
+      taxes: line.taxes.map((tax, t) => step(tax, billed.taxes[t]!)),
+    };
+  });
+  const used = draws.filter((draw) => !isEmpty(draw));
+  if (used.length === 0) throw new BillingError('There is nothing to bill with these percentages.');
+  return used;
+}
+
+/** Sums of an invoice: net, each component, and what is to pay. */
+export function drawSums(draws: readonly Draw[], components: number) {
+  const net = sumAmounts(draws.map((draw) => draw.net));
+  const taxes = Array.from({ length: components }, (_, t) =>
+    sumAmounts(draws.map((draw) => draw.taxes[t] ?? ZERO)),
+  );
+  return { net, taxes, total: (net + sumAmounts(taxes)) as Amount };
+}

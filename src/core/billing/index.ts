@@ -1,0 +1,2 @@
+export * from './draws';
+export * from './standing';

@@ -1,0 +1,82 @@
+import type { Amount } from '../number';
+import { ZERO, sumAmounts } from '../number';
+
+/** Money of one agreement: what it comes to, what is billed, paid and left. */
+export interface Standing {
+  readonly sumToDate: Amount;
+  readonly billed: Amount;
+  readonly paid: Amount;
+  readonly leftToBill: Amount;
+  readonly billedUnpaid: Amount;
+}
+
+/** Standing of an agreement from its sum, its issued invoices and what was paid on them. */
+export function standingOf(
+  sumToDate: Amount,
+  invoices: readonly { readonly total: Amount; readonly paid: Amount }[],
+): Standing {
+  const billed = sumAmounts(invoices.map(({ total }) => total));
+  const paid = sumAmounts(invoices.map((invoice) => invoice.paid));
+  return {
+    sumToDate,
+    billed,
+    paid,
+    leftToBill: (sumToDate - billed) as Amount,
+    billedUnpaid: (billed - paid) as Amount,
+  };
+}
+
+export type InvoiceState = 'draft' | 'issued' | 'part paid' | 'paid' | 'credited';
+
+/** State of an issued invoice from its total and what was paid. */
+export function invoiceState(total: Amount, paid: Amount): InvoiceState {
+  if (paid >= total) return 'paid';
+  return paid > 0n ? 'part paid' : 'issued';
+}
+
+/**
+ * Puts a payment on invoices, in the order given (oldest first), each up to what is open. What is over is the
+ * customer's credit.
+ */
+export function allocatePayment(
+  payment: Amount,
+  invoices: readonly { readonly id: string; readonly open: Amount }[],
+): { readonly parts: readonly { readonly id: string; readonly amount: Amount }[]; readonly credit: Amount } {
+  let left: bigint = payment;
+  const parts: { id: string; amount: Amount }[] = [];
+  for (const { id, open } of invoices) {
+    if (left <= 0n) break;
+    if (open <= 0n) continue;
+    const part = left < open ? left : open;
+    parts.push({ id, amount: part as Amount });
+    left -= part;
+  }
+  return { parts, credit: left > 0n ? (left as Amount) : ZERO };
+}
+
+/** One cut of the track: a payment entry, and how much of it is billed and paid, filled from the left. */
+export interface TrackCut {
+  readonly id: string;
+  readonly name: string;
+  readonly amount: Amount;
+  readonly billed: Amount;
+  readonly paid: Amount;
+}
+
+/** The track of an agreement: billed and paid poured over the payment entries in order. */
+export function trackOf(
+  payments: readonly { readonly id: string; readonly name: string; readonly amount: Amount }[],
+  billed: Amount,
+  paid: Amount,
+): TrackCut[] {
+  let billedLeft: bigint = billed;
+  let paidLeft: bigint = paid;
+  const pour = (left: bigint, room: bigint) => (left <= 0n ? 0n : left < room ? left : room);
+  return payments.map(({ id, name, amount }) => {
+    const ofBilled = pour(billedLeft, amount);
+    const ofPaid = pour(paidLeft, amount);
+    billedLeft -= ofBilled;
+    paidLeft -= ofPaid;
+    return { id, name, amount, billed: ofBilled as Amount, paid: ofPaid as Amount };
+  });
+}

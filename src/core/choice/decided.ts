@@ -1,0 +1,71 @@
+import type { Choices, Line, Question, Section } from '@/model';
+import { parseFixed } from '../number';
+
+/** A choice that cannot be taken, with a sentence for the person who chose. */
+export interface ChoiceProblem {
+  readonly id: string;
+  readonly message: string;
+}
+
+/** Is the extra in? Lines that are no extra always are. */
+export function isIn(line: Line, choices: Choices): boolean {
+  return line.extra ? (choices.extras[line.id]?.in ?? line.extra.in) : true;
+}
+
+/** The quantity that counts for a line: the customer's where they may set one, else the offered one. */
+export function decidedQuantity(line: Line, choices: Choices): string {
+  return (line.extra?.quantity && choices.extras[line.id]?.quantity) ?? line.quantity;
+}
+
+/** The id of the alternative that stands; an unknown one falls back to the suggestion. */
+export function decidedAlternative(question: Question, choices: Choices): string {
+  const picked = choices.questions[question.id];
+  const exists = (id: string | undefined) =>
+    question.alternatives.some((alternative) => alternative.id === id);
+  if (picked !== undefined && exists(picked)) return picked;
+  return exists(question.suggested) ? question.suggested : question.alternatives[0]!.id;
+}
+
+/** All lines of a section in order, those inside alternatives included. */
+export function* linesOf(section: Section): Generator<Line> {
+  for (const entry of section.entries) {
+    if (entry.kind === 'line') yield entry;
+    else for (const alternative of entry.alternatives) yield* alternative.lines;
+  }
+}
+
+/** Checks that choices can be made on this proposal: known ids, quantities within their limits and on their steps. */
+export function checkChoices(sections: readonly Section[], choices: Choices): ChoiceProblem[] {
+  const problems: ChoiceProblem[] = [];
+  const lines = new Map<string, Line>();
+  const questions = new Map<string, Question>();
+  for (const section of sections) {
+    for (const line of linesOf(section)) lines.set(line.id, line);
+    for (const entry of section.entries) if (entry.kind === 'question') questions.set(entry.id, entry);
+  }
+  for (const [id, decision] of Object.entries(choices.extras)) {
+    const extra = lines.get(id)?.extra;
+    if (!extra) {
+      problems.push({ id, message: 'This is not something you can leave out or take in.' });
+    } else if (decision.quantity !== undefined) {
+      if (!extra.quantity) problems.push({ id, message: 'The quantity of this extra is fixed.' });
+      else {
+        const wanted = parseFixed(decision.quantity);
+        const least = parseFixed(extra.quantity.minimum);
+        const most = parseFixed(extra.quantity.maximum);
+        const step = parseFixed(extra.quantity.step);
+        if (wanted < least || wanted > most || (step > 0n && (wanted - least) % step !== 0n))
+          problems.push({
+            id,
+            message: `The quantity goes from ${extra.quantity.minimum} to ${extra.quantity.maximum} in steps of ${extra.quantity.step}.`,
+          });
+      }
+    }
+  }
+  for (const [id, picked] of Object.entries(choices.questions)) {
+    const question = questions.get(id);
+    if (!question?.alternatives.some((alternative) => alternative.id === picked))
+      problems.push({ id, message: 'This alternative is not offered.' });
+  }
+  return problems;
+}

@@ -1,0 +1,2 @@
+export * from './decided';
+export * from './difference';

@@ -1,0 +1,3 @@
+export * from './find';
+export * from './operations';
+export * from './pointer';

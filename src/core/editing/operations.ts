@@ -1,0 +1,280 @@
+import type { Alternative, Extra, Line, ProposalDocument, Question, ScheduleEntry, Section } from '@/model';
+import { roundFixed, writeFixed } from '../number';
+import { parseQuantity } from '../quantity/parseQuantity';
+import { findLine, findQuestion } from './find';
+
+/*
+ * Edits of a proposal document. Each changes the draft it is given (an immer draft on the desk, so that the change comes
+ * out as patches and undo is the inverse patch) and touches nothing but the part it names.
+ */
+
+/** The part an edit names is not there (any more). */
+export class PartGone extends Error {
+  constructor(readonly partId: string) {
+    super('That part is not there any more.');
+    this.name = 'PartGone';
+  }
+}
+
+function place(document: ProposalDocument, id: string) {
+  const found = findLine(document, id);
+  if (!found) throw new PartGone(id);
+  return found;
+}
+
+function sectionOf(document: ProposalDocument, id: string): Section {
+  const found = document.sections.find((section) => section.id === id);
+  if (!found) throw new PartGone(id);
+  return found;
+}
+
+/** Puts a new, empty section at the end, or behind the one named. */
+export function addSection(document: ProposalDocument, id: string, title: string, afterId?: string): void {
+  const at = afterId === undefined ? -1 : document.sections.findIndex((section) => section.id === afterId);
+  document.sections.splice(at < 0 ? document.sections.length : at + 1, 0, { id, title, entries: [] });
+}
+
+/** Puts lines at the end of a section, or behind the entry named. */
+export function addLines(
+  document: ProposalDocument,
+  sectionId: string,
+  lines: readonly Line[],
+  afterId?: string,
+): void {
+  const section = sectionOf(document, sectionId);
+  const at = afterId === undefined ? -1 : section.entries.findIndex((entry) => entry.id === afterId);
+  section.entries.splice(at < 0 ? section.entries.length : at + 1, 0, ...lines);
+}
+
+/**
+ * Sets a quantity from what was typed; text that is more than the number itself is kept beside it.
+ * @throws QuantityError for text that is no quantity
+ */
+export function setQuantity(document: ProposalDocument, lineId: string, typed: string): void {
+  const { line } = place(document, lineId);
+  const value = writeFixed(parseQuantity(typed));
+  line.quantity = value;
+  if (typed.trim().replace(/,/g, '') === value) delete line.quantityTyped;
+  else line.quantityTyped = typed.trim();
+  delete line.quantityOpen;
+}
+
+/**
+ * Types a unit cost over the library's; empty text goes back to the library's.
+ * @throws QuantityError for text that is no number
+ */
+export function setCost(document: ProposalDocument, lineId: string, typed: string): void {
+  const { line } = place(document, lineId);
+  if (typed.trim() === '') delete line.typedCost;
+  else line.typedCost = writeFixed(parseQuantity(typed, 4));
+}
+
+/**
+ * Holds a unit price typed by hand; empty text lets it follow the cost again.
+ * @throws QuantityError for text that is no number
+ */
+export function setPrice(document: ProposalDocument, lineId: string, typed: string): void {
+  const { line } = place(document, lineId);
+  if (typed.trim() === '') delete line.heldPrice;
+  else line.heldPrice = writeFixed(roundFixed(parseQuantity(typed, 4), line.pricePlaces ?? 2));
+}
+
+/** Sets what the line is called; empty text is ignored, a line always has a name. */
+export function setDescription(document: ProposalDocument, lineId: string, text: string): void {
+  const { line } = place(document, lineId);
+  if (text.trim() !== '') line.description = text.trim().slice(0, 200);
+}
+
+/** Sets or clears an optional text of a line. */
+export function setLineText(
+  document: ProposalDocument,
+  lineId: string,
+  field: 'detail' | 'internalNote',
+  text: string,
+): void {
+  const { line } = place(document, lineId);
+  if (text.trim() === '') delete line[field];
+  else line[field] = text.trim();
+}
+
+/** Makes a line an extra, changes its terms, or (null) makes it plain work again. */
+export function setExtra(document: ProposalDocument, lineId: string, extra: Extra | null): void {
+  const { line } = place(document, lineId);
+  if (extra === null) delete line.extra;
+  else line.extra = extra;
+}
+
+/** Takes out a line, a question, an alternative or a section. The last alternative takes its question with it. */
+export function removePart(document: ProposalDocument, id: string): void {
+  const section = document.sections.findIndex((candidate) => candidate.id === id);
+  if (section >= 0) {
+    document.sections.splice(section, 1);
+    return;
+  }
+  const line = findLine(document, id);
+  if (line) {
+    line.list.splice(line.index, 1);
+    return;
+  }
+  const question = findQuestion(document, id);
+  if (question) {
+    question.section.entries.splice(question.index, 1);
+    return;
+  }
+  for (const candidate of document.sections)
+    for (const [index, entry] of candidate.entries.entries()) {
+      if (entry.kind !== 'question') continue;
+      const at = entry.alternatives.findIndex((alternative) => alternative.id === id);
+      if (at < 0) continue;
+      if (entry.alternatives.length === 1) candidate.entries.splice(index, 1);
+      else {
+        entry.alternatives.splice(at, 1);
+        if (entry.suggested === id) entry.suggested = entry.alternatives[0]!.id;
+      }
+      return;
+    }
+  throw new PartGone(id);
+}
+
+/** Moves a section, or an entry within its section and past its ends into the next, by one place. */
+export function moveBy(document: ProposalDocument, id: string, by: 1 | -1): void {
+  const from = document.sections.findIndex((section) => section.id === id);
+  if (from >= 0) {
+    const to = from + by;
+    if (to < 0 || to >= document.sections.length) return;
+    const [section] = document.sections.splice(from, 1);
+    document.sections.splice(to, 0, section!);
+    return;
+  }
+  for (const [s, section] of document.sections.entries()) {
+    const at = section.entries.findIndex((entry) => entry.id === id);
+    if (at < 0) continue;
+    const to = at + by;
+    if (to >= 0 && to < section.entries.length) {
+      const [entry] = section.entries.splice(at, 1);
+      section.entries.splice(to, 0, entry!);
+    } else {
+      const neighbour = document.sections[s + by];
+      if (!neighbour) return;
+      const [entry] = section.entries.splice(at, 1);
+      neighbour.entries.splice(by === 1 ? 0 : neighbour.entries.length, 0, entry!);
+    }
+    return;
+  }
+  const inner = findLine(document, id);
+  if (!inner) throw new PartGone(id);
+  const to = inner.index + by;
+  if (to < 0 || to >= inner.list.length) return;
+  const [line] = inner.list.splice(inner.index, 1);
+  (inner.list as Line[]).splice(to, 0, line as Line);
+}
+
+/** Moves an entry to a place: before the entry `beforeId` of a section, or to its end. */
+export function moveEntryTo(
+  document: ProposalDocument,
+  id: string,
+  sectionId: string,
+  beforeId: string | null,
+): void {
+  if (id === beforeId) return;
+  const target = sectionOf(document, sectionId);
+  const source = document.sections.find((section) => section.entries.some((entry) => entry.id === id));
+  if (!source) throw new PartGone(id);
+  const [entry] = source.entries.splice(
+    source.entries.findIndex((candidate) => candidate.id === id),
+    1,
+  );
+  const at = beforeId === null ? -1 : target.entries.findIndex((candidate) => candidate.id === beforeId);
+  target.entries.splice(at < 0 ? target.entries.length : at, 0, entry!);
+}
+
+/** Moves a section before another, or to the end. */
+export function moveSectionTo(document: ProposalDocument, id: string, beforeId: string | null): void {
+  if (id === beforeId) return;
+  const from = document.sections.findIndex((section) => section.id === id);
+  if (from < 0) throw new PartGone(id);
+  const [section] = document.sections.splice(from, 1);
+  const at = beforeId === null ? -1 : document.sections.findIndex((candidate) => candidate.id === beforeId);
+  document.sections.splice(at < 0 ? document.sections.length : at, 0, section!);
+}
+
+/** Turns a line into a question whose first, suggested alternative it is. */
+export function askAbout(
+  document: ProposalDocument,
+  lineId: string,
+  ids: { readonly question: string; readonly alternative: string },
+): void {
+  const { section, line, index, question } = place(document, lineId);
+  if (question) return;
+  const plain = { ...line };
+  delete plain.extra;
+  section.entries.splice(index, 1, {
+    kind: 'question',
+    id: ids.question,
+    prompt: `Which ${line.description.charAt(0).toLowerCase()}${line.description.slice(1)}?`.slice(0, 200),
+    alternatives: [{ id: ids.alternative, name: line.description, lines: [plain] }],
+    suggested: ids.alternative,
+  });
+}
+
+/** Adds an alternative to a question. */
+export function addAlternative(
+  document: ProposalDocument,
+  questionId: string,
+  alternative: Alternative,
+): void {
+  const found = findQuestion(document, questionId);
+  if (!found) throw new PartGone(questionId);
+  found.question.alternatives.push(alternative);
+}
+
+/** Changes what a question says or suggests. */
+export function setQuestion(
+  document: ProposalDocument,
+  questionId: string,
+  change: Partial<Pick<Question, 'prompt' | 'suggested'>>,
+): void {
+  const found = findQuestion(document, questionId);
+  if (!found) throw new PartGone(questionId);
+  Object.assign(found.question, change);
+}
+
+/** Renames an alternative. */
+export function setAlternative(
+  document: ProposalDocument,
+  questionId: string,
+  alternativeId: string,
+  change: { readonly name?: string; readonly detail?: string },
+): void {
+  const alternative = findQuestion(document, questionId)?.question.alternatives.find(
+    ({ id }) => id === alternativeId,
+  );
+  if (!alternative) throw new PartGone(alternativeId);
+  if (change.name !== undefined && change.name.trim() !== '') alternative.name = change.name.trim();
+  if (change.detail !== undefined) {
+    if (change.detail.trim() === '') delete alternative.detail;
+    else alternative.detail = change.detail.trim();
+  }
+}
+
+/** Renames a section or changes its texts. */
+export function setSection(
+  document: ProposalDocument,
+  sectionId: string,
+  change: { readonly title?: string; readonly text?: string; readonly internalNote?: string },
+): void {
+  const section = sectionOf(document, sectionId);
+  if (change.title !== undefined && change.title.trim() !== '')
+    section.title = change.title.trim().slice(0, 200);
+  for (const field of ['text', 'internalNote'] as const) {
+    const text = change[field];
+    if (text === undefined) continue;
+    if (text.trim() === '') delete section[field];
+    else section[field] = text.trim();
+  }
+}
+
+/** Replaces the payment schedule. */
+export function setSchedule(document: ProposalDocument, entries: readonly ScheduleEntry[]): void {
+  document.schedule = [...entries];
+}

@@ -1,0 +1,37 @@
+/**
+ * Decimal places of a currency's minor unit (ISO 4217). Only those that differ from two are listed;
+ * tests/outside checks the list against a package that carries the standard's table.
+ */
+const notTwo: Readonly<Record<string, number>> = {
+  BHD: 3,
+  BIF: 0,
+  CLF: 4,
+  CLP: 0,
+  DJF: 0,
+  GNF: 0,
+  IQD: 3,
+  ISK: 0,
+  JOD: 3,
+  JPY: 0,
+  KMF: 0,
+  KRW: 0,
+  KWD: 3,
+  LYD: 3,
+  OMR: 3,
+  PYG: 0,
+  RWF: 0,
+  TND: 3,
+  UGX: 0,
+  UYI: 0,
+  UYW: 4,
+  VND: 0,
+  VUV: 0,
+  XAF: 0,
+  XOF: 0,
+  XPF: 0,
+};
+
+/** How many decimals an amount of this currency has. */
+export function minorDigits(currency: string): number {
+  return notTwo[currency] ?? 2;
+}

@@ -1,0 +1,47 @@
+import type { Amount, Fixed } from './fixed';
+import { FIXED_DIGITS, divideRounded, powerOfTen, writeAmount, writeFixed, writeFixedPlaces } from './fixed';
+
+const minus = '−';
+
+function grouped(decimal: string): string {
+  const negative = decimal.startsWith('-');
+  const [whole = '0', places] = (negative ? decimal.slice(1) : decimal).split('.');
+  const thousands = whole.replace(/\B(?=(\d{3})+$)/g, ',');
+  return (negative ? minus : '') + thousands + (places === undefined ? '' : `.${places}`);
+}
+
+/** Money for people: thousands grouped, a true minus sign, the currency's decimals, no currency mark. */
+export function showAmount(value: Amount, minorDigits = 2): string {
+  return grouped(writeAmount(value, minorDigits));
+}
+
+/** A decimal amount as text ("1234.50") for people, without a change of its value. */
+export function showDecimal(text: string): string {
+  return grouped(text);
+}
+
+/** A difference in money with its sign always shown: "+1,313.20", "−40.00", "0.00". */
+export function showDifference(value: Amount, minorDigits = 2): string {
+  return (value > 0n ? '+' : '') + showAmount(value, minorDigits);
+}
+
+/** A unit cost or unit price: at least two places, up to `most` where there is more to show. */
+export function showUnitAmount(value: Fixed, most = 4): string {
+  const exact = writeFixed(value).split('.')[1]?.length ?? 0;
+  return grouped(writeFixedPlaces(value, Math.max(2, Math.min(most, exact))));
+}
+
+/** A quantity without trailing zeros. */
+export function showQuantity(value: Fixed): string {
+  return grouped(writeFixed(value));
+}
+
+/** A fraction of one as a percentage with stated places: (262_000n, 1) → "26.2". */
+export function showPercent(rate: Fixed, places = 1): string {
+  return grouped(
+    writeFixedPlaces(
+      divideRounded(rate * 100n * powerOfTen(FIXED_DIGITS), powerOfTen(FIXED_DIGITS)) as Fixed,
+      places,
+    ),
+  );
+}

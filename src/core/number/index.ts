@@ -1,0 +1,4 @@
+export * from './fixed';
+export * from './allocate';
+export * from './currency';
+export * from './display';

@@ -1,0 +1,151 @@
+import type {
+  Choices,
+  CustomerAlternative,
+  CustomerEntry,
+  CustomerExtra,
+  CustomerLine,
+  CustomerView,
+  Line,
+  ProposalDocument,
+  Question,
+} from '@/model';
+import type { Differences } from '../choice';
+import { decidedAlternative, differences, isIn } from '../choice';
+import type { Amount } from '../number';
+import { sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import type { Figures, SectionLine } from '../price';
+import { computeFigures } from '../price';
+import { computeSchedule } from '../schedule';
+
+interface Context {
+  readonly document: ProposalDocument;
+  readonly choices: Choices;
+  readonly figures: Figures;
+  readonly lines: ReadonlyMap<string, SectionLine>;
+  readonly differences: Differences;
+}
+
+const money = (context: Context, value: Amount) => writeAmount(value, context.figures.minorDigits);
+const orNull = (context: Context, value: Amount) => (value === 0n ? null : money(context, value));
+const showsLines = ({ document }: Context) => document.shows === 'lines' || document.shows === 'prices';
+
+function lineParts(context: Context, line: Line): Omit<CustomerLine, 'kind'> {
+  const figures = context.lines.get(line.id)!;
+  const prices = context.document.shows === 'prices';
+  return {
+    id: line.id,
+    description: line.description,
+    detail: line.detail ?? null,
+    unit: line.unit,
+    quantity: showsLines(context) ? writeFixed(figures.quantity) : null,
+    unitPrice: prices ? writeFixedPlaces(figures.unitPrice, line.pricePlaces ?? 2) : null,
+    amount: showsLines(context) && figures.included ? money(context, figures.net) : null,
+    discount: prices && figures.included ? orNull(context, figures.discount) : null,
+  };
+}
+
+function extraEntry(context: Context, line: Line): CustomerExtra {
+  const difference = context.differences.extras.find((extra) => extra.lineId === line.id);
+  const limits = line.extra?.quantity;
+  return {
+    ...lineParts(context, line),
+    kind: 'extra',
+    in: isIn(line, context.choices),
+    chosenQuantity: writeFixed(context.lines.get(line.id)!.quantity),
+    limits: limits ? { minimum: limits.minimum, maximum: limits.maximum, step: limits.step } : null,
+    difference: money(context, difference?.difference ?? (0n as Amount)),
+  };
+}
+
+function questionEntry(context: Context, question: Question): CustomerEntry {
+  const picked = decidedAlternative(question, context.choices);
+  return {
+    kind: 'question',
+    id: question.id,
+    prompt: question.prompt,
+    detail: question.detail ?? null,
+    alternatives: question.alternatives.map((alternative): CustomerAlternative => {
+      const found = context.differences.alternatives.find(
+        ({ questionId, alternativeId }) => questionId === question.id && alternativeId === alternative.id,
+      );
+      const isPicked = alternative.id === picked;
+      const lines = alternative.lines
+        .map((line) => context.lines.get(line.id)!)
+        .filter((line) => line.included);
+      return {
+        id: alternative.id,
+        name: alternative.name,
+        detail: alternative.detail ?? null,
+        picked: isPicked,
+        suggested: alternative.id === question.suggested,
+        difference: money(context, found?.difference ?? (0n as Amount)),
+        amount:
+          isPicked && showsLines(context) ? money(context, sumAmounts(lines.map((line) => line.net))) : null,
+      };
+    }),
+  };
+}
+
+/**
+ * The one function that builds what a customer may see: the document under their choices, as much of it as the document
+ * says may be shown, and never a cost, a margin or a note of ours. Shown amounts add up to the total.
+ */
+export function customerView(document: ProposalDocument, choices: Choices): CustomerView {
+  const figures = computeFigures(document, choices);
+  const lines = new Map<string, SectionLine>();
+  for (const section of figures.sections) for (const line of section.lines) lines.set(line.line.id, line);
+  const context: Context = { document, choices, figures, lines, differences: differences(document, choices) };
+  const { payments } = computeSchedule(document.schedule, figures.total, figures.minorDigits);
+  const deposits = payments.filter(({ entry }) => entry.kind === 'deposit' && entry.due.on === 'acceptance');
+  const oneprice = document.shows === 'total';
+
+  return {
+    title: document.title,
+    currency: document.currency,
+    shows: document.shows,
+    coverNote: document.coverNote ?? null,
+    terms: document.terms ?? null,
+    validUntil: document.validUntil ?? null,
+    sections: figures.sections.map(({ section, net, discount }) => ({
+      id: section.id,
+      title: section.title,
+      text: section.text ?? null,
+      amount: oneprice ? null : money(context, net),
+      discount: showsLines(context) ? orNull(context, discount) : null,
+      entries: section.entries.flatMap((entry): CustomerEntry[] => {
+        if (entry.kind === 'question') {
+          const picked = entry.alternatives.find(({ id }) => id === decidedAlternative(entry, choices));
+          const inner = picked?.lines.filter((line) => line.extra) ?? [];
+          return [questionEntry(context, entry), ...inner.map((line) => extraEntry(context, line))];
+        }
+        return [entry.extra ? extraEntry(context, entry) : { kind: 'line', ...lineParts(context, entry) }];
+      }),
+    })),
+    discount: oneprice ? null : orNull(context, figures.discount),
+    fees: oneprice
+      ? []
+      : figures.fees.map(({ fee, amount }) => ({
+          id: fee.id,
+          name: fee.name,
+          amount: money(context, amount),
+        })),
+    taxes: figures.taxes
+      .filter(({ amount }) => amount !== 0n)
+      .map((tax) => ({
+        id: `${tax.taxClass}.${tax.component}`,
+        name: tax.name,
+        percent: tax.percent,
+        amount: money(context, tax.amount),
+      })),
+    taxTotal: money(context, figures.taxTotal),
+    total: money(context, figures.total),
+    payments: payments.map(({ entry, amount }) => ({
+      id: entry.id,
+      name: entry.name,
+      kind: entry.kind,
+      amount: money(context, amount),
+      due: entry.due,
+    })),
+    deposit: deposits.length === 0 ? null : money(context, sumAmounts(deposits.map(({ amount }) => amount))),
+  };
+}

@@ -1,0 +1,73 @@
+import type { Choices, ProposalDocument } from '@/model';
+import { asSuggested } from '@/model';
+import type { Amount, Fixed } from '../number';
+import { sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import { computeFigures } from '../price';
+import { computeSchedule } from '../schedule';
+
+/**
+ * The figures of a document as plain JSON, decimals as text, for integrators and for checking by hand
+ * (docs/formats/figures.md). Costs are in it: this is for us, never for a customer.
+ */
+export function figuresReport(document: ProposalDocument, choices: Choices = asSuggested) {
+  const figures = computeFigures(document, choices);
+  const money = (value: Amount) => writeAmount(value, figures.minorDigits);
+  const rate = (value: Fixed | null) => (value === null ? null : writeFixed(value));
+  const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);
+  return {
+    currency: document.currency,
+    sections: figures.sections.map(({ section, lines, cost, amount, discount, net }) => ({
+      id: section.id,
+      title: section.title,
+      lines: lines.map((line) => ({
+        id: line.line.id,
+        description: line.line.description,
+        included: line.included,
+        quantity: writeFixed(line.quantity),
+        unit: line.line.unit,
+        unitCost: writeFixed(line.cost.total),
+        cost: money(line.costAmount),
+        unitPrice: writeFixedPlaces(line.unitPrice, line.line.pricePlaces ?? 2),
+        held: line.held,
+        gross: money(line.gross),
+        discount: money(line.discount),
+        amount: money(line.net),
+      })),
+      cost: money(cost),
+      amount: money(amount),
+      discount: money(discount),
+      net: money(net),
+    })),
+    cost: money(figures.cost),
+    loads: figures.loads.map(({ load, amount }) => ({ id: load.id, name: load.name, amount: money(amount) })),
+    heldPricesAndRounding: money(figures.unloaded),
+    priced: money(figures.priced),
+    discounts: {
+      linesAndSections: money(figures.innerDiscount),
+      whole: money(figures.discount),
+      sum: money(sumAmounts([figures.innerDiscount, figures.discount])),
+    },
+    subtotal: money(figures.subtotal),
+    profit: money(figures.profit),
+    margin: rate(figures.margin),
+    markup: rate(figures.markup),
+    fees: figures.fees.map(({ fee, amount }) => ({ id: fee.id, name: fee.name, amount: money(amount) })),
+    tax: figures.taxes.map(({ taxClass, component, name, percent, base, amount }) => ({
+      taxClass,
+      component,
+      name,
+      percent,
+      base: money(base),
+      amount: money(amount),
+    })),
+    taxTotal: money(figures.taxTotal),
+    total: money(figures.total),
+    schedule: schedule.payments.map(({ entry, amount }) => ({
+      id: entry.id,
+      name: entry.name,
+      kind: entry.kind,
+      amount: money(amount),
+    })),
+    scheduleProblems: schedule.problems,
+  };
+}

@@ -1,0 +1,4 @@
+export * from './customerView';
+export * from './compare';
+export * from './checkDocument';
+export * from './figuresReport';

@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import type { CustomerView } from '@/model';
+import { asSuggested } from '@/model';
+import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
+import { parseAmount, sumAmounts } from '../number';
+import { computeFigures } from '../price';
+import { checkDocument, compareViews, customerView } from '.';
+
+const anyCase = anyDocument().chain((document) =>
+  anyChoices(document).map((choices) => ({ document, choices })),
+);
+const money = (text: string | null) => parseAmount(text ?? '0', 2);
+
+function entryAmounts(section: CustomerView['sections'][number]) {
+  return section.entries.flatMap((entry) => {
+    if (entry.kind === 'question') {
+      const picked = entry.alternatives.find((alternative) => alternative.picked);
+      return picked ? [{ id: entry.id, amount: money(picked.amount) }] : [];
+    }
+    return [{ id: entry.id, amount: money(entry.amount) }];
+  });
+}
+
+describe('what the customer may see', () => {
+  test('adds up: sections less discount, fees and tax make the total; payments make the total', () => {
+    fc.assert(
+      fc.property(anyCase, ({ document, choices }) => {
+        const view = customerView(document, choices);
+        expect(money(view.total)).toBe(computeFigures(document, choices).total);
+        expect(sumAmounts(view.payments.map(({ amount }) => money(amount)))).toBe(money(view.total));
+        if (view.shows === 'total') return;
+        const sections = sumAmounts(view.sections.map(({ amount }) => money(amount)));
+        const fees = sumAmounts(view.fees.map(({ amount }) => money(amount)));
+        expect(sections - money(view.discount) + fees + money(view.taxTotal)).toBe(money(view.total));
+        if (view.shows === 'sections') return;
+        for (const section of view.sections) {
+          const inQuestions = new Set(
+            document.sections.flatMap(({ entries }) =>
+              entries.flatMap((e) =>
+                e.kind === 'question' ? e.alternatives.flatMap((a) => a.lines.map(({ id }) => id)) : [],
+              ),
+            ),
+          );
+          const shown = entryAmounts(section).filter(({ id }) => !inQuestions.has(id));
+          expect(sumAmounts(shown.map(({ amount }) => amount)) - money(section.discount)).toBe(
+            money(section.amount),
+          );
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('never holds a cost, a load, a code or a note of ours, whatever is shown', () => {
+    const document = plainDocument(
+      [
+        {
+          id: 's',
+          title: 'Deck',
+          internalNote: 'SECRET section',
+          entries: [
+            line('a', '3', '417.77', {
+              internalNote: 'SECRET dog',
+              code: 'SECRET-1',
+              costCode: 'SECRET-2',
+              extra: { in: true },
+            }),
+          ],
+        },
+      ],
+      {
+        internalNote: 'SECRET whole',
+        loads: [{ id: 'SECRET-p', name: 'SECRET profit', kind: 'profit', percent: '31.27', base: 'direct' }],
+      },
+    );
+    for (const shows of ['total', 'sections', 'lines', 'prices'] as const) {
+      const text = JSON.stringify(customerView({ ...document, shows }, asSuggested));
+      expect(text).not.toMatch(/SECRET|417\.77|1253\.31|31\.27|cost|margin|markup/i);
+    }
+  });
+});
+
+describe('what changed between two revisions', () => {
+  const before = plainDocument([
+    { id: 's', title: 'Deck', entries: [line('a', '3', '10'), line('b', '1', '5')] },
+  ]);
+  test('nothing, when only our side changed', () => {
+    const ours = { ...before, internalNote: 'call back' };
+    expect(compareViews(customerView(before, asSuggested), customerView(ours, asSuggested))).toEqual([]);
+  });
+  test('names the total, what came, what went and what moved', () => {
+    const after = plainDocument([
+      { id: 's', title: 'Deck', entries: [line('a', '4', '10'), line('c', '1', '7')] },
+    ]);
+    const changes = compareViews(customerView(before, asSuggested), customerView(after, asSuggested));
+    expect(changes[0]).toEqual({ what: 'Total', before: '35.00', after: '47.00' });
+    expect(changes.map(({ what }) => what)).toEqual(
+      expect.arrayContaining(['Line a', 'Line b', 'Line c', 'Payment: On completion']),
+    );
+    expect(changes.find(({ what }) => what === 'Line b')?.after).toBeNull();
+  });
+});
+
+describe('checking a document', () => {
+  const good = plainDocument([{ id: 's', title: 'Deck', entries: [line('a', '3', '10')] }]);
+  test('a good one has no problem', () => expect(checkDocument(good)).toEqual([]));
+  test.each([
+    [
+      'twice the same id',
+      plainDocument([{ id: 's', title: 'D', entries: [line('a', '1', '1'), line('a', '1', '1')] }]),
+      'wrong',
+      'identity',
+    ],
+    [
+      'a missing tax class',
+      plainDocument([{ id: 's', title: 'D', entries: [line('a', '1', '1', { taxClass: 'x' })] }]),
+      'wrong',
+      'tax class',
+    ],
+    [
+      'limits the wrong way round',
+      plainDocument([
+        {
+          id: 's',
+          title: 'D',
+          entries: [
+            line('a', '1', '1', { extra: { in: true, quantity: { minimum: '5', maximum: '2', step: '1' } } }),
+          ],
+        },
+      ]),
+      'wrong',
+      'smallest',
+    ],
+    ['no lines', plainDocument([]), 'open', 'no lines'],
+    [
+      'a quantity not looked at',
+      plainDocument([{ id: 's', title: 'D', entries: [line('a', '1', '1', { quantityOpen: true })] }]),
+      'look',
+      'not looked at',
+    ],
+    [
+      'a schedule that does not work out',
+      {
+        ...good,
+        schedule: [
+          {
+            id: 'x',
+            name: 'x',
+            kind: 'final' as const,
+            share: { percent: '80' },
+            due: { on: 'acceptance' as const },
+          },
+        ],
+      },
+      'open',
+      'do not make 100',
+    ],
+  ])('%s', (_, document, weight, words) => {
+    const found = checkDocument(document).find((problem) => problem.message.includes(words));
+    expect(found?.weight).toBe(weight);
+  });
+});

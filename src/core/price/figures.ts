@@ -1,0 +1,219 @@
+import type { Choices, CostType, Fee, Load, ProposalDocument } from '@/model';
+import { asSuggested, costTypes } from '@/model';
+import type { Amount, Fixed } from '../number';
+import {
+  ZERO,
+  allocate,
+  divideRounded,
+  minorDigits,
+  parseAmount,
+  parsePercent,
+  powerOfTen,
+  ratio,
+  shareOf,
+  sumAmounts,
+} from '../number';
+import { discountOn } from './line';
+import { loadFactors } from './loads';
+import type { SectionFigures } from './section';
+import { sectionFigures } from './section';
+
+export interface LoadFigures {
+  readonly load: Load;
+  readonly amount: Amount;
+}
+
+export interface FeeFigures {
+  readonly fee: Fee;
+  readonly amount: Amount;
+}
+
+export interface TaxFigures {
+  readonly taxClass: string;
+  readonly component: string;
+  readonly name: string;
+  readonly percent: string;
+  /** Sum of the net amounts in the class. */
+  readonly base: Amount;
+  readonly amount: Amount;
+}
+
+/** Everything that can be read off a proposal for one set of choices. All amounts in the minor unit of its currency. */
+export interface Figures {
+  readonly minorDigits: number;
+  readonly sections: readonly SectionFigures[];
+  readonly cost: Amount;
+  /** What each load adds; with `unloaded` they lead from cost to `priced` exactly. */
+  readonly loads: readonly LoadFigures[];
+  /** Held prices and rounding, where no profit load is there to carry them. */
+  readonly unloaded: Amount;
+  /** Lines at their unit prices, before any discount. */
+  readonly priced: Amount;
+  /** Discounts on lines and sections. */
+  readonly innerDiscount: Amount;
+  /** Discount on the whole. */
+  readonly discount: Amount;
+  /** What the lines cost the customer before fees and tax. */
+  readonly subtotal: Amount;
+  readonly fees: readonly FeeFigures[];
+  readonly taxes: readonly TaxFigures[];
+  readonly taxTotal: Amount;
+  readonly total: Amount;
+  /** Subtotal less cost; fees are passed through and count in neither. */
+  readonly profit: Amount;
+  /** Profit ÷ subtotal; null when there is nothing to divide by. */
+  readonly margin: Fixed | null;
+  /** Profit ÷ cost; null when there is nothing to divide by. */
+  readonly markup: Fixed | null;
+}
+
+/** One line (or fee) as it stands after every discount, for tax, stages and agreements. */
+export interface NetPart {
+  readonly id: string;
+  readonly taxClass: string;
+  readonly net: Amount;
+}
+
+function loadAmounts(loads: readonly Load[], sections: readonly SectionFigures[], digits: number): Amount[] {
+  const factors = loadFactors(loads);
+  const unit = factors.bottom * powerOfTen(12 - digits);
+  const exact = (type: CostType) => sections.reduce((sum, section) => sum + section.exactCost[type], 0n);
+  const costs = costTypes.map((type) => [type, exact(type)] as const);
+  return factors.added.map(
+    (added) =>
+      divideRounded(
+        costs.reduce((sum, [type, cost]) => sum + cost * added[type], 0n),
+        unit,
+      ) as Amount,
+  );
+}
+
+/** Shares of the whole's discount by line, in the order of sections and lines. */
+function wholeDiscountShares(sections: readonly SectionFigures[], discount: Amount): Amount[] {
+  return allocate(
+    discount,
+    sections.flatMap((section) =>
+      section.lines.map((line) => (line.netOfSection > 0n ? line.netOfSection : 0n)),
+    ),
+  );
+}
+
+function baseByTaxClass(sections: readonly SectionFigures[], discount: Amount, fees: readonly FeeFigures[]) {
+  const bases = new Map<string, bigint>();
+  const add = (taxClass: string, net: bigint) => bases.set(taxClass, (bases.get(taxClass) ?? 0n) + net);
+  for (const section of sections) for (const [taxClass, net] of section.netByTaxClass) add(taxClass, net);
+  if (discount !== 0n) {
+    const shares = wholeDiscountShares(sections, discount);
+    let i = 0;
+    for (const section of sections)
+      for (const line of section.lines) {
+        const share = shares[i++]!;
+        if (share !== 0n) add(line.line.taxClass, -share);
+      }
+  }
+  for (const { fee, amount } of fees) add(fee.taxClass, amount);
+  return bases;
+}
+
+/**
+ * Computes a proposal: lines, discounts on lines, then sections, then the whole, fees on the discounted subtotal, tax
+ * per component on the sum of net amounts in a class, rounded once (the way of EN 16931). Decisions the customer has
+ * not made, and those the document does not know, stand as suggested.
+ *
+ * Unchanged sections are not computed again: identity of the section object is the key.
+ *
+ * @throws RangeError for a load of 100 % of the price or more
+ */
+export function computeFigures(document: ProposalDocument, choices: Choices = asSuggested): Figures {
+  const digits = minorDigits(document.currency);
+  const factors = loadFactors(document.loads);
+  const sections = document.sections.map((section) => sectionFigures(section, choices, factors, digits));
+
+  let cost = 0n;
+  let amount = 0n;
+  let sectionNet = 0n;
+  let gross = 0n;
+  for (const section of sections) {
+    cost += section.cost;
+    amount += section.amount;
+    sectionNet += section.net;
+    gross += section.amount;
+    for (const line of section.lines) if (line.included && line.discount !== 0n) gross += line.discount;
+  }
+
+  const discount = discountOn(sectionNet as Amount, document.discount, digits);
+  const subtotal = (sectionNet - discount) as Amount;
+
+  const fees = document.fees.map((fee): FeeFigures => ({
+    fee,
+    amount:
+      'fixed' in fee.amount
+        ? parseAmount(fee.amount.fixed, digits)
+        : shareOf(subtotal, parsePercent(fee.amount.percent)),
+  }));
+
+  const bases = baseByTaxClass(sections, discount, fees);
+  const taxes = document.taxClasses.flatMap((taxClass) =>
+    taxClass.components.map((component): TaxFigures => {
+      const base = (bases.get(taxClass.id) ?? 0n) as Amount;
+      return {
+        taxClass: taxClass.id,
+        component: component.id,
+        name: component.name,
+        percent: component.percent,
+        base,
+        amount: shareOf(base, parsePercent(component.percent)),
+      };
+    }),
+  );
+
+  const added = loadAmounts(document.loads, sections, digits);
+  const missing = gross - cost - added.reduce((sum, load) => sum + load, 0n);
+  const carrier = document.loads.findLastIndex((load) => load.kind === 'profit');
+  const loads = document.loads.map((load, i): LoadFigures => ({
+    load,
+    amount: (i === carrier ? added[i]! + missing : added[i]!) as Amount,
+  }));
+
+  const taxTotal = sumAmounts(taxes.map((tax) => tax.amount));
+  const profit = (subtotal - cost) as Amount;
+  return {
+    minorDigits: digits,
+    sections,
+    cost: cost as Amount,
+    loads,
+    unloaded: carrier === -1 ? (missing as Amount) : ZERO,
+    priced: gross as Amount,
+    innerDiscount: (gross - amount + (amount - sectionNet)) as Amount,
+    discount,
+    subtotal,
+    fees,
+    taxes,
+    taxTotal,
+    total: (subtotal + sumAmounts(fees.map((fee) => fee.amount)) + taxTotal) as Amount,
+    profit,
+    margin: ratio(profit, subtotal),
+    markup: ratio(profit, cost),
+  };
+}
+
+/**
+ * The net of every line taken in and of every fee, after all discounts. They sum to subtotal + fees exactly.
+ */
+export function netParts(figures: Figures): NetPart[] {
+  const shares = figures.discount === 0n ? null : wholeDiscountShares(figures.sections, figures.discount);
+  const parts: NetPart[] = [];
+  let i = 0;
+  for (const section of figures.sections)
+    for (const line of section.lines) {
+      const share = shares?.[i++] ?? 0n;
+      if (line.included)
+        parts.push({
+          id: line.line.id,
+          taxClass: line.line.taxClass,
+          net: (line.netOfSection - share) as Amount,
+        });
+    }
+  for (const { fee, amount } of figures.fees) parts.push({ id: fee.id, taxClass: fee.taxClass, net: amount });
+  return parts;
+}

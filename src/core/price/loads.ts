@@ -1,0 +1,76 @@
+import type { CostType, Load } from '@/model';
+import { costTypes } from '@/model';
+import { ONE, parsePercent } from '../number';
+
+/** An exact ratio of integers; the bottom is positive. */
+export interface Ratio {
+  readonly top: bigint;
+  readonly bottom: bigint;
+}
+
+/** What the loads make of one unit of cost of a type: its price, and what each load adds. */
+export interface LoadFactors {
+  /** Price per cost, over a denominator common to all types. */
+  readonly price: Readonly<Record<CostType, bigint>>;
+  /** What each load adds per cost, in the order of the loads, over the same denominator. */
+  readonly added: readonly Readonly<Record<CostType, bigint>>[];
+  readonly bottom: bigint;
+}
+
+function gcd(a: bigint, b: bigint): bigint {
+  while (b !== 0n) [a, b] = [b, a % b];
+  return a < 0n ? -a : a;
+}
+
+const reduced = (top: bigint, bottom: bigint): Ratio => {
+  const common = gcd(top, bottom) || 1n;
+  return { top: top / common, bottom: bottom / common };
+};
+const plus = (a: Ratio, b: Ratio): Ratio => reduced(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
+const times = (a: Ratio, b: Ratio): Ratio => reduced(a.top * b.top, a.bottom * b.bottom);
+const none: Ratio = { top: 0n, bottom: 1n };
+const one: Ratio = { top: 1n, bottom: 1n };
+
+function addedBy(load: Load, running: Ratio): Ratio {
+  const rate = reduced(parsePercent(load.percent), ONE);
+  if (load.base === 'direct') return rate;
+  if (load.base === 'running') return times(running, rate);
+  if (rate.top >= rate.bottom)
+    throw new RangeError(`${load.name}: a share of the price must be below 100 %.`);
+  return times(running, { top: rate.top, bottom: rate.bottom - rate.top });
+}
+
+const known = new WeakMap<readonly Load[], LoadFactors>();
+
+/**
+ * Applies loads in order to one unit of cost of each type, exactly.
+ * Each load is a percentage of direct cost, of the running amount, or of the price (running ÷ (1 − rate)).
+ * The answer is kept by the identity of the list.
+ *
+ * @throws RangeError for a load of 100 % of the price or more
+ * @example 100.00 with 10 % on direct, 15 % on running → 126.50; then 1.5 % of price → 128.43
+ */
+export function loadFactors(loads: readonly Load[]): LoadFactors {
+  const cached = known.get(loads);
+  if (cached) return cached;
+
+  const priced: Ratio[] = [];
+  const added: Ratio[][] = loads.map(() => []);
+  for (const [t, type] of costTypes.entries()) {
+    let running = one;
+    for (const [i, load] of loads.entries()) {
+      const step = load.costTypes && !load.costTypes.includes(type) ? none : addedBy(load, running);
+      added[i]![t] = step;
+      running = plus(running, step);
+    }
+    priced[t] = running;
+  }
+  const bottom = [...priced, ...added.flat()].reduce((all, { bottom: b }) => (all / gcd(all, b)) * b, 1n);
+  const byType = (ratios: readonly Ratio[]) =>
+    Object.fromEntries(
+      costTypes.map((type, t) => [type, (ratios[t]!.top * bottom) / ratios[t]!.bottom]),
+    ) as Record<CostType, bigint>;
+  const factors: LoadFactors = { price: byType(priced), added: added.map(byType), bottom };
+  known.set(loads, factors);
+  return factors;
+}

@@ -1,0 +1,175 @@
+import fc from 'fast-check';
+import { produce } from 'immer';
+import type { Load } from '@/model';
+import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
+import { asSuggested } from '@/model';
+import { setQuantity } from '../editing';
+import type { Amount } from '../number';
+import { sumAmounts, writeAmount, writeFixed } from '../number';
+import { computeFigures, netParts } from '.';
+import { figuresReport } from '../offer';
+
+const load = (id: string, kind: Load['kind'], percent: string, base: Load['base']): Load => ({
+  id,
+  name: id,
+  kind,
+  percent,
+  base,
+});
+const total = (loads: Load[]) => {
+  const document = plainDocument([{ id: 's', title: 'S', entries: [line('l', '1', '100')] }], { loads });
+  return writeAmount(computeFigures(document).total, 2);
+};
+const anyCase = anyDocument().chain((document) =>
+  anyChoices(document).map((choices) => ({ document, choices })),
+);
+
+describe('from cost to price', () => {
+  const overhead = load('overhead', 'overhead', '10', 'direct');
+  test('worked values: 10 % on direct, 15 % on running, a bond of 1.5 % of price', () => {
+    expect(total([overhead, load('profit', 'profit', '15', 'running')])).toBe('126.50');
+    expect(
+      total([overhead, load('profit', 'profit', '15', 'running'), load('bond', 'bond', '1.5', 'price')]),
+    ).toBe('128.43');
+    expect(total([overhead, load('profit', 'profit', '15', 'direct')])).toBe('125.00');
+  });
+  test('50 % markup is 33.33 % margin', () => {
+    const document = plainDocument([{ id: 's', title: 'S', entries: [line('l', '1', '100')] }], {
+      loads: [load('profit', 'profit', '50', 'direct')],
+    });
+    const figures = computeFigures(document);
+    expect(writeFixed(figures.markup!)).toBe('0.5');
+    expect(writeFixed(figures.margin!)).toBe('0.333333');
+  });
+  test('a load on one cost type leaves the others alone', () => {
+    const document = plainDocument(
+      [
+        {
+          id: 's',
+          title: 'S',
+          entries: [
+            line('l', '2', '10', {
+              costs: [
+                { type: 'material', amount: '10' },
+                { type: 'labour', hours: '0.5', rate: '40' },
+              ],
+            }),
+          ],
+        },
+      ],
+      { loads: [{ ...overhead, costTypes: ['labour'] }] },
+    );
+    expect(writeAmount(computeFigures(document).total, 2)).toBe('64.00');
+  });
+  test('a held price stays when cost and loads move; its margin moves instead', () => {
+    const held = plainDocument(
+      [{ id: 's', title: 'S', entries: [line('l', '3', '10', { heldPrice: '15' })] }],
+      { loads: [overhead] },
+    );
+    const dearer = { ...held, loads: [load('overhead', 'overhead', '30', 'direct')] };
+    expect(computeFigures(held).total).toBe(4500n);
+    expect(computeFigures(dearer).total).toBe(4500n);
+  });
+  test('a typed cost keeps the value it replaced', () => {
+    const document = plainDocument([
+      { id: 's', title: 'S', entries: [line('l', '1', '10', { typedCost: '12.5' })] },
+    ]);
+    const cost = computeFigures(document).sections[0]!.lines[0]!.cost;
+    expect([writeFixed(cost.total), writeFixed(cost.replaced!)]).toEqual(['12.5', '10']);
+  });
+  test('a load of the whole price is refused', () => {
+    expect(() => total([load('bond', 'bond', '100', 'price')])).toThrow(/below 100 %/);
+  });
+});
+
+describe('what is shown adds up', () => {
+  test('for any document and any choices: lines to sections to subtotal to total, cost to price', () => {
+    fc.assert(
+      fc.property(anyCase, ({ document, choices }) => {
+        const figures = computeFigures(document, choices);
+        for (const section of figures.sections) {
+          const taken = section.lines.filter((each) => each.included);
+          expect(sumAmounts(taken.map((each) => each.net))).toBe(section.amount);
+          expect(sumAmounts(taken.map((each) => each.netOfSection))).toBe(section.net);
+          expect(section.amount - section.discount).toBe(section.net);
+          expect(sumAmounts(taken.map((each) => each.costAmount))).toBe(section.cost);
+        }
+        expect(sumAmounts(figures.sections.map((section) => section.net)) - figures.discount).toBe(
+          figures.subtotal,
+        );
+        expect(figures.priced - figures.innerDiscount - figures.discount).toBe(figures.subtotal);
+        expect(figures.cost + sumAmounts(figures.loads.map((each) => each.amount)) + figures.unloaded).toBe(
+          figures.priced,
+        );
+        expect(figures.subtotal - figures.cost).toBe(figures.profit);
+        const fees = sumAmounts(figures.fees.map((fee) => fee.amount));
+        expect(figures.subtotal + fees + figures.taxTotal).toBe(figures.total);
+        expect(sumAmounts(netParts(figures).map((part) => part.net))).toBe(figures.subtotal + fees);
+      }),
+      { numRuns: 300 },
+    );
+  });
+  test('tax is one rounding per component on the sum of the class, discounts and fees inside', () => {
+    fc.assert(
+      fc.property(anyCase, ({ document, choices }) => {
+        const figures = computeFigures(document, choices);
+        for (const tax of figures.taxes) {
+          const base = netParts(figures).reduce(
+            (sum, part) => (part.taxClass === tax.taxClass ? sum + part.net : sum),
+            0n,
+          );
+          expect(tax.base).toBe(base);
+        }
+      }),
+    );
+  });
+  test('a discount never takes a line below zero', () => {
+    const document = plainDocument(
+      [
+        {
+          id: 's',
+          title: 'S',
+          discount: { amount: '99999' },
+          entries: [line('a', '1', '50'), line('b', '1', '50', { discount: { amount: '60' } })],
+        },
+      ],
+      { discount: { percent: '10' } },
+    );
+    expect(computeFigures(document).total).toBe(0n);
+  });
+});
+
+describe('incremental is from scratch', () => {
+  test('after an edit the kept parts give the same figures as a fresh copy', () => {
+    fc.assert(
+      fc.property(
+        anyCase,
+        fc.nat(),
+        fc.integer({ min: 0, max: 99 }),
+        ({ document, choices }, which, quantity) => {
+          const ids = document.sections.flatMap((section) =>
+            section.entries.filter((entry) => entry.kind === 'line').map(({ id }) => id),
+          );
+          fc.pre(ids.length > 0);
+          computeFigures(document, choices);
+          const edited = produce(document, (draft) =>
+            setQuantity(draft, ids[which % ids.length]!, String(quantity)),
+          );
+          expect(figuresReport(edited, choices)).toEqual(figuresReport(structuredClone(edited), choices));
+          expect(figuresReport(document, choices)).toEqual(figuresReport(structuredClone(document), choices));
+        },
+      ),
+    );
+  });
+  test('an untouched section keeps its figures object', () => {
+    const document = plainDocument([
+      { id: 's1', title: 'One', entries: [line('a', '1', '10')] },
+      { id: 's2', title: 'Two', entries: [line('b', '1', '10')] },
+    ]);
+    const before = computeFigures(document, asSuggested);
+    const edited = produce(document, (draft) => setQuantity(draft, 'a', '2'));
+    const after = computeFigures(edited, asSuggested);
+    expect(after.sections[1]).toBe(before.sections[1]);
+    expect((after.total - before.total) as Amount).toBe(1000n);
+  });
+});

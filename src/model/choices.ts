@@ -1,0 +1,25 @@
+import Type from 'typebox';
+import { PartId, PositiveDecimalText } from './scalars';
+
+/** What the customer decided. What is not named here stands as the proposal suggests it. */
+export const Choices = Type.Object(
+  {
+    extras: Type.Record(
+      PartId,
+      Type.Object(
+        { in: Type.Boolean(), quantity: Type.Optional(PositiveDecimalText) },
+        { additionalProperties: false },
+      ),
+      { maxProperties: 1000, description: 'By line id' },
+    ),
+    questions: Type.Record(PartId, PartId, {
+      maxProperties: 1000,
+      description: 'Question id → alternative id',
+    }),
+  },
+  { additionalProperties: false, $id: 'urn:impegno:choices:1', title: 'Choices of a customer' },
+);
+export type Choices = Type.Static<typeof Choices>;
+
+/** Nothing decided: everything as suggested. */
+export const asSuggested: Choices = Object.freeze({ extras: {}, questions: {} });

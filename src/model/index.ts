@@ -1,0 +1,5 @@
+export * from './scalars';
+export * from './units';
+export * from './document';
+export * from './choices';
+export * from './customerView';

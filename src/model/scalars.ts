@@ -1,0 +1,43 @@
+import Type from 'typebox';
+
+/** At most 12 digits before and 6 after the point. */
+export const decimalPattern = '^-?\\d{1,12}(\\.\\d{1,6})?$';
+export const datePattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
+export const idPattern = '^[A-Za-z0-9_-]{1,64}$';
+
+/** A decimal as text, at most 12 digits before and 6 after the point: no binary float ever holds money or a quantity. */
+export const DecimalText = Type.String({ pattern: decimalPattern, description: 'Exact decimal as text' });
+
+/** A decimal that is not negative. */
+export const PositiveDecimalText = Type.String({
+  pattern: '^\\d{1,12}(\\.\\d{1,6})?$',
+  description: 'Exact decimal as text, not negative',
+});
+
+/** A percentage as text: "8.25" is eight and a quarter per cent. */
+export const PercentText = Type.String({
+  pattern: '^\\d{1,3}(\\.\\d{1,4})?$',
+  description: 'Per cent as text',
+});
+
+/** A date of the business (no time, no zone), as YYYY-MM-DD. */
+export const BusinessDate = Type.String({ pattern: datePattern, description: 'Business date' });
+
+/** Identity of a part inside a document. */
+export const PartId = Type.String({ pattern: idPattern });
+
+/** One line of text for people. */
+export const ShortText = Type.String({ minLength: 1, maxLength: 200 });
+
+/** Several lines of text for people. */
+export const LongText = Type.String({ maxLength: 20000 });
+
+export const CostType = Type.Union([
+  Type.Literal('material'),
+  Type.Literal('labour'),
+  Type.Literal('equipment'),
+  Type.Literal('subcontract'),
+  Type.Literal('other'),
+]);
+export type CostType = Type.Static<typeof CostType>;
+export const costTypes: readonly CostType[] = ['material', 'labour', 'equipment', 'subcontract', 'other'];

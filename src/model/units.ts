@@ -1,0 +1,25 @@
+/**
+ * Units a line can be measured in, with the code an e-invoice carries.
+ * Codes: UN/ECE Recommendation 20 (common codes), from memory, checked in tests/outside against the list shipped with
+ * an e-invoicing library.
+ */
+export const units = {
+  each: { name: 'each', unece: 'C62' },
+  ft: { name: 'ft', unece: 'FOT' },
+  sqft: { name: 'sq ft', unece: 'FTK' },
+  square: { name: 'square', unece: 'C62' },
+  cuyd: { name: 'cu yd', unece: 'YDQ' },
+  bdft: { name: 'bd ft', unece: 'BFT' },
+  hour: { name: 'hour', unece: 'HUR' },
+  day: { name: 'day', unece: 'DAY' },
+  set: { name: 'set', unece: 'SET' },
+  job: { name: 'job', unece: 'LS' },
+} as const;
+
+export type UnitCode = keyof typeof units;
+export const unitCodes = Object.keys(units) as UnitCode[];
+
+/** The unit as a person reads it; an unknown code is shown as it is. */
+export function unitName(code: string): string {
+  return (units as Record<string, { name: string }>)[code]?.name ?? code;
+}
