@@ -1,17 +1,36 @@
 // The floors of the house: a room imports only from floors below it (docs/decisions/0001-floors.md).
-const rule = (name, from, to, comment) => ({ name, severity: 'error', comment, from: { path: from }, to: { path: to } });
+const rule = (name, from, to, comment) => ({
+  name,
+  severity: 'error',
+  comment,
+  from: { path: from },
+  to: { path: to },
+});
 
 module.exports = {
   forbidden: [
-    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circular',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     rule('model-is-the-ground', '^src/model/', '^(app|src/(?!model/))', 'model imports nothing of ours'),
-    rule('core-imports-only-model', '^src/core/', '^(app|src/(?!core/|model/))', 'the core knows no other room'),
+    rule(
+      'core-imports-only-model',
+      '^src/core/',
+      '^(app|src/(?!core/|model/))',
+      'the core knows no other room',
+    ),
     {
       name: 'core-is-pure',
       severity: 'error',
       comment: 'the core has no React, no Next, no database, no node built-in',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^(react|next|antd|drizzle|pg)|node_modules/(react|next|antd|drizzle-orm|pg)/', dependencyTypesNot: ['type-only'] },
+      to: {
+        path: '^(react|next|antd|drizzle|pg)|node_modules/(react|next|antd|drizzle-orm|pg)/',
+        dependencyTypesNot: ['type-only'],
+      },
     },
     {
       name: 'core-without-node',
@@ -19,27 +38,53 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
-    rule('data-below-acts', '^src/(data|formats|outside)/', '^(app|src/(acts|desk|booklet|ui)/)', 'data, formats and outside do not know the acts or a screen'),
+    rule(
+      'data-below-acts',
+      '^src/(data|formats|outside)/',
+      '^(app|src/(acts|desk|booklet|ui)/)',
+      'data, formats and outside do not know the acts or a screen',
+    ),
     rule('formats-without-data', '^src/formats/', '^src/(data|outside)/', 'a format gets plain values'),
     rule('acts-without-screens', '^src/acts/', '^(app|src/(desk|booklet|ui)/)', 'a use case knows no screen'),
-    rule('screens-without-data', '^src/(desk|booklet|ui)/', '^src/(data|acts|outside|formats)/|^app/', 'React parts use ui, core and model only'),
-    rule('booklet-cannot-reach-the-desk', '^src/booklet/', '^src/desk/', 'nothing of the desk is reachable from the booklet'),
+    rule(
+      'screens-without-data',
+      '^src/(desk|booklet|ui)/',
+      '^src/(data|acts|outside|formats)/|^app/',
+      'React parts use ui, core and model only',
+    ),
+    rule(
+      'booklet-cannot-reach-the-desk',
+      '^src/booklet/',
+      '^src/desk/',
+      'nothing of the desk is reachable from the booklet',
+    ),
     {
       name: 'booklet-sees-only-the-customer-view',
       severity: 'error',
       comment: 'the booklet may use the customer view and number display, not the document or the price',
       from: { path: '^src/booklet/' },
-      to: { path: '^src/(core|model)/', pathNot: '^src/(core/number/|core/text/|model/customerView|model/choices)' },
+      to: {
+        path: '^src/(core|model)/',
+        pathNot: '^src/(core/number/|core/text/|model/customerView|model/choices)',
+      },
     },
     rule('ui-is-shared', '^src/ui/', '^src/(desk|booklet)/', 'shared parts know no place'),
     rule('routes-call-acts', '^app/', '^src/data/', 'a route calls an act; it does not query'),
-    rule('no-tests-in-code', '^(app|src)/.*(?<!\\.test)\\.tsx?$', '(\\.test\\.tsx?$|^tests/)', 'code does not import tests'),
+    rule(
+      'no-tests-in-code',
+      '^(app|src)/.*(?<!\\.test)\\.tsx?$',
+      '(\\.test\\.tsx?$|^tests/)',
+      'code does not import tests',
+    ),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '\\.next|\\.data' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

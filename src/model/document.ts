@@ -12,6 +12,7 @@ import {
   decimalPattern,
   idPattern,
 } from './scalars';
+import type { UnitCode } from './units';
 import { unitCodes } from './units';
 
 /*
@@ -72,7 +73,7 @@ export const Line = Type.Object(
     internalNote: Type.Optional(
       Type.String({ maxLength: 2000, description: 'For us only; never reaches the customer' }),
     ),
-    unit: Type.Union(unitCodes.map((code) => Type.Literal(code))),
+    unit: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }),
     quantity: DecimalText,
     quantityTyped: Type.Optional(
       Type.String({ maxLength: 200, description: 'The quantity as it was typed: 38+64+22' }),

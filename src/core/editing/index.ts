@@ -1,3 +1,4 @@
 export * from './find';
 export * from './operations';
 export * from './pointer';
+export * from './lineFromItem';

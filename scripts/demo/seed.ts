@@ -1,0 +1,315 @@
+import { addUser, createCompany } from '@/acts/accounts/createCompany';
+import type { Actor } from '@/acts/actor';
+import { issueInvoice } from '@/acts/agreements/issue';
+import { acceptProposal, chooseInBooklet, declineProposal } from '@/acts/booklet/decide';
+import { openBooklet, visitorOf } from '@/acts/booklet/open';
+import { payDeposit } from '@/acts/booklet/payDeposit';
+import { readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
+import { addItems, addRates, addTemplate } from '@/acts/library/add';
+import { readInvoice } from '@/acts/money/invoices';
+import { recordPayment } from '@/acts/money/payments';
+import { readProposal } from '@/acts/proposals/read';
+import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
+import { sendProposal } from '@/acts/proposals/send';
+import { importProposal } from '@/acts/proposals/start';
+import { businessDate, daysAfter } from '@/acts/actor';
+import type { ProposalDocument } from '@/model';
+import { trialCards } from '@/outside/cards';
+import { DocumentBuilder, atticRoom, screenedPorch, sunroom } from './documents';
+import { itemInputs, rateInputs } from './library';
+
+export const demoAccount = { email: 'perrin@quillbank.example', password: 'porch-swing-42' } as const;
+const timeZone = 'America/New_York';
+
+const address = (street: string, city = 'Marrowby') => ({
+  street,
+  city,
+  region: 'Fenshire',
+  postcode: '00417',
+  country: 'US',
+});
+
+const customers = [
+  { name: 'Odalie Brannock', street: '14 Tern Lane', sites: [], note: 'Dog in the yard. Gate code 4417.' },
+  { name: 'Tobin and Maude Ellery', street: '3 Pightle Close', sites: [], note: '' },
+  {
+    name: 'Hollin Vasquell',
+    street: '88 Old Kiln Road',
+    sites: ['90 Old Kiln Road', '5 Withy Court'],
+    note: 'Landlord: three houses. Prefers one bill a month.',
+  },
+  { name: 'Serafine Okonder', street: '21 Larkrise', sites: [], note: '' },
+  {
+    name: 'The Wexcombe Trust',
+    street: '1 Almsgate',
+    sites: ['7 Almsgate'],
+    note: 'Decides in committee, first Tuesday.',
+  },
+  { name: 'Bram Tillotsen', street: '46 Ferry Row', sites: [], note: 'Works nights; ring after two.' },
+];
+
+/**
+ * Fills an empty database with the demo. Everything goes through the acts, on a clock that is fixed relative to `today`:
+ * each step names how many days ago it happened.
+ */
+export async function seedDemo(today: Date): Promise<void> {
+  const ago = (days: number, hour = 10) =>
+    new Date(today.getTime() - days * 24 * 3600_000 + (hour - 10) * 3600_000);
+  const owner = await createCompany(
+    {
+      name: 'Quillbank Porch & Attic Builders',
+      address: address('6 Sawpit Yard'),
+      email: 'office@quillbank.example',
+      phone: '(000) 555-0164',
+      taxNumber: 'US-QB-204417',
+      currency: 'USD',
+      timeZone,
+    },
+    { name: 'Perrin Ashdown', ...demoAccount },
+    ago(120),
+  );
+  const seller = await addUser(owner, {
+    name: 'Linnet Farrow',
+    email: 'linnet@quillbank.example',
+    password: 'sunroom-kettle-7',
+    role: 'seller',
+  });
+  await addUser(owner, {
+    name: 'Jory Penhale',
+    email: 'jory@quillbank.example',
+    password: 'ledger-thimble-3',
+    role: 'office',
+  });
+  await addRates(owner, rateInputs);
+  const items = new Map((await addItems(owner, itemInputs)).map((item) => [item.code, item]));
+  const builder = (mark: string) => new DocumentBuilder(items, mark);
+  const porch = { area: '196', wall: '378', run: '28' };
+  const glass = { area: '168', wall: '210', run: '26' };
+  const attic = { area: '320', wall: '540', run: '30' };
+
+  await addTemplate(owner, {
+    name: 'Screened porch',
+    about: 'Floor, gable roof, screens, light',
+    document: screenedPorch(builder('t1'), 'Screened porch', null),
+  });
+  await addTemplate(owner, {
+    name: 'Sunroom',
+    about: 'Slab, shell, windows, heat',
+    document: sunroom(builder('t2'), 'Sunroom', null),
+  });
+  await addTemplate(owner, {
+    name: 'Attic room',
+    about: 'Stair, insulation, lining, floor',
+    document: atticRoom(builder('t3'), 'Attic room', null),
+  });
+
+  const people: { id: string; sites: string[]; email: string }[] = [];
+  for (const [i, { name, street, sites, note }] of customers.entries()) {
+    const actor = { ...owner, now: ago(100 - i) };
+    const email = `${name.split(' ').at(-1)!.toLowerCase()}@post.example`;
+    const { id } = await saveCustomer(actor, {
+      name,
+      contactName: name.startsWith('The ') ? 'Ines Calloway' : name.split(' ')[0]!,
+      email,
+      phone: `(000) 555-02${String(10 + i)}`,
+      billing: address(street),
+      internalNote: note,
+    });
+    for (const each of sites)
+      await saveSite(actor, { customerId: id, address: address(each), internalNote: '' });
+    const { sites: all } = await readCustomer(actor, id);
+    people.push({ id, sites: all.map((site) => site.id), email });
+  }
+
+  const start = async (
+    actor: Actor,
+    person: number,
+    document: ProposalDocument,
+    at: Date,
+    site = 0,
+    days = 30,
+  ) => {
+    const made = await importProposal(
+      { ...actor, now: at },
+      { customerId: people[person]!.id, siteId: people[person]!.sites[site]! },
+      { ...document, validUntil: daysAfter(businessDate(at, timeZone), days) },
+    );
+    return made.id;
+  };
+  const send = async (actor: Actor, proposalId: string, at: Date, person: number) => {
+    const { saveNumber } = await readProposal({ ...actor, now: at }, proposalId);
+    const { token } = await sendProposal(
+      { ...actor, now: at },
+      { proposalId, saveNumber, to: people[person]!.email, words: '' },
+    );
+    return token;
+  };
+  const visit = async (token: string, at: Date) => {
+    const visitor = await visitorOf(token, 'demo', at);
+    return { visitor, booklet: await openBooklet(visitor) };
+  };
+  const accept = async (token: string, at: Date, signerName: string, mark: string) => {
+    const { visitor, booklet } = await visit(token, at);
+    const { agreementId } = await acceptProposal(
+      visitor,
+      {
+        revisionId: booklet.revision.id,
+        choices: booklet.choices,
+        total: booklet.view.total,
+        signerName,
+        signature: { kind: 'typed' },
+        consent: true,
+        idempotencyKey: `demo-${mark}-accept`,
+      },
+      'demo',
+    );
+    return { agreementId, visitor };
+  };
+  const payByCard = (
+    visitor: Awaited<ReturnType<typeof visitorOf>>,
+    at: Date,
+    mark: string,
+    number: string = trialCards.accepted,
+  ) => payDeposit({ ...visitor, now: at }, { number, expiry: '12/39', idempotencyKey: `demo-${mark}-card` });
+  const receive = (
+    agreementId: string,
+    amount: string,
+    at: Date,
+    mark: string,
+    method: 'cheque' | 'transfer',
+  ) =>
+    recordPayment(
+      { ...owner, now: at },
+      {
+        agreementId,
+        method,
+        amount,
+        receivedOn: businessDate(at, timeZone),
+        reference: '',
+        idempotencyKey: `demo-${mark}-payment`,
+      },
+    );
+  const bill = (agreementId: string, what: { entryId: string } | { rest: true }, at: Date) =>
+    issueInvoice({ ...owner, now: at }, { agreementId, what });
+
+  // Work that is done, billed and paid.
+  const done = await start(
+    seller,
+    5,
+    atticRoom(builder('p1'), 'Attic room with two skylights', attic),
+    ago(95),
+  );
+  const doneSigned = await accept(await send(seller, done, ago(94), 5), ago(90), 'Bram Tillotsen', 'p1');
+  await payByCard(doneSigned.visitor, ago(90), 'p1');
+  for (const [entryId, days] of [
+    ['frame', 70],
+    ['closed', 48],
+  ] as const) {
+    const { id } = await bill(doneSigned.agreementId, { entryId }, ago(days));
+    await receive(
+      doneSigned.agreementId,
+      await totalOf(owner, id),
+      ago(days - 6),
+      `p1-${entryId}`,
+      'transfer',
+    );
+  }
+  const { id: last } = await bill(doneSigned.agreementId, { rest: true }, ago(24));
+  await receive(doneSigned.agreementId, await totalOf(owner, last), ago(15), 'p1-rest', 'cheque');
+
+  // A porch under way: deposit paid after a first card was refused, first stage billed and partly paid.
+  const under = await start(
+    owner,
+    3,
+    screenedPorch(builder('p2'), 'Screened porch over the garden', porch),
+    ago(60),
+  );
+  const underSigned = await accept(await send(owner, under, ago(59), 3), ago(52), 'Serafine Okonder', 'p2');
+  await payByCard(underSigned.visitor, ago(52), 'p2-first', trialCards.refused);
+  await payByCard(underSigned.visitor, ago(52, 11), 'p2');
+  await bill(underSigned.agreementId, { entryId: 'frame' }, ago(9));
+  await receive(underSigned.agreementId, '4000.00', ago(3), 'p2', 'transfer');
+
+  // Signed, the deposit not paid and late.
+  const late = await start(
+    seller,
+    2,
+    sunroom(builder('p3'), 'Sunroom for the corner house', glass),
+    ago(40),
+    1,
+  );
+  await accept(await send(seller, late, ago(39), 2), ago(20), 'Hollin Vasquell', 'p3');
+
+  // Signed this morning.
+  const fresh = await start(seller, 1, atticRoom(builder('p4'), 'Attic room for the twins', attic), ago(12));
+  await accept(await send(seller, fresh, ago(11), 1), ago(0, 8), 'Maude Ellery', 'p4');
+
+  // Declined, lapsed, withdrawn.
+  const no = await start(seller, 4, sunroom(builder('p5'), 'Sunroom at the almshouse', glass), ago(45), 1);
+  const { visitor, booklet } = await visit(await send(seller, no, ago(44), 4), ago(38));
+  await declineProposal(visitor, {
+    revisionId: booklet.revision.id,
+    reason: 'The committee wants to do the roof of number 3 first.',
+  });
+  const old = await start(
+    owner,
+    2,
+    screenedPorch(builder('p6'), 'Screened porch at Withy Court', porch),
+    ago(58),
+    2,
+  );
+  await visit(await send(owner, old, ago(57), 2), ago(55));
+  const back = await start(seller, 5, screenedPorch(builder('p7'), 'Side porch', porch), ago(30));
+  await send(seller, back, ago(29), 5);
+  await withdrawProposal({ ...seller, now: ago(27) }, back);
+
+  // Sent: read and with choices made, revised after a call, not opened yet.
+  const read = await start(seller, 1, sunroom(builder('p8'), 'Sunroom on the south side', glass), ago(6));
+  const reader = await visit(await send(seller, read, ago(5), 1), ago(2));
+  const question = reader.booklet.view.sections
+    .flatMap(({ entries }) => entries)
+    .find((entry) => entry.kind === 'question')!;
+  await chooseInBooklet(reader.visitor, {
+    revisionId: reader.booklet.revision.id,
+    choices: {
+      extras: {},
+      questions: { [question.id]: question.kind === 'question' ? question.alternatives[1]!.id : '' },
+    },
+  });
+  const revised = await start(owner, 4, atticRoom(builder('p9'), 'Warden’s attic room', attic), ago(10));
+  await visit(await send(owner, revised, ago(9), 4), ago(8));
+  const { saveNumber } = await readProposal({ ...owner, now: ago(4) }, revised);
+  await saveProposal(
+    { ...owner, now: ago(4) },
+    {
+      proposalId: revised,
+      saveNumber,
+      patches: [{ op: 'add', path: '/discount', value: { amount: '400' } }],
+    },
+  );
+  await send(owner, revised, ago(4, 11), 4);
+  const unread = await start(seller, 3, sunroom(builder('p10'), 'Winter garden', glass), ago(2));
+  await send(seller, unread, ago(1), 3);
+
+  // In work.
+  const loose = atticRoom(builder('p11'), 'Study under the roof', null);
+  await start(seller, 2, loose, ago(1, 15));
+  const draft = screenedPorch(builder('p12'), 'Screened porch, rear of house', porch);
+  await start(
+    owner,
+    0,
+    {
+      ...draft,
+      shows: 'lines',
+      coverNote:
+        'Dear Ms Brannock, as we talked about on the steps: a porch for the evenings, with room for the long table.',
+      internalNote: 'Wants it before the reunion in June. Neighbour is a possible second job.',
+      discount: { amount: '400' },
+    },
+    ago(0, 9),
+  );
+}
+
+async function totalOf(actor: Actor, invoiceId: string): Promise<string> {
+  return (await readInvoice(actor, invoiceId)).total;
+}

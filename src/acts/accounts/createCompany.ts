@@ -1,0 +1,58 @@
+import { beforeCompany, inCompany } from '@/data/connection';
+import { company, user } from '@/data/schema';
+import type { Actor, Role } from '../actor';
+import { allow, newId, note } from '../actor';
+import { hashPassword } from './password';
+
+type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt'>;
+
+/** Sets up a company with its first user, the owner. */
+export async function createCompany(
+  values: NewCompany,
+  owner: { readonly name: string; readonly email: string; readonly password: string },
+  now: Date,
+): Promise<Actor> {
+  const companyId = newId(now);
+  const userId = newId(now);
+  const passwordHash = await hashPassword(owner.password);
+  await beforeCompany(async (tx) => {
+    await tx.insert(company).values({ ...values, id: companyId, createdAt: now });
+    await tx
+      .insert(user)
+      .values({
+        companyId,
+        id: userId,
+        email: owner.email,
+        name: owner.name,
+        role: 'owner',
+        passwordHash,
+        createdAt: now,
+      });
+  });
+  return { companyId, userId, name: owner.name, role: 'owner', now };
+}
+
+/** Adds a user to the company; for the owner. */
+export async function addUser(
+  actor: Actor,
+  values: { readonly name: string; readonly email: string; readonly password: string; readonly role: Role },
+): Promise<Actor> {
+  allow(actor, 'owner');
+  const id = newId(actor.now);
+  const passwordHash = await hashPassword(values.password);
+  await inCompany(actor.companyId, async (tx) => {
+    const { name, email, role } = values;
+    await tx
+      .insert(user)
+      .values({ companyId: actor.companyId, id, email, name, role, passwordHash, createdAt: actor.now });
+    await note(tx, actor, 'user added', id, { role });
+  });
+  return { ...actor, userId: id, name: values.name, role: values.role };
+}
+
+/** Whether no company is set up yet. */
+export async function isEmpty(): Promise<boolean> {
+  return beforeCompany(
+    async (tx) => (await tx.select({ id: company.id }).from(company).limit(1)).length === 0,
+  );
+}

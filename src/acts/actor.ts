@@ -1,0 +1,60 @@
+import { v7 } from 'uuid';
+import type { Transaction } from '@/data/connection';
+import { audit } from '@/data/schema';
+import { Problem } from './problem';
+
+export type Role = 'owner' | 'seller' | 'office';
+
+/** Who acts, for which company, when. The clock comes in here and nowhere else. */
+export interface Actor {
+  readonly companyId: string;
+  readonly userId: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly now: Date;
+}
+
+/** May they? Refuses with a sentence when not. */
+export function allow(actor: Actor, ...roles: Role[]): void {
+  if (!roles.includes(actor.role))
+    throw new Problem(403, `This is for ${roles.join(' or ')}; you are signed in as ${actor.role}.`);
+}
+
+/** A new identity (UUIDv7: ordered by time). */
+export const newId = (now: Date): string => v7({ msecs: now.getTime() });
+
+/** Notes who did what, in the same transaction. */
+export async function note(
+  tx: Transaction,
+  who: { readonly companyId: string; readonly userId: string | null; readonly now: Date },
+  act: string,
+  subject: string,
+  detail: Record<string, unknown> = {},
+): Promise<void> {
+  await tx.insert(audit).values({
+    companyId: who.companyId,
+    id: newId(who.now),
+    at: who.now,
+    userId: who.userId,
+    act,
+    subject,
+    detail,
+  });
+}
+
+/** The business date at an instant in a time zone, as YYYY-MM-DD. */
+export function businessDate(now: Date, timeZone: string): string {
+  return new Intl.DateTimeFormat('en-CA', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(now);
+}
+
+/** A business date some days later. */
+export function daysAfter(date: string, days: number): string {
+  const noon = new Date(`${date}T12:00:00Z`);
+  noon.setUTCDate(noon.getUTCDate() + days);
+  return noon.toISOString().slice(0, 10);
+}

@@ -1,0 +1,122 @@
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import {
+  agreement,
+  agreementLine,
+  agreementLineTax,
+  agreementPayment,
+  agreementTax,
+  draw,
+  drawTax,
+  invoice,
+  paymentPart,
+} from '@/data/schema';
+import type { BillableLine, Draw } from '@/core/billing';
+import { drawnToDate } from '@/core/billing';
+import type { Amount } from '@/core/number';
+import { ZERO, minorDigits, parseAmount, parseFixed } from '@/core/number';
+import { Problem } from '../problem';
+
+/** An agreement as billing needs it: its frozen lines and taxes, and everything drawn on them so far. */
+export async function loadAgreement(tx: Transaction, agreementId: string, { lock = false } = {}) {
+  const query = tx.select().from(agreement).where(eq(agreement.id, agreementId));
+  // Draws of one agreement are made one after the other; the lock ends with the transaction.
+  const [head] = lock ? await query.for('no key update') : await query;
+  if (!head) throw new Problem(404, 'There is no such agreement.');
+  const digits = minorDigits(head.currency);
+  const money = (text: string) => parseAmount(text, digits);
+
+  const ofThis = <T extends { agreementId: unknown }>(table: T) =>
+    eq(table.agreementId as never, agreementId);
+  const components = await tx
+    .select()
+    .from(agreementTax)
+    .where(ofThis(agreementTax))
+    .orderBy(asc(agreementTax.position));
+  const rows = await tx
+    .select()
+    .from(agreementLine)
+    .where(ofThis(agreementLine))
+    .orderBy(asc(agreementLine.position));
+  const lineTaxes = await tx.select().from(agreementLineTax).where(ofThis(agreementLineTax));
+  const payments = await tx
+    .select()
+    .from(agreementPayment)
+    .where(ofThis(agreementPayment))
+    .orderBy(asc(agreementPayment.position));
+  const invoices = await tx
+    .select()
+    .from(invoice)
+    .where(eq(invoice.agreementId, agreementId))
+    .orderBy(asc(invoice.number));
+  const drawRows = await tx.select().from(draw).where(ofThis(draw));
+  const drawTaxRows = await tx.select().from(drawTax).where(ofThis(drawTax));
+
+  const taxesOf = (list: readonly { position: number; amount: string }[]): Amount[] => {
+    const taxes = components.map((): Amount => ZERO);
+    for (const { position, amount } of list) taxes[position] = money(amount);
+    return taxes;
+  };
+  const byLine = grouped(lineTaxes, (row) => row.lineId);
+  const byDraw = grouped(drawTaxRows, (row) => `${row.invoiceId} ${row.lineId}`);
+
+  const lines = rows.map((row) => ({
+    ...row,
+    id: row.lineId,
+    quantity: parseFixed(row.quantity),
+    unitPrice: parseFixed(row.unitPrice),
+    net: money(row.net),
+    cost: money(row.cost),
+    taxes: taxesOf(byLine.get(row.lineId) ?? []),
+  }));
+  const draws = drawRows.map((row) => ({
+    invoiceId: row.invoiceId,
+    lineId: row.lineId,
+    net: money(row.net),
+    taxes: taxesOf(byDraw.get(`${row.invoiceId} ${row.lineId}`) ?? []),
+  }));
+  const paid = await paidByInvoice(
+    tx,
+    invoices.map(({ id }) => id),
+    digits,
+  );
+  return {
+    head,
+    digits,
+    total: money(head.total),
+    components,
+    lines,
+    payments: payments.map((row) => ({ ...row, amount: money(row.amount) })),
+    invoices: invoices.map((row) => ({ ...row, amount: money(row.total), paid: paid.get(row.id) ?? ZERO })),
+    draws,
+    before: drawnToDate(lines, draws),
+  };
+}
+
+export type LoadedAgreement = Awaited<ReturnType<typeof loadAgreement>>;
+export type { BillableLine, Draw };
+
+function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(key(row));
+    if (group) group.push(row);
+    else groups.set(key(row), [row]);
+  }
+  return groups;
+}
+
+/** What is paid on each of some invoices. */
+export async function paidByInvoice(
+  tx: Transaction,
+  ids: readonly string[],
+  digits: number,
+): Promise<Map<string, Amount>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: paymentPart.invoiceId, paid: sql<string>`sum(${paymentPart.amount})` })
+    .from(paymentPart)
+    .where(and(inArray(paymentPart.invoiceId, [...ids])))
+    .groupBy(paymentPart.invoiceId);
+  return new Map(rows.map(({ id, paid }) => [id, parseAmount(paid, digits)]));
+}

@@ -1,0 +1,163 @@
+import { and, asc, desc, eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreement, customer, payment, site } from '@/data/schema';
+import { invoiceState, standingOf, trackOf } from '@/core/billing';
+import { writeAmount, writeFixed } from '@/core/number';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import type { LoadedAgreement } from './money';
+import { loadAgreement } from './money';
+
+/** Standing and track of a loaded agreement, as decimal text. */
+export function moneyOf(loaded: LoadedAgreement) {
+  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
+  const standing = standingOf(
+    loaded.total,
+    loaded.invoices.map(({ amount, paid }) => ({ total: amount, paid })),
+  );
+  const payments = loaded.payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
+  return {
+    standing: {
+      sumToDate: money(standing.sumToDate),
+      billed: money(standing.billed),
+      paid: money(standing.paid),
+      leftToBill: money(standing.leftToBill),
+      billedUnpaid: money(standing.billedUnpaid),
+    },
+    track: trackOf(payments, standing.billed, standing.paid).map((cut) => ({
+      id: cut.id,
+      name: cut.name,
+      amount: money(cut.amount),
+      billed: money(cut.billed),
+      paid: money(cut.paid),
+    })),
+  };
+}
+
+async function loadAll(tx: Transaction, ids: readonly string[]): Promise<LoadedAgreement[]> {
+  const all: LoadedAgreement[] = [];
+  for (const id of ids) all.push(await loadAgreement(tx, id));
+  return all;
+}
+
+/** All agreements with their standing, newest first. */
+export async function listAgreements(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const heads = await tx
+      .select({ id: agreement.id, customer: customer.name, site: site.address })
+      .from(agreement)
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
+      )
+      .innerJoin(site, and(eq(site.companyId, agreement.companyId), eq(site.id, agreement.siteId)))
+      .orderBy(desc(agreement.number))
+      .limit(200);
+    const loaded = await loadAll(
+      tx,
+      heads.map(({ id }) => id),
+    );
+    return loaded.map((each, i) => ({
+      id: each.head.id,
+      number: each.head.number,
+      title: each.head.title,
+      customer: heads[i]!.customer,
+      site: `${heads[i]!.site.street}, ${heads[i]!.site.city}`,
+      acceptedAt: each.head.acceptedAt.toISOString(),
+      ...moneyOf(each),
+    }));
+  });
+}
+
+export type AgreementRow = Awaited<ReturnType<typeof listAgreements>>[number];
+
+/** One agreement with lines, schedule, invoices, payments, standing and track. */
+export async function readAgreement(actor: Actor, agreementId: string) {
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, agreementId);
+    const { head, digits } = loaded;
+    const money = (value: bigint) => writeAmount(value as never, digits);
+    const [payer] = await tx.select().from(customer).where(eq(customer.id, head.customerId));
+    const [place] = await tx.select().from(site).where(eq(site.id, head.siteId));
+    const payments = await tx
+      .select()
+      .from(payment)
+      .where(eq(payment.agreementId, agreementId))
+      .orderBy(asc(payment.recordedAt));
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    return {
+      id: head.id,
+      number: head.number,
+      title: head.title,
+      currency: head.currency,
+      proposalId: head.proposalId,
+      revisionSha256: head.revisionSha256,
+      signerName: head.signerName,
+      signature: head.signature,
+      consent: head.consent,
+      acceptedAt: head.acceptedAt.toISOString(),
+      customer: { id: payer!.id, name: payer!.name },
+      site: `${place!.address.street}, ${place!.address.city}`,
+      net: head.net,
+      tax: head.tax,
+      total: head.total,
+      taxes: loaded.components
+        .filter(({ amount }) => Number(amount) !== 0)
+        .map(({ name, percent, amount }) => ({ name, percent, amount })),
+      lines: loaded.lines.map((line, i) => ({
+        id: line.id,
+        section: line.sectionTitle,
+        description: line.description,
+        quantity: writeFixed(line.quantity),
+        unit: line.unit,
+        agreed: money(line.net),
+        billed: money(loaded.before[i]!.net),
+        left: money(line.net - loaded.before[i]!.net),
+      })),
+      payments: loaded.payments.map(({ entryId, name, kind, due, amount }) => {
+        const billed = loaded.invoices.find((each) => each.entryId === entryId);
+        return {
+          id: entryId,
+          name,
+          kind,
+          due,
+          amount: money(amount),
+          invoice: billed ? { id: billed.id, number: billed.number } : null,
+        };
+      }),
+      invoices: loaded.invoices.map((each) => ({
+        id: each.id,
+        number: each.number,
+        title: each.title,
+        issuedOn: each.issuedOn,
+        dueOn: each.dueOn,
+        total: each.total,
+        paid: money(each.paid),
+        open: money(each.amount - each.paid),
+        state: invoiceState(each.amount, each.paid),
+        overdue: each.paid < each.amount && each.dueOn < today,
+      })),
+      received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
+        id,
+        method,
+        amount,
+        receivedOn,
+        reference,
+      })),
+      today,
+      ...moneyOf(loaded),
+    };
+  });
+}
+
+export type AgreementAtDesk = Awaited<ReturnType<typeof readAgreement>>;
+
+/** The agreement of an invoice. */
+export function mustBe<T>(found: T | undefined, sentence: string): T {
+  if (found === undefined) throw new Problem(404, sentence);
+  return found;
+}

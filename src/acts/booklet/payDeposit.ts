@@ -1,0 +1,96 @@
+import { eq } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { agreement, cardCharge } from '@/data/schema';
+import { writeAmount } from '@/core/number';
+import { CardInput } from '@/model';
+import { simulatedCards } from '@/outside/cards';
+import { businessDate, newId, note } from '../actor';
+import { insertInvoice } from '../agreements/issue';
+import { loadAgreement } from '../agreements/money';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { noteTry, refuseAfter } from '../limit';
+import { insertPayment } from '../money/payments';
+import { Problem } from '../problem';
+import type { Visitor } from './open';
+
+const CARD_TRIES = 10;
+
+export type DepositAnswer =
+  { readonly paid: true; readonly amount: string } | { readonly paid: false; readonly reason: string };
+
+/**
+ * Pays the deposit of the visitor's agreement by card, for exactly what is open on its invoice (issued now if it was
+ * not). A repeat under the same key gets the same answer and takes no money twice.
+ */
+export async function payDeposit(visitor: Visitor, input: unknown): Promise<DepositAnswer> {
+  const card = check(CardInput, input, 'The card');
+  const bucket = `card:${visitor.linkId}`;
+  await refuseAfter(bucket, CARD_TRIES, visitor.now);
+  const answer = await inCompany(visitor.companyId, async (tx): Promise<DepositAnswer> => {
+    const [signed] = await tx
+      .select({ id: agreement.id })
+      .from(agreement)
+      .where(eq(agreement.proposalId, visitor.proposalId));
+    if (!signed) throw new Problem(409, 'Accept the proposal first; then the deposit can be paid.');
+    let loaded = await loadAgreement(tx, signed.id, { lock: true });
+
+    const [asked] = await tx
+      .select()
+      .from(cardCharge)
+      .where(eq(cardCharge.idempotencyKey, card.idempotencyKey));
+    if (asked)
+      return asked.answer === 'accepted'
+        ? { paid: true, amount: asked.amount }
+        : { paid: false, reason: asked.reason ?? '' };
+
+    const deposit = loaded.payments.find(
+      ({ kind, due, amount }) => kind === 'deposit' && due.on === 'acceptance' && amount > 0n,
+    );
+    if (!deposit) throw new Problem(409, 'No deposit is due.');
+    if (!loaded.invoices.some(({ entryId }) => entryId === deposit.entryId)) {
+      await insertInvoice(tx, visitor, signed.id, { entryId: deposit.entryId });
+      loaded = await loadAgreement(tx, signed.id);
+    }
+    const bill = loaded.invoices.find(({ entryId }) => entryId === deposit.entryId)!;
+    const open = bill.amount - bill.paid;
+    if (open <= 0n) throw new Problem(409, 'The deposit is paid already. Thank you.');
+
+    const ours = await companyOf(tx, visitor.companyId);
+    const today = businessDate(visitor.now, ours.timeZone);
+    const amount = writeAmount(open as never, loaded.digits);
+    const charged = simulatedCards.charge({ ...card, amount, currency: loaded.head.currency, today });
+    const chargeId = newId(visitor.now);
+    await tx.insert(cardCharge).values({
+      companyId: visitor.companyId,
+      id: chargeId,
+      invoiceId: bill.id,
+      idempotencyKey: card.idempotencyKey,
+      amount,
+      lastFour: charged.lastFour,
+      answer: charged.answer,
+      reason: charged.reason,
+      at: visitor.now,
+    });
+    if (charged.answer === 'refused') {
+      await note(tx, visitor, 'card refused', bill.id, { chargeId });
+      return { paid: false, reason: charged.reason };
+    }
+    await insertPayment(
+      tx,
+      visitor,
+      {
+        agreementId: signed.id,
+        method: 'card',
+        amount,
+        receivedOn: today,
+        reference: `card ending ${charged.lastFour}`,
+        idempotencyKey: `card-${card.idempotencyKey}`,
+      },
+      bill.id,
+    );
+    return { paid: true, amount };
+  });
+  if (!answer.paid) await noteTry(bucket, visitor.now);
+  return answer;
+}

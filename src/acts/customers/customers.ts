@@ -1,0 +1,165 @@
+import { and, asc, desc, eq, ilike, inArray, or, sql } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { agreement, customer, proposal, site } from '@/data/schema';
+import type { CustomerInput as Input } from '@/model';
+import { CustomerInput, SiteInput } from '@/model';
+import type { Actor } from '../actor';
+import { newId, note } from '../actor';
+import { check } from '../check';
+import { Problem } from '../problem';
+
+export interface CustomerRow extends Input {
+  readonly id: string;
+  readonly sites: readonly { readonly id: string; readonly line: string }[];
+  readonly proposals: number;
+}
+
+const lineOf = (address: { street: string; city: string }) => `${address.street}, ${address.city}`;
+
+/** Customers whose name, contact, mail address or site has all the words, by name. */
+export async function listCustomers(actor: Actor, search = ''): Promise<CustomerRow[]> {
+  const words = search.trim().split(/\s+/).filter(Boolean).slice(0, 6);
+  return inCompany(actor.companyId, async (tx) => {
+    const like = (word: string) => {
+      const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+      return or(
+        ilike(customer.name, pattern),
+        ilike(customer.contactName, pattern),
+        ilike(customer.email, pattern),
+        sql`exists (select 1 from ${site} where ${site.companyId} = ${customer.companyId} and ${site.customerId} = ${customer.id} and ${site.address}::text ilike ${pattern})`,
+      );
+    };
+    const rows = await tx
+      .select()
+      .from(customer)
+      .where(and(...words.map(like)))
+      .orderBy(asc(customer.name))
+      .limit(200);
+    if (rows.length === 0) return [];
+    const ids = rows.map(({ id }) => id);
+    const sites = await tx
+      .select()
+      .from(site)
+      .where(inArray(site.customerId, ids))
+      .orderBy(asc(site.createdAt));
+    const counts = await tx
+      .select({ id: proposal.customerId, count: sql<number>`count(*)::int` })
+      .from(proposal)
+      .where(inArray(proposal.customerId, ids))
+      .groupBy(proposal.customerId);
+    return rows.map(({ id, name, contactName, email, phone, billing, internalNote }) => ({
+      id,
+      name,
+      contactName,
+      email,
+      phone,
+      billing,
+      internalNote,
+      sites: sites
+        .filter(({ customerId }) => customerId === id)
+        .map((row) => ({ id: row.id, line: lineOf(row.address) })),
+      proposals: counts.find((count) => count.id === id)?.count ?? 0,
+    }));
+  });
+}
+
+/** One customer with sites, proposals and agreements. */
+export async function readCustomer(actor: Actor, customerId: string) {
+  return inCompany(actor.companyId, async (tx) => {
+    const [found] = await tx.select().from(customer).where(eq(customer.id, customerId));
+    if (!found) throw new Problem(404, 'There is no such customer.');
+    const sites = await tx
+      .select()
+      .from(site)
+      .where(eq(site.customerId, customerId))
+      .orderBy(asc(site.createdAt));
+    const proposals = await tx
+      .select({
+        id: proposal.id,
+        number: proposal.number,
+        title: proposal.title,
+        state: proposal.state,
+        total: proposal.total,
+        updatedAt: proposal.updatedAt,
+      })
+      .from(proposal)
+      .where(eq(proposal.customerId, customerId))
+      .orderBy(desc(proposal.updatedAt));
+    const agreements = await tx
+      .select({ id: agreement.id, number: agreement.number, title: agreement.title, total: agreement.total })
+      .from(agreement)
+      .where(eq(agreement.customerId, customerId));
+    const { id, name, contactName, email, phone, billing, internalNote } = found;
+    return {
+      customer: { id, name, contactName, email, phone, billing, internalNote },
+      sites: sites.map((row) => ({
+        id: row.id,
+        address: row.address,
+        line: lineOf(row.address),
+        internalNote: row.internalNote,
+      })),
+      proposals: proposals.map((row) => ({ ...row, updatedAt: row.updatedAt.toISOString() })),
+      agreements,
+    };
+  });
+}
+
+/** Adds a customer, with a first site at the billing address or at one given; or changes one. */
+export async function saveCustomer(
+  actor: Actor,
+  input: unknown,
+  customerId?: string,
+): Promise<{ id: string; siteId: string | null }> {
+  const values = check(CustomerInput, input, 'The customer');
+  return inCompany(actor.companyId, async (tx) => {
+    if (customerId) {
+      const done = await tx
+        .update(customer)
+        .set(values)
+        .where(eq(customer.id, customerId))
+        .returning({ id: customer.id });
+      if (done.length === 0) throw new Problem(404, 'There is no such customer.');
+      await note(tx, actor, 'customer changed', customerId);
+      return { id: customerId, siteId: null };
+    }
+    const id = newId(actor.now);
+    const siteId = newId(actor.now);
+    await tx.insert(customer).values({ companyId: actor.companyId, id, ...values, createdAt: actor.now });
+    await tx
+      .insert(site)
+      .values({
+        companyId: actor.companyId,
+        id: siteId,
+        customerId: id,
+        address: values.billing,
+        createdAt: actor.now,
+      });
+    await note(tx, actor, 'customer added', id);
+    return { id, siteId };
+  });
+}
+
+/** Adds a site to a customer, or changes one. */
+export async function saveSite(actor: Actor, input: unknown, siteId?: string): Promise<{ id: string }> {
+  const values = check(SiteInput, input, 'The site');
+  return inCompany(actor.companyId, async (tx) => {
+    const [owner] = await tx
+      .select({ id: customer.id })
+      .from(customer)
+      .where(eq(customer.id, values.customerId));
+    if (!owner) throw new Problem(404, 'There is no such customer.');
+    if (siteId) {
+      const done = await tx
+        .update(site)
+        .set({ address: values.address, internalNote: values.internalNote })
+        .where(and(eq(site.id, siteId), eq(site.customerId, values.customerId)))
+        .returning({ id: site.id });
+      if (done.length === 0) throw new Problem(404, 'There is no such site.');
+      return { id: siteId };
+    }
+    const id = newId(actor.now);
+    await tx.insert(site).values({ companyId: actor.companyId, id, ...values, createdAt: actor.now });
+    await note(tx, actor, 'site added', id, { customerId: values.customerId });
+    return { id };
+  });
+}

@@ -1,0 +1,68 @@
+import { asc } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { searchItems as search } from '@/data/librarySearch';
+import { item, labourRate, template } from '@/data/schema';
+import type { LibraryItem } from '@/model';
+import type { Actor } from '../actor';
+
+type ItemRow = typeof item.$inferSelect;
+
+const itemOf = ({
+  id,
+  code,
+  name,
+  detail,
+  trade,
+  unit,
+  costs,
+  taxClass,
+  costCode,
+  tags,
+}: ItemRow): LibraryItem => ({
+  id,
+  code,
+  name,
+  detail,
+  trade,
+  unit,
+  costs,
+  taxClass,
+  costCode,
+  tags,
+});
+
+/** The best items for a few letters, best first. */
+export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {
+  if (text.length > 200) return [];
+  return inCompany(actor.companyId, async (tx) => (await search(tx, text, most)).map(itemOf));
+}
+
+/** The whole library, by trade and code. */
+export async function listItems(actor: Actor): Promise<LibraryItem[]> {
+  return inCompany(actor.companyId, async (tx) =>
+    (await tx.select().from(item).orderBy(asc(item.trade), asc(item.code))).map(itemOf),
+  );
+}
+
+export async function listRates(actor: Actor) {
+  return inCompany(actor.companyId, (tx) =>
+    tx
+      .select({
+        id: labourRate.id,
+        name: labourRate.name,
+        normal: labourRate.normal,
+        overtime: labourRate.overtime,
+      })
+      .from(labourRate)
+      .orderBy(asc(labourRate.name)),
+  );
+}
+
+export async function listTemplates(actor: Actor) {
+  return inCompany(actor.companyId, (tx) =>
+    tx
+      .select({ id: template.id, name: template.name, about: template.about })
+      .from(template)
+      .orderBy(asc(template.name)),
+  );
+}

@@ -1,0 +1,17 @@
+import { addAttempt, countAttempts } from '@/data/attempts';
+import { beforeCompany } from '@/data/connection';
+import { Problem } from './problem';
+
+const WINDOW_MINUTES = 15;
+
+/** Refuses when a bucket saw too many tries in the last quarter of an hour. */
+export async function refuseAfter(bucket: string, most: number, now: Date): Promise<void> {
+  const since = new Date(now.getTime() - WINDOW_MINUTES * 60_000);
+  const count = await beforeCompany((tx) => countAttempts(tx, bucket, since));
+  if (count >= most) throw new Problem(429, `Too many tries. Wait ${WINDOW_MINUTES} minutes and try again.`);
+}
+
+/** Notes a try that failed; in a transaction of its own, so that it stays when the act is taken back. */
+export async function noteTry(bucket: string, now: Date): Promise<void> {
+  await beforeCompany((tx) => addAttempt(tx, bucket, now));
+}

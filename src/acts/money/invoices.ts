@@ -1,0 +1,168 @@
+import { and, desc, eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreement, customer, invoice, payment } from '@/data/schema';
+import { invoiceState } from '@/core/billing';
+import { minorDigits, parseAmount, sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
+import { loadAgreement, paidByInvoice } from '../agreements/money';
+import { mustBe } from '../agreements/read';
+import { companyOf } from '../company';
+
+/** All invoices, newest first, with what is open and late; and the sums of the money page. */
+export async function readMoney(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const digits = minorDigits(ours.currency);
+    const today = businessDate(actor.now, ours.timeZone);
+    const rows = await tx
+      .select({ invoice, title: agreement.title, agreementNumber: agreement.number, customer: customer.name })
+      .from(invoice)
+      .innerJoin(
+        agreement,
+        and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
+      )
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
+      )
+      .orderBy(desc(invoice.number))
+      .limit(500);
+    const paid = await paidByInvoice(
+      tx,
+      rows.map((row) => row.invoice.id),
+      digits,
+    );
+    const payments = await tx
+      .select({
+        id: payment.id,
+        amount: payment.amount,
+        method: payment.method,
+        receivedOn: payment.receivedOn,
+        reference: payment.reference,
+        customer: customer.name,
+        agreementId: payment.agreementId,
+      })
+      .from(payment)
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)),
+      )
+      .orderBy(desc(payment.recordedAt))
+      .limit(100);
+    const list = rows.map(({ invoice: row, title, agreementNumber, customer: payer }) => {
+      const total = parseAmount(row.total, digits);
+      const done = paid.get(row.id) ?? sumAmounts([]);
+      const open = sumAmounts([total, -done as never]);
+      return {
+        id: row.id,
+        number: row.number,
+        what: row.title,
+        title,
+        agreementId: row.agreementId,
+        agreementNumber,
+        customer: payer,
+        issuedOn: row.issuedOn,
+        dueOn: row.dueOn,
+        total: row.total,
+        paid: writeAmount(done, digits),
+        open: writeAmount(open, digits),
+        state: invoiceState(total, done),
+        overdue: open > 0n && row.dueOn < today,
+        openAmount: open,
+      };
+    });
+    const month = today.slice(0, 7);
+    const out = sumAmounts(list.map((row) => row.openAmount));
+    const late = sumAmounts(list.filter((row) => row.overdue).map((row) => row.openAmount));
+    const received = sumAmounts(
+      payments
+        .filter((row) => row.receivedOn.startsWith(month))
+        .map((row) => parseAmount(row.amount, digits)),
+    );
+    return {
+      currency: ours.currency,
+      out: writeAmount(out, digits),
+      overdue: writeAmount(late, digits),
+      receivedThisMonth: writeAmount(received, digits),
+      invoices: list.map(({ openAmount: _, ...row }) => row),
+      payments,
+    };
+  });
+}
+
+export type MoneyPage = Awaited<ReturnType<typeof readMoney>>;
+
+/** An invoice with everything its papers need, inside a transaction. */
+export async function invoicePaper(tx: Transaction, invoiceId: string) {
+  const row = mustBe(
+    (await tx.select().from(invoice).where(eq(invoice.id, invoiceId)))[0],
+    'There is no such invoice.',
+  );
+  const loaded = await loadAgreement(tx, row.agreementId);
+  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
+  const drawn = new Map(
+    loaded.draws.filter((each) => each.invoiceId === invoiceId).map((each) => [each.lineId, each]),
+  );
+  const paid = loaded.invoices.find(({ id }) => id === invoiceId)!.paid;
+  const billedBefore = parseAmount(row.billedBefore, loaded.digits);
+  const total = parseAmount(row.total, loaded.digits);
+  return {
+    id: row.id,
+    number: String(row.number),
+    title: row.title,
+    issuedOn: row.issuedOn,
+    dueOn: row.dueOn,
+    currency: loaded.head.currency,
+    seller: row.seller,
+    buyer: row.buyer,
+    agreement: {
+      id: loaded.head.id,
+      number: loaded.head.number,
+      title: loaded.head.title,
+      acceptedAt: loaded.head.acceptedAt.toISOString(),
+    },
+    lines: loaded.lines.flatMap((line) => {
+      const found = drawn.get(line.id);
+      return found
+        ? [
+            {
+              id: line.id,
+              section: line.sectionTitle,
+              description: line.description,
+              quantity: writeFixed(line.quantity),
+              unit: line.unit,
+              taxClass: line.taxClass,
+              agreed: money(line.net),
+              net: money(found.net),
+              taxes: found.taxes.map(money),
+            },
+          ]
+        : [];
+    }),
+    components: loaded.components.map(({ key, taxClass, name, percent }, i) => ({
+      key,
+      taxClass,
+      name,
+      percent,
+      amount: money(sumAmounts([...drawn.values()].map((each) => each.taxes[i]!))),
+    })),
+    net: row.net,
+    tax: row.tax,
+    total: row.total,
+    paid: money(paid),
+    open: money(total - paid),
+    state: invoiceState(total, paid),
+    contractSum: money(loaded.total),
+    billedBefore: row.billedBefore,
+    leftAfter: money(loaded.total - billedBefore - total),
+  };
+}
+
+export type InvoicePaper = Awaited<ReturnType<typeof invoicePaper>>;
+
+/** One invoice for the desk. */
+export async function readInvoice(actor: Actor, invoiceId: string): Promise<InvoicePaper> {
+  return inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId));
+}

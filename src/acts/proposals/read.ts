@@ -1,0 +1,106 @@
+import { and, desc, eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreement, customer, decline, link, proposal, revision, site, user } from '@/data/schema';
+import type { ProposalDocument } from '@/model';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import { stateToday } from './state';
+
+const joined = (tx: Transaction) =>
+  tx
+    .select({ proposal, customer, site, seller: user.name })
+    .from(proposal)
+    .innerJoin(
+      customer,
+      and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
+    )
+    .innerJoin(site, and(eq(site.companyId, proposal.companyId), eq(site.id, proposal.siteId)))
+    .innerJoin(user, and(eq(user.companyId, proposal.companyId), eq(user.id, proposal.sellerId)));
+
+/** All proposals, last touched first. */
+export async function listProposals(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const rows = await joined(tx).orderBy(desc(proposal.updatedAt)).limit(500);
+    const opened = await tx.select({ proposalId: link.proposalId, at: link.lastOpenedAt }).from(link);
+    const latest = new Map<string, Date>();
+    for (const { proposalId, at } of opened) {
+      const known = latest.get(proposalId);
+      if (at && (!known || known < at)) latest.set(proposalId, at);
+    }
+    return rows.map(({ proposal: row, customer: payer, site: place, seller }) => ({
+      id: row.id,
+      number: row.number,
+      title: row.title,
+      state: stateToday(row.state, row.document.validUntil, today),
+      total: row.total,
+      customerId: payer.id,
+      customer: payer.name,
+      site: `${place.address.street}, ${place.address.city}`,
+      seller,
+      validUntil: row.document.validUntil ?? null,
+      updatedAt: row.updatedAt.toISOString(),
+      openedAt: latest.get(row.id)?.toISOString() ?? null,
+      unsentChanges: row.state === 'sent' && row.sentSaveNumber !== row.saveNumber,
+    }));
+  });
+}
+
+export type ProposalRow = Awaited<ReturnType<typeof listProposals>>[number];
+
+/** One proposal with everything the desk needs to work on it. */
+export async function readProposal(actor: Actor, proposalId: string) {
+  return inCompany(actor.companyId, async (tx) => {
+    const [found] = await joined(tx).where(eq(proposal.id, proposalId));
+    if (!found) throw new Problem(404, 'There is no such proposal.');
+    const ours = await companyOf(tx, actor.companyId);
+    const revisions = await tx
+      .select({ id: revision.id, number: revision.number, sentAt: revision.sentAt, sha256: revision.sha256 })
+      .from(revision)
+      .where(eq(revision.proposalId, proposalId))
+      .orderBy(desc(revision.number));
+    const links = await tx
+      .select()
+      .from(link)
+      .where(eq(link.proposalId, proposalId))
+      .orderBy(desc(link.createdAt));
+    const [signed] = await tx
+      .select({ id: agreement.id, number: agreement.number })
+      .from(agreement)
+      .where(eq(agreement.proposalId, proposalId));
+    const [declined] = revisions[0]
+      ? await tx.select().from(decline).where(eq(decline.revisionId, revisions[0].id))
+      : [undefined];
+    const { proposal: row, customer: payer, site: place, seller } = found;
+    const today = businessDate(actor.now, ours.timeZone);
+    return {
+      id: row.id,
+      number: row.number,
+      state: stateToday(row.state, row.document.validUntil, today),
+      document: row.document as ProposalDocument,
+      saveNumber: row.saveNumber,
+      sentSaveNumber: row.sentSaveNumber,
+      seller,
+      company: ours.name,
+      customer: { id: payer.id, name: payer.name, email: payer.email, internalNote: payer.internalNote },
+      site: { line: `${place.address.street}, ${place.address.city}`, internalNote: place.internalNote },
+      revisions: revisions.map((each) => ({ ...each, sentAt: each.sentAt.toISOString() })),
+      links: links.map(({ id, createdAt, expiresAt, revokedAt, firstOpenedAt, lastOpenedAt }) => ({
+        id,
+        createdAt: createdAt.toISOString(),
+        expiresAt: expiresAt.toISOString(),
+        open: revokedAt === null && expiresAt > actor.now,
+        firstOpenedAt: firstOpenedAt?.toISOString() ?? null,
+        lastOpenedAt: lastOpenedAt?.toISOString() ?? null,
+      })),
+      agreement: signed ?? null,
+      declinedBecause: declined?.reason ?? null,
+    };
+  });
+}
+
+export type ProposalAtDesk = Awaited<ReturnType<typeof readProposal>>;

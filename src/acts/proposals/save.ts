@@ -1,0 +1,99 @@
+import { and, asc, eq, gt } from 'drizzle-orm';
+import { applyPatches, enablePatches } from 'immer';
+import { inCompany } from '@/data/connection';
+import { proposal, proposalEdit, user } from '@/data/schema';
+import { fromJsonPatch } from '@/core/editing';
+import type { ProposalDocument } from '@/model';
+import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, note } from '../actor';
+import { check } from '../check';
+import { Problem } from '../problem';
+import { refuseWrong, suggestedTotal } from './start';
+
+enablePatches();
+
+/** A document with RFC 6902 patches applied, checked as if it came whole. */
+export function patched(
+  document: ProposalDocument,
+  patches: Parameters<typeof fromJsonPatch>[0],
+): ProposalDocument {
+  let after: ProposalDocument;
+  try {
+    after = applyPatches(document, fromJsonPatch(patches));
+  } catch {
+    throw new Problem(422, 'This change does not fit the proposal.');
+  }
+  check(DocumentSchema, after, 'The proposal');
+  refuseWrong(after);
+  return after;
+}
+
+/**
+ * Saves edits against the save the desk last saw. One that comes too late changes nothing and is answered with the edits
+ * made meanwhile, by whom, and the document as it is now.
+ */
+export async function saveProposal(actor: Actor, input: unknown): Promise<{ saveNumber: number }> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, saveNumber, patches } = check(SaveInput, input, 'The change');
+  return inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (row.saveNumber !== saveNumber) {
+      const missed = await tx
+        .select({ saveNumber: proposalEdit.saveNumber, patches: proposalEdit.patches, by: user.name })
+        .from(proposalEdit)
+        .innerJoin(user, and(eq(user.companyId, proposalEdit.companyId), eq(user.id, proposalEdit.userId)))
+        .where(and(eq(proposalEdit.proposalId, proposalId), gt(proposalEdit.saveNumber, saveNumber)))
+        .orderBy(asc(proposalEdit.saveNumber));
+      const who = [...new Set(missed.map(({ by }) => by))].join(' and ') || 'Someone';
+      throw new Problem(409, `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`, {
+        context: {
+          saveNumber: row.saveNumber,
+          document: row.document,
+          patches: missed.flatMap((edit) => edit.patches),
+        },
+      });
+    }
+    if (row.state !== 'draft' && row.state !== 'sent')
+      throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
+
+    const document = patched(row.document, patches as Parameters<typeof patched>[1]);
+    const next = row.saveNumber + 1;
+    await tx
+      .update(proposal)
+      .set({
+        document,
+        title: document.title,
+        saveNumber: next,
+        total: suggestedTotal(document),
+        updatedAt: actor.now,
+      })
+      .where(eq(proposal.id, proposalId));
+    await tx.insert(proposalEdit).values({
+      companyId: actor.companyId,
+      proposalId,
+      saveNumber: next,
+      patches,
+      userId: actor.userId,
+      at: actor.now,
+    });
+    return { saveNumber: next };
+  });
+}
+
+/** Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk. */
+export async function withdrawProposal(actor: Actor, proposalId: string): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (row.state !== 'sent' && row.state !== 'draft')
+      throw new Problem(409, `This proposal is ${row.state} already.`);
+    await tx
+      .update(proposal)
+      .set({ state: 'withdrawn', updatedAt: actor.now })
+      .where(eq(proposal.id, proposalId));
+    await note(tx, actor, 'proposal withdrawn', proposalId);
+  });
+}

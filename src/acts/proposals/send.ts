@@ -1,0 +1,142 @@
+import canonicalize from 'canonicalize';
+import { desc, eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { customer, link, message, proposal, revision, site } from '@/data/schema';
+import { checkDocument, customerView } from '@/core/offer';
+import { showDecimal } from '@/core/number';
+import { simulatedPost } from '@/outside/post';
+import { asSuggested, SendInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId, note } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import { newToken, sha256, tokenHash } from '../secrets';
+
+const LINK_DAYS = 120;
+
+/** Address of a booklet. */
+export const bookletAddress = (token: string): string =>
+  `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}/b/${token}`;
+
+/** Makes a private link to a proposal. The token is known only now; its hash is kept. */
+export async function makeLink(
+  tx: Transaction,
+  actor: Actor,
+  proposalId: string,
+): Promise<{ id: string; token: string }> {
+  const token = newToken();
+  const id = newId(actor.now);
+  await tx.insert(link).values({
+    companyId: actor.companyId,
+    id,
+    proposalId,
+    tokenHash: tokenHash(token),
+    createdAt: actor.now,
+    expiresAt: new Date(actor.now.getTime() + LINK_DAYS * 24 * 3600_000),
+  });
+  return { id, token };
+}
+
+/**
+ * Sends a proposal: freezes a revision (canonical JSON after RFC 8785 and its SHA-256), makes a private link and puts
+ * the message in the post, all or nothing. Refused while something in the proposal has to be mended, or when the desk
+ * has not seen the newest save.
+ */
+export async function sendProposal(
+  actor: Actor,
+  input: unknown,
+): Promise<{ revision: number; token: string }> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
+  return inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (row.state !== 'draft' && row.state !== 'sent')
+      throw new Problem(409, `This proposal is ${row.state}; it cannot be sent.`);
+    if (row.saveNumber !== saveNumber)
+      throw new Problem(409, 'The proposal was changed in another window. Look at it again before sending.');
+
+    const blocking = checkDocument(row.document).filter(({ weight }) => weight !== 'look');
+    if (blocking.length > 0)
+      throw new Problem(422, blocking[0]!.message, {
+        errors: blocking.map(({ partId, message: detail }) => ({ pointer: partId ?? '', detail })),
+      });
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    if (row.document.validUntil !== undefined && row.document.validUntil < today)
+      throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
+
+    const canonical = canonicalize(row.document);
+    if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');
+    const [last] = await tx
+      .select({ number: revision.number })
+      .from(revision)
+      .where(eq(revision.proposalId, proposalId))
+      .orderBy(desc(revision.number))
+      .limit(1);
+    const number = (last?.number ?? 0) + 1;
+    const revisionId = newId(actor.now);
+    await tx.insert(revision).values({
+      companyId: actor.companyId,
+      id: revisionId,
+      proposalId,
+      number,
+      canonical,
+      sha256: sha256(canonical),
+      sentBy: actor.userId,
+      sentAt: actor.now,
+    });
+    const { token } = await makeLink(tx, actor, proposalId);
+    await tx
+      .update(proposal)
+      .set({ state: 'sent', sentSaveNumber: row.saveNumber, updatedAt: actor.now })
+      .where(eq(proposal.id, proposalId));
+
+    const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
+    const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
+    const view = customerView(row.document, asSuggested);
+    const letter = {
+      to,
+      subject: `${row.document.title}: ${number === 1 ? 'our proposal' : `our proposal, revised`}`,
+      body: [
+        words.trim() || `Good day ${payer!.contactName || payer!.name},`,
+        `here is our proposal “${view.title}” for ${place!.address.street}. As suggested it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
+        `Read it, choose and sign here:\n${bookletAddress(token)}`,
+        `${actor.name}\n${ours.name} · ${ours.phone}`,
+      ].join('\n\n'),
+    };
+    const { state } = simulatedPost.deliver(letter);
+    await tx.insert(message).values({
+      companyId: actor.companyId,
+      id: newId(actor.now),
+      proposalId,
+      kind: 'proposal',
+      toAddress: to,
+      subject: letter.subject,
+      body: letter.body,
+      state,
+      at: actor.now,
+    });
+    await note(tx, actor, 'proposal sent', proposalId, { revision: number, revisionId, to });
+    return { revision: number, token };
+  });
+}
+
+/** Makes every link of a proposal stop working. */
+export async function revokeLinks(actor: Actor, proposalId: string): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  await inCompany(actor.companyId, async (tx) => {
+    await tx.update(link).set({ revokedAt: actor.now }).where(eq(link.proposalId, proposalId));
+    await note(tx, actor, 'links revoked', proposalId);
+  });
+}
+
+/** The simulated outbox, newest first. */
+export async function listMessages(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const rows = await tx.select().from(message).orderBy(desc(message.at)).limit(200);
+    return rows.map(({ companyId: _, at, ...row }) => ({ ...row, at: at.toISOString() }));
+  });
+}

@@ -1,0 +1,152 @@
+import { and, eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { proposal, site, template } from '@/data/schema';
+import { checkDocument } from '@/core/offer';
+import { computeFigures } from '@/core/price';
+import { writeAmount } from '@/core/number';
+import type { ProposalDocument } from '@/model';
+import { ProposalDocument as DocumentSchema, StartInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, daysAfter, newId, note } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { nextNumber } from '../numbers';
+import { Problem } from '../problem';
+
+/** A proposal of nothing: the company's usual loads, tax and schedule, one empty section. */
+export function emptyDocument(title: string, currency: string): ProposalDocument {
+  return {
+    format: 'impegno-proposal',
+    formatVersion: 1,
+    title,
+    currency,
+    shows: 'sections',
+    sections: [{ id: 'work', title: 'Work', entries: [] }],
+    loads: [
+      { id: 'overhead', name: 'Overhead', kind: 'overhead', percent: '10', base: 'direct' },
+      { id: 'profit', name: 'Profit', kind: 'profit', percent: '20', base: 'running' },
+    ],
+    fees: [],
+    taxClasses: [
+      { id: 'standard', name: 'Taxed', components: [{ id: 'sales', name: 'Sales tax', percent: '6.5' }] },
+      { id: 'none', name: 'Not taxed', components: [] },
+    ],
+    schedule: [
+      {
+        id: 'deposit',
+        name: 'On signing',
+        kind: 'deposit',
+        share: { percent: '10' },
+        due: { on: 'acceptance' },
+      },
+      {
+        id: 'stage-1',
+        name: 'Frame stands',
+        kind: 'stage',
+        share: { percent: '40' },
+        due: { on: 'stage', stage: 'Frame stands' },
+      },
+      {
+        id: 'stage-2',
+        name: 'Closed in',
+        kind: 'stage',
+        share: { percent: '35' },
+        due: { on: 'stage', stage: 'Closed in' },
+      },
+      {
+        id: 'final',
+        name: 'Final',
+        kind: 'final',
+        share: { rest: true },
+        due: { on: 'stage', stage: 'Completion' },
+      },
+    ],
+  };
+}
+
+/** The document is one that can be stored; refuses with its first problem when not. */
+export function refuseWrong(document: ProposalDocument): void {
+  const wrong = checkDocument(document).filter(({ weight }) => weight === 'wrong');
+  if (wrong.length > 0)
+    throw new Problem(422, wrong[0]!.message, {
+      errors: wrong.map(({ partId, message }) => ({ pointer: partId ?? '', detail: message })),
+    });
+}
+
+/** The total of a document as suggested, as decimal text. */
+export function suggestedTotal(document: ProposalDocument): string {
+  const figures = computeFigures(document);
+  return writeAmount(figures.total, figures.minorDigits);
+}
+
+interface Place {
+  readonly customerId: string;
+  readonly siteId: string;
+}
+
+async function insertProposal(tx: Transaction, actor: Actor, place: Place, document: ProposalDocument) {
+  const [found] = await tx
+    .select({ id: site.id })
+    .from(site)
+    .where(and(eq(site.id, place.siteId), eq(site.customerId, place.customerId)));
+  if (!found) throw new Problem(404, 'There is no such site of this customer.');
+  const id = newId(actor.now);
+  const number = await nextNumber(tx, actor.companyId, 'proposal');
+  await tx.insert(proposal).values({
+    companyId: actor.companyId,
+    id,
+    number,
+    ...place,
+    sellerId: actor.userId,
+    title: document.title,
+    state: 'draft',
+    document,
+    saveNumber: 0,
+    total: suggestedTotal(document),
+    createdAt: actor.now,
+    updatedAt: actor.now,
+  });
+  return { id, number };
+}
+
+/** Starts a proposal for a site, from nothing or from a template. Prices hold for the company's usual days. */
+export async function startProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
+  allow(actor, 'owner', 'seller');
+  const { customerId, siteId, title, templateId } = check(StartInput, input, 'The proposal');
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    let document = emptyDocument(title.trim(), ours.currency);
+    if (templateId) {
+      const [found] = await tx.select().from(template).where(eq(template.id, templateId));
+      if (!found) throw new Problem(404, 'There is no such template.');
+      document = { ...found.document, title: title.trim() };
+    }
+    const validUntil = daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays);
+    const made = await insertProposal(tx, actor, { customerId, siteId }, { ...document, validUntil });
+    await note(tx, actor, 'proposal started', made.id, { number: made.number, templateId });
+    return made;
+  });
+}
+
+/** Makes a new proposal of a document in the open format. */
+export async function importProposal(
+  actor: Actor,
+  place: Place,
+  input: unknown,
+): Promise<{ id: string; number: number }> {
+  allow(actor, 'owner', 'seller');
+  const document = check(DocumentSchema, input, 'This document');
+  refuseWrong(document);
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    if (document.currency !== ours.currency)
+      throw new Problem(
+        422,
+        `This document is in ${document.currency}; the company works in ${ours.currency}.`,
+      );
+    const made = await insertProposal(tx, actor, place, document);
+    await note(tx, actor, 'proposal imported', made.id, { number: made.number });
+    return made;
+  });
+}

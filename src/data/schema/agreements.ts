@@ -1,0 +1,131 @@
+import { sql } from 'drizzle-orm';
+import {
+  check,
+  foreignKey,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { Choices, ScheduleEntry, Signature, UnitCode } from '@/model';
+import { companyId, decimal, id, instant } from './columns';
+import { customer, site } from './customers';
+import { proposal, revision } from './proposals';
+
+/** The accepted proposal, frozen: who signed what, when, on which hash. Append-only, one to a proposal. */
+export const agreement = pgTable(
+  'agreement',
+  {
+    companyId: companyId(),
+    id: id(),
+    number: integer('number').notNull(),
+    proposalId: uuid('proposal_id').notNull(),
+    revisionId: uuid('revision_id').notNull(),
+    customerId: uuid('customer_id').notNull(),
+    siteId: uuid('site_id').notNull(),
+    title: text('title').notNull(),
+    currency: text('currency').notNull(),
+    choices: jsonb('choices').$type<Choices>().notNull(),
+    revisionSha256: text('revision_sha256').notNull(),
+    signerName: text('signer_name').notNull(),
+    signature: jsonb('signature').$type<Signature>().notNull(),
+    consent: text('consent').notNull(),
+    acceptedAt: instant('accepted_at').notNull(),
+    browser: text('browser').notNull(),
+    idempotencyKey: text('idempotency_key').notNull(),
+    net: decimal('net').notNull(),
+    tax: decimal('tax').notNull(),
+    total: decimal('total').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.proposalId], foreignColumns: [proposal.companyId, proposal.id] }),
+    foreignKey({ columns: [t.companyId, t.revisionId], foreignColumns: [revision.companyId, revision.id] }),
+    foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
+    foreignKey({ columns: [t.companyId, t.siteId], foreignColumns: [site.companyId, site.id] }),
+    unique('agreement_proposal').on(t.companyId, t.proposalId),
+    unique('agreement_number').on(t.companyId, t.number),
+    check('agreement_sum', sql`${t.net} + ${t.tax} = ${t.total}`),
+  ],
+);
+
+const toAgreement = <T extends { companyId: never; agreementId: never }>(t: T) =>
+  foreignKey({ columns: [t.companyId, t.agreementId], foreignColumns: [agreement.companyId, agreement.id] });
+
+export const agreementTax = pgTable(
+  'agreement_tax',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    position: integer('position').notNull(),
+    key: text('key').notNull(),
+    taxClass: text('tax_class').notNull(),
+    name: text('name').notNull(),
+    percent: decimal('percent').notNull(),
+    base: decimal('base').notNull(),
+    amount: decimal('amount').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.position] }), toAgreement(t as never)],
+);
+
+export const agreementLine = pgTable(
+  'agreement_line',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    lineId: text('line_id').notNull(),
+    position: integer('position').notNull(),
+    sectionTitle: text('section_title').notNull(),
+    description: text('description').notNull(),
+    unit: text('unit').$type<UnitCode>().notNull(),
+    quantity: decimal('quantity').notNull(),
+    unitPrice: decimal('unit_price').notNull(),
+    costCode: text('cost_code'),
+    taxClass: text('tax_class').notNull(),
+    net: decimal('net').notNull(),
+    cost: decimal('cost').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.lineId] }), toAgreement(t as never)],
+);
+
+/** Tax of one agreed line by component; only where it is not zero. */
+export const agreementLineTax = pgTable(
+  'agreement_line_tax',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    lineId: text('line_id').notNull(),
+    position: integer('position').notNull(),
+    amount: decimal('amount').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.agreementId, t.lineId, t.position] }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId, t.lineId],
+      foreignColumns: [agreementLine.companyId, agreementLine.agreementId, agreementLine.lineId],
+    }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId, t.position],
+      foreignColumns: [agreementTax.companyId, agreementTax.agreementId, agreementTax.position],
+    }),
+  ],
+);
+
+/** The payment schedule as agreed; its amounts sum to the agreement's total (checked at commit). */
+export const agreementPayment = pgTable(
+  'agreement_payment',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    entryId: text('entry_id').notNull(),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    kind: text('kind', { enum: ['deposit', 'stage', 'final'] }).notNull(),
+    due: jsonb('due').$type<ScheduleEntry['due']>().notNull(),
+    amount: decimal('amount').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.entryId] }), toAgreement(t as never)],
+);

@@ -1,0 +1,13 @@
+import { numeric, timestamp, uuid } from 'drizzle-orm/pg-core';
+
+/** Every table of a company carries it, first in its key, so that the data can be spread by company. */
+export const companyId = () => uuid('company_id').notNull();
+
+/** Identity as UUIDv7, made by the application. */
+export const id = () => uuid('id').notNull();
+
+/** An instant. */
+export const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+
+/** An exact decimal; read and written as text. */
+export const decimal = (name: string) => numeric(name);

@@ -1,0 +1,42 @@
+import { foreignKey, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import type { Address } from './accounts';
+import { company } from './accounts';
+import { companyId, id, instant } from './columns';
+
+export const customer = pgTable(
+  'customer',
+  {
+    companyId: companyId(),
+    id: id(),
+    name: text('name').notNull(),
+    contactName: text('contact_name').notNull().default(''),
+    email: text('email').notNull().default(''),
+    phone: text('phone').notNull().default(''),
+    billing: jsonb('billing').$type<Address>().notNull(),
+    internalNote: text('internal_note').notNull().default(''),
+    createdAt: instant('created_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
+    index('customer_name').on(t.companyId, t.name),
+  ],
+);
+
+/** An address where work happens. */
+export const site = pgTable(
+  'site',
+  {
+    companyId: companyId(),
+    id: id(),
+    customerId: uuid('customer_id').notNull(),
+    address: jsonb('address').$type<Address>().notNull(),
+    internalNote: text('internal_note').notNull().default(''),
+    createdAt: instant('created_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
+    index('site_customer').on(t.companyId, t.customerId),
+  ],
+);

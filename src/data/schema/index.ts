@@ -1,0 +1,6 @@
+export * from './accounts';
+export * from './customers';
+export * from './library';
+export * from './proposals';
+export * from './agreements';
+export * from './money';

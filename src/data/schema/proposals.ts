@@ -1,0 +1,162 @@
+import { sql } from 'drizzle-orm';
+import {
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { Choices, ProposalDocument } from '@/model';
+import { user } from './accounts';
+import { companyId, decimal, id, instant } from './columns';
+import { customer, site } from './customers';
+
+export const proposal = pgTable(
+  'proposal',
+  {
+    companyId: companyId(),
+    id: id(),
+    number: integer('number').notNull(),
+    customerId: uuid('customer_id').notNull(),
+    siteId: uuid('site_id').notNull(),
+    sellerId: uuid('seller_id').notNull(),
+    title: text('title').notNull(),
+    state: text('state', {
+      enum: ['draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn'],
+    }).notNull(),
+    document: jsonb('document').$type<ProposalDocument>().notNull(),
+    /** Counts saves; a save names the number it last saw. */
+    saveNumber: integer('save_number').notNull(),
+    /** The save the newest revision froze; null before the first send. */
+    sentSaveNumber: integer('sent_save_number'),
+    /** Total as suggested, kept for lists. */
+    total: decimal('total').notNull(),
+    createdAt: instant('created_at').notNull(),
+    updatedAt: instant('updated_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
+    foreignKey({ columns: [t.companyId, t.siteId], foreignColumns: [site.companyId, site.id] }),
+    foreignKey({ columns: [t.companyId, t.sellerId], foreignColumns: [user.companyId, user.id] }),
+    unique('proposal_number').on(t.companyId, t.number),
+    index('proposal_customer').on(t.companyId, t.customerId),
+    check(
+      'proposal_state',
+      sql`${t.state} in ('draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn')`,
+    ),
+  ],
+);
+
+/** Every save as it came, so that a late save can be told what changed. */
+export const proposalEdit = pgTable(
+  'proposal_edit',
+  {
+    companyId: companyId(),
+    proposalId: uuid('proposal_id').notNull(),
+    saveNumber: integer('save_number').notNull(),
+    patches: jsonb('patches').$type<unknown[]>().notNull(),
+    userId: uuid('user_id').notNull(),
+    at: instant('at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.proposalId, t.saveNumber] }),
+    foreignKey({ columns: [t.companyId, t.proposalId], foreignColumns: [proposal.companyId, proposal.id] }),
+  ],
+);
+
+/** A frozen state: canonical JSON (RFC 8785) and its SHA-256. Append-only; the newest one counts. */
+export const revision = pgTable(
+  'revision',
+  {
+    companyId: companyId(),
+    id: id(),
+    proposalId: uuid('proposal_id').notNull(),
+    number: integer('number').notNull(),
+    canonical: text('canonical').notNull(),
+    sha256: text('sha256').notNull(),
+    sentBy: uuid('sent_by').notNull(),
+    sentAt: instant('sent_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.proposalId], foreignColumns: [proposal.companyId, proposal.id] }),
+    unique('revision_number').on(t.companyId, t.proposalId, t.number),
+    check('revision_sha256', sql`${t.sha256} ~ '^[0-9a-f]{64}$'`),
+  ],
+);
+
+/** A private link to a proposal's booklet: only the hash of its 256 random bits is kept. */
+export const link = pgTable(
+  'link',
+  {
+    companyId: companyId(),
+    id: id(),
+    proposalId: uuid('proposal_id').notNull(),
+    tokenHash: text('token_hash').notNull(),
+    createdAt: instant('created_at').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    revokedAt: instant('revoked_at'),
+    firstOpenedAt: instant('first_opened_at'),
+    lastOpenedAt: instant('last_opened_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.proposalId], foreignColumns: [proposal.companyId, proposal.id] }),
+    unique('link_token').on(t.tokenHash),
+  ],
+);
+
+/** What the customer has decided so far on a revision, before signing. */
+export const customerChoice = pgTable(
+  'customer_choice',
+  {
+    companyId: companyId(),
+    revisionId: uuid('revision_id').notNull(),
+    choices: jsonb('choices').$type<Choices>().notNull(),
+    updatedAt: instant('updated_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.revisionId] }),
+    foreignKey({ columns: [t.companyId, t.revisionId], foreignColumns: [revision.companyId, revision.id] }),
+  ],
+);
+
+/** A customer's no, with the reason they gave. */
+export const decline = pgTable(
+  'decline',
+  {
+    companyId: companyId(),
+    id: id(),
+    revisionId: uuid('revision_id').notNull(),
+    reason: text('reason').notNull(),
+    at: instant('at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.revisionId], foreignColumns: [revision.companyId, revision.id] }),
+    unique('decline_revision').on(t.companyId, t.revisionId),
+  ],
+);
+
+/** Messages to customers. The simulated post delivers by showing them here. */
+export const message = pgTable(
+  'message',
+  {
+    companyId: companyId(),
+    id: id(),
+    proposalId: uuid('proposal_id'),
+    kind: text('kind').notNull(),
+    toAddress: text('to_address').notNull(),
+    subject: text('subject').notNull(),
+    body: text('body').notNull(),
+    state: text('state', { enum: ['delivered', 'returned'] }).notNull(),
+    at: instant('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.companyId, t.id] }), index('message_at').on(t.companyId, t.at)],
+);

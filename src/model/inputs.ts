@@ -1,0 +1,143 @@
+import Type from 'typebox';
+import { Choices } from './choices';
+import { BusinessDate, PartId, PositiveDecimalText } from './scalars';
+
+/* What people send to the acts, checked at every door. */
+
+const closed = { additionalProperties: false } as const;
+const Text = (most: number) => Type.String({ maxLength: most });
+const Needed = (most: number) => Type.String({ minLength: 1, maxLength: most, pattern: '\\S' });
+
+export const EntityId = Type.String({ format: 'uuid' });
+export const EmailAddress = Type.String({ format: 'email', maxLength: 200 });
+export const IdempotencyKey = Type.String({ pattern: '^[A-Za-z0-9_-]{8,80}$' });
+
+export const AddressInput = Type.Object(
+  {
+    street: Needed(200),
+    city: Needed(100),
+    region: Text(100),
+    postcode: Text(20),
+    country: Type.String({ pattern: '^[A-Z]{2}$' }),
+  },
+  closed,
+);
+export type AddressInput = Type.Static<typeof AddressInput>;
+
+export const CustomerInput = Type.Object(
+  {
+    name: Needed(200),
+    contactName: Text(200),
+    email: Type.Union([Type.Literal(''), EmailAddress]),
+    phone: Text(60),
+    billing: AddressInput,
+    internalNote: Text(2000),
+  },
+  closed,
+);
+export type CustomerInput = Type.Static<typeof CustomerInput>;
+
+export const SiteInput = Type.Object(
+  { customerId: EntityId, address: AddressInput, internalNote: Text(2000) },
+  closed,
+);
+export type SiteInput = Type.Static<typeof SiteInput>;
+
+export const StartInput = Type.Object(
+  {
+    customerId: EntityId,
+    siteId: EntityId,
+    title: Needed(200),
+    templateId: Type.Union([EntityId, Type.Null()]),
+  },
+  closed,
+);
+export type StartInput = Type.Static<typeof StartInput>;
+
+export const JsonPatch = Type.Array(
+  Type.Union([
+    Type.Object({ op: Type.Literal('remove'), path: Type.String({ maxLength: 300 }) }, closed),
+    Type.Object(
+      {
+        op: Type.Union([Type.Literal('add'), Type.Literal('replace')]),
+        path: Type.String({ maxLength: 300 }),
+        value: Type.Unknown(),
+      },
+      closed,
+    ),
+  ]),
+  { minItems: 1, maxItems: 20000 },
+);
+export const SaveInput = Type.Object(
+  { proposalId: EntityId, saveNumber: Type.Integer({ minimum: 0 }), patches: JsonPatch },
+  closed,
+);
+
+export const SendInput = Type.Object(
+  { proposalId: EntityId, saveNumber: Type.Integer({ minimum: 0 }), to: EmailAddress, words: Text(4000) },
+  closed,
+);
+export type SendInput = Type.Static<typeof SendInput>;
+
+export const Signature = Type.Union([
+  Type.Object({ kind: Type.Literal('typed') }, closed),
+  Type.Object(
+    {
+      kind: Type.Literal('drawn'),
+      // Only what the signature pad writes: one path of moves and lines, nothing that could run.
+      path: Type.String({ pattern: '^[MLC0-9 .,-]+$', minLength: 8, maxLength: 60000 }),
+      width: Type.Integer({ minimum: 40, maximum: 4000 }),
+      height: Type.Integer({ minimum: 40, maximum: 4000 }),
+    },
+    closed,
+  ),
+]);
+export type Signature = Type.Static<typeof Signature>;
+
+export const AcceptInput = Type.Object(
+  {
+    revisionId: EntityId,
+    choices: Choices,
+    /** The total the signer saw. */
+    total: Type.String({ maxLength: 30 }),
+    signerName: Needed(200),
+    signature: Signature,
+    consent: Type.Literal(true),
+    idempotencyKey: IdempotencyKey,
+  },
+  closed,
+);
+
+export const DeclineInput = Type.Object({ revisionId: EntityId, reason: Needed(2000) }, closed);
+
+export const ChooseInput = Type.Object({ revisionId: EntityId, choices: Choices }, closed);
+
+export const CardInput = Type.Object(
+  { number: Needed(30), expiry: Needed(10), idempotencyKey: IdempotencyKey },
+  closed,
+);
+
+export const PaymentInput = Type.Object(
+  {
+    agreementId: EntityId,
+    method: Type.Union([Type.Literal('cheque'), Type.Literal('transfer'), Type.Literal('cash')]),
+    amount: PositiveDecimalText,
+    receivedOn: BusinessDate,
+    reference: Text(200),
+    idempotencyKey: IdempotencyKey,
+  },
+  closed,
+);
+export type PaymentInput = Type.Static<typeof PaymentInput>;
+
+export const IssueInput = Type.Object(
+  {
+    agreementId: EntityId,
+    what: Type.Union([
+      Type.Object({ entryId: PartId }, closed),
+      Type.Object({ rest: Type.Literal(true) }, closed),
+    ]),
+  },
+  closed,
+);
+export type IssueInput = Type.Static<typeof IssueInput>;

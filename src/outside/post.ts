@@ -1,0 +1,24 @@
+/** A message that leaves the house. */
+export interface Letter {
+  readonly to: string;
+  readonly subject: string;
+  readonly body: string;
+}
+
+/** What became of it. */
+export interface Delivery {
+  readonly state: 'delivered' | 'returned';
+}
+
+/** The way messages go out. */
+export interface Post {
+  deliver(letter: Letter): Delivery;
+}
+
+/**
+ * The stand-in: nothing leaves the machine. Messages are read in the outbox; addresses at `returned.example` come back,
+ * so that this can be seen too.
+ */
+export const simulatedPost: Post = {
+  deliver: ({ to }) => ({ state: to.toLowerCase().endsWith('@returned.example') ? 'returned' : 'delivered' }),
+};
