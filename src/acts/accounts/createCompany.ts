@@ -17,17 +17,15 @@ export async function createCompany(
   const passwordHash = await hashPassword(owner.password);
   await beforeCompany(async (tx) => {
     await tx.insert(company).values({ ...values, id: companyId, createdAt: now });
-    await tx
-      .insert(user)
-      .values({
-        companyId,
-        id: userId,
-        email: owner.email,
-        name: owner.name,
-        role: 'owner',
-        passwordHash,
-        createdAt: now,
-      });
+    await tx.insert(user).values({
+      companyId,
+      id: userId,
+      email: owner.email,
+      name: owner.name,
+      role: 'owner',
+      passwordHash,
+      createdAt: now,
+    });
   });
   return { companyId, userId, name: owner.name, role: 'owner', now };
 }

@@ -135,19 +135,17 @@ async function insertAgreementParts(
     ),
   );
   if (taxes.length > 0) await tx.insert(agreementLineTax).values(taxes);
-  await tx
-    .insert(agreementPayment)
-    .values(
-      frozen.payments.map(({ id, name, kind, due, amount }, position) => ({
-        ...key,
-        entryId: id,
-        position,
-        name,
-        kind,
-        due,
-        amount: money(amount),
-      })),
-    );
+  await tx.insert(agreementPayment).values(
+    frozen.payments.map(({ id, name, kind, due, amount }, position) => ({
+      ...key,
+      entryId: id,
+      position,
+      name,
+      kind,
+      due,
+      amount: money(amount),
+    })),
+  );
 }
 
 /**
@@ -270,15 +268,13 @@ export async function declineProposal(visitor: Visitor, input: unknown): Promise
     if (current.state === 'declined') return;
     refuseClosed(current);
     await refuseReplaced(tx, current, revisionId);
-    await tx
-      .insert(decline)
-      .values({
-        companyId: visitor.companyId,
-        id: newId(visitor.now),
-        revisionId,
-        reason: reason.trim(),
-        at: visitor.now,
-      });
+    await tx.insert(decline).values({
+      companyId: visitor.companyId,
+      id: newId(visitor.now),
+      revisionId,
+      reason: reason.trim(),
+      at: visitor.now,
+    });
     await tx
       .update(proposal)
       .set({ state: 'declined', updatedAt: visitor.now })

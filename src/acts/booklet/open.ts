@@ -148,11 +148,14 @@ export async function openBooklet(visitor: Visitor): Promise<Booklet> {
   });
 }
 
+type Current = Awaited<ReturnType<typeof currentRevision>>;
+/** What a booklet is built from: a revision, or (in the preview) the document as it stands. */
+export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state'> & {
+  readonly revision: Pick<Current['revision'], 'id' | 'number' | 'sentAt'>;
+};
+
 /** The booklet of a loaded revision. */
-export async function readBooklet(
-  tx: Transaction,
-  current: Awaited<ReturnType<typeof currentRevision>>,
-): Promise<Booklet> {
+export async function readBooklet(tx: Transaction, current: Readable): Promise<Booklet> {
   const { proposal: row, revision: newest, document, ours, state } = current;
   const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
   const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));

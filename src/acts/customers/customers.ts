@@ -125,15 +125,13 @@ export async function saveCustomer(
     const id = newId(actor.now);
     const siteId = newId(actor.now);
     await tx.insert(customer).values({ companyId: actor.companyId, id, ...values, createdAt: actor.now });
-    await tx
-      .insert(site)
-      .values({
-        companyId: actor.companyId,
-        id: siteId,
-        customerId: id,
-        address: values.billing,
-        createdAt: actor.now,
-      });
+    await tx.insert(site).values({
+      companyId: actor.companyId,
+      id: siteId,
+      customerId: id,
+      address: values.billing,
+      createdAt: actor.now,
+    });
     await note(tx, actor, 'customer added', id);
     return { id, siteId };
   });

@@ -14,18 +14,14 @@ export async function addItems(actor: Actor, inputs: readonly unknown[]): Promis
   const items = inputs.map((input) => ({ id: newId(actor.now), ...check(ItemInput, input, 'The item') }));
   await inCompany(actor.companyId, async (tx) => {
     for (let at = 0; at < items.length; at += 500)
-      await tx
-        .insert(item)
-        .values(
-          items
-            .slice(at, at + 500)
-            .map((row) => ({
-              ...row,
-              companyId: actor.companyId,
-              searchText: searchText(row),
-              createdAt: actor.now,
-            })),
-        );
+      await tx.insert(item).values(
+        items.slice(at, at + 500).map((row) => ({
+          ...row,
+          companyId: actor.companyId,
+          searchText: searchText(row),
+          createdAt: actor.now,
+        })),
+      );
   });
   return items.map(({ internalNote: _, ...row }) => row);
 }

@@ -1,4 +1,4 @@
-import type { CostType, Line } from '@/model';
+import type { CostPart, CostType, Line } from '@/model';
 import { costTypes } from '@/model';
 import type { Amount, Fixed } from '../number';
 import { allocate, multiplyFixed, parseFixed, roundFixed } from '../number';
@@ -16,12 +16,7 @@ export interface UnitCost {
   readonly replaced: Fixed | null;
 }
 
-/**
- * Unit cost of a line: the sum of its cost types, labour as hours × rate, each rounded to {@link UNIT_COST_PLACES}.
- * A cost typed over it counts instead, spread over the types in the library's proportion (all of it "other" where the
- * library has none), and the replaced value stays at hand.
- */
-export function unitCost(line: Line): UnitCost {
+function costByType(costs: readonly CostPart[]): Record<CostType, bigint> {
   const byType: Record<CostType, bigint> = {
     material: 0n,
     labour: 0n,
@@ -29,13 +24,29 @@ export function unitCost(line: Line): UnitCost {
     subcontract: 0n,
     other: 0n,
   };
-  for (const part of line.costs) {
+  for (const part of costs) {
     const cost =
       part.type === 'labour'
         ? multiplyFixed(parseFixed(part.hours), parseFixed(part.rate))
         : parseFixed(part.amount);
     byType[part.type] += roundFixed(cost, UNIT_COST_PLACES);
   }
+  return byType;
+}
+
+/** Unit cost of a library item: the sum of its cost types, each rounded to {@link UNIT_COST_PLACES}. */
+export function itemUnitCost(costs: readonly CostPart[]): Fixed {
+  const byType = costByType(costs);
+  return costTypes.reduce((sum, type) => sum + byType[type], 0n) as Fixed;
+}
+
+/**
+ * Unit cost of a line: the sum of its cost types, labour as hours × rate, each rounded to {@link UNIT_COST_PLACES}.
+ * A cost typed over it counts instead, spread over the types in the library's proportion (all of it "other" where the
+ * library has none), and the replaced value stays at hand.
+ */
+export function unitCost(line: Line): UnitCost {
+  const byType = costByType(line.costs);
   const total = costTypes.reduce((sum, type) => sum + byType[type], 0n) as Fixed;
   if (line.typedCost === undefined) return { total, byType: byType as CostByType, replaced: null };
 

@@ -1,8 +1,8 @@
 import type { Choices, CostType, Line, Section } from '@/model';
 import { costTypes } from '@/model';
 import { decidedAlternative, decidedQuantity, isIn, linesOf } from '../choice/decided';
-import type { Amount } from '../number';
-import { ZERO, allocate } from '../number';
+import type { Amount, Fixed } from '../number';
+import { ZERO, allocate, ratio } from '../number';
 import type { LineFigures } from './line';
 import { discountOn, lineFigures } from './line';
 import type { LoadFactors } from './loads';
@@ -27,6 +27,8 @@ export interface SectionFigures {
   readonly discount: Amount;
   readonly net: Amount;
   readonly netByTaxClass: ReadonlyMap<string, Amount>;
+  /** (Net − cost) ÷ net, before the discount on the whole; null when there is nothing to divide by. */
+  readonly margin: Fixed | null;
 }
 
 const deciders = new WeakMap<Section, readonly string[]>();
@@ -110,6 +112,7 @@ function compute(
     discount,
     net: (amount - discount) as Amount,
     netByTaxClass,
+    margin: ratio(amount - discount - cost, amount - discount),
   };
 }
 

@@ -1,0 +1,29 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { readAgreement } from '@/acts/agreements/read';
+import { readSettings } from '@/acts/company';
+import { Problem } from '@/acts/problem';
+import { AgreementPage } from '@/desk/agreements/AgreementPage';
+import { issueInvoiceAction, previewInvoiceAction, recordPaymentAction } from '../../../actions';
+import { isId } from '../../../params';
+import { pageActor } from '../../../session';
+
+export const metadata: Metadata = { title: 'Agreement' };
+
+export default async function AgreementRoute({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const agreement = await readAgreement(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  const { company } = await readSettings(actor);
+  return (
+    <AgreementPage
+      agreement={agreement}
+      timeZone={company.timeZone}
+      actions={{ preview: previewInvoiceAction, issue: issueInvoiceAction, record: recordPaymentAction }}
+    />
+  );
+}

@@ -1,0 +1,21 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { readCustomer } from '@/acts/customers/customers';
+import { Problem } from '@/acts/problem';
+import { CustomerPage } from '@/desk/customers/CustomerPage';
+import { saveCustomerAction, saveSiteAction } from '../../../actions';
+import { isId } from '../../../params';
+import { pageActor } from '../../../session';
+
+export const metadata: Metadata = { title: 'Customer' };
+
+export default async function CustomerRoute({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const found = await readCustomer(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  return <CustomerPage found={found} save={saveCustomerAction} saveSite={saveSiteAction} />;
+}

@@ -1,0 +1,19 @@
+import '@/ui/theme/antd.css';
+import '@/desk/desk.css';
+import type { ReactNode } from 'react';
+import { Rail } from '@/desk/Rail';
+import { Providers } from '@/ui/Providers';
+import { signOutAction } from '../actions';
+import { pageActor, requestNonce } from '../session';
+
+export default async function DeskLayout({ children }: { children: ReactNode }) {
+  const actor = await pageActor();
+  return (
+    <Providers nonce={await requestNonce()}>
+      <div className="desk">
+        <Rail name={actor.name} signOut={signOutAction} />
+        <main className="desk-main">{children}</main>
+      </div>
+    </Providers>
+  );
+}

@@ -1,0 +1,34 @@
+import type { Metadata } from 'next';
+import { readSettings } from '@/acts/company';
+import { listMessages } from '@/acts/proposals/send';
+import { showInstant } from '@/ui/dates';
+import { Linked } from '@/ui/Linked';
+import { pageActor } from '../../session';
+
+export const metadata: Metadata = { title: 'Outbox' };
+
+export default async function OutboxPage() {
+  const actor = await pageActor();
+  const [messages, { company }] = await Promise.all([listMessages(actor), readSettings(actor)]);
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>Outbox</h1>
+        <span className="soft">Simulated post: nothing leaves this machine.</span>
+      </header>
+      {messages.length === 0 && <p className="empty">Nothing sent yet.</p>}
+      {messages.map((message) => (
+        <article key={message.id} className="panel" style={{ marginBottom: 14, maxWidth: 760 }}>
+          <h2>{message.subject}</h2>
+          <p className="soft" style={{ margin: '0 0 8px' }}>
+            to {message.toAddress} · {showInstant(message.at, company.timeZone)}
+            {message.state === 'returned' && <strong className="wrong"> · came back: no such address</strong>}
+          </p>
+          <p style={{ margin: 0, whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>
+            <Linked text={message.body} />
+          </p>
+        </article>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,60 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { readSettings } from '@/acts/company';
+import { Problem } from '@/acts/problem';
+import { readProposal } from '@/acts/proposals/read';
+import type { Step } from '@/desk/editor/Editor';
+import { Editor } from '@/desk/editor/Editor';
+import '@/desk/editor/editor.css';
+import {
+  revokeLinksAction,
+  saveProposalAction,
+  sendProposalAction,
+  withdrawProposalAction,
+} from '../../../actions';
+import { isId } from '../../../params';
+import { pageActor } from '../../../session';
+
+export const metadata: Metadata = { title: 'Proposal' };
+
+const steps: Record<string, Step> = {
+  scope: 'Scope',
+  choices: 'Choices',
+  price: 'Price',
+  payments: 'Payments',
+  wording: 'Wording',
+  send: 'Send',
+};
+
+export default async function ProposalPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ step?: string }>;
+}) {
+  const { id } = await params;
+  const { step } = await searchParams;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const proposal = await readProposal(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  const { company } = await readSettings(actor);
+  const actions = {
+    save: saveProposalAction,
+    send: sendProposalAction,
+    withdraw: withdrawProposalAction,
+    revokeLinks: revokeLinksAction,
+  };
+  return (
+    <Editor
+      key={proposal.id}
+      proposal={proposal}
+      firstStep={steps[String(step)] ?? 'Scope'}
+      timeZone={company.timeZone}
+      actions={actions}
+    />
+  );
+}

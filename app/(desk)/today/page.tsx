@@ -1,0 +1,123 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { listAgreements } from '@/acts/agreements/read';
+import { readMoney } from '@/acts/money/invoices';
+import { listProposals } from '@/acts/proposals/read';
+import { showDecimal } from '@/core/number';
+import { showDay } from '@/ui/dates';
+import { LinkButton } from '@/ui/LinkButton';
+import { StateMark } from '@/ui/StateMark';
+import { Track } from '@/ui/Track';
+import { pageActor } from '../../session';
+
+export const metadata: Metadata = { title: 'Today' };
+
+export default async function TodayPage() {
+  const actor = await pageActor();
+  const [proposals, agreements, money] = await Promise.all([
+    listProposals(actor),
+    listAgreements(actor),
+    readMoney(actor),
+  ]);
+  const waiting = proposals.filter(({ state }) => state === 'sent');
+  const drafts = proposals.filter(({ state }) => state === 'draft');
+  const late = money.invoices.filter(({ overdue }) => overdue);
+  const running = agreements.filter(
+    ({ standing }) => standing.leftToBill !== '0.00' || standing.billedUnpaid !== '0.00',
+  );
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>Good day, {actor.name.split(' ')[0]}</h1>
+        <span className="page-actions">
+          <Link href="/outbox">Outbox</Link>
+          <LinkButton primary href="/proposals/new">
+            New proposal
+          </LinkButton>
+        </span>
+      </header>
+      {late.length > 0 && (
+        <>
+          <h2 className="wrong">Late</h2>
+          <table className="table-plain">
+            <tbody>
+              {late.map((row) => (
+                <tr key={row.id} className="link-row">
+                  <td>
+                    <Link href={`/agreements/${row.agreementId}`}>Invoice {row.number}</Link> {row.what}
+                  </td>
+                  <td>{row.customer}</td>
+                  <td className="wrong">due {showDay(row.dueOn)}</td>
+                  <td className="amount">{showDecimal(row.open)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+      <h2>With the customer</h2>
+      {waiting.length === 0 ? (
+        <p className="empty">No proposal is out. Finish a draft and send it.</p>
+      ) : (
+        <table className="table-plain">
+          <tbody>
+            {waiting.map((row) => (
+              <tr key={row.id} className="link-row">
+                <td>
+                  <Link href={`/proposals/${row.id}`}>{row.title}</Link>
+                  {row.unsentChanges && <span className="soft"> · changed since it was sent</span>}
+                </td>
+                <td>{row.customer}</td>
+                <td className="soft">
+                  {row.openedAt ? `opened ${showDay(row.openedAt)}` : 'not opened yet'}
+                </td>
+                <td className="soft">{row.validUntil ? `holds until ${showDay(row.validUntil)}` : ''}</td>
+                <td className="amount">{showDecimal(row.total)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <h2>On your table</h2>
+      {drafts.length === 0 ? (
+        <p className="empty">
+          No draft. <Link href="/proposals/new">Start a proposal</Link>.
+        </p>
+      ) : (
+        <table className="table-plain">
+          <tbody>
+            {drafts.map((row) => (
+              <tr key={row.id} className="link-row">
+                <td>
+                  <Link href={`/proposals/${row.id}`}>{row.title}</Link>
+                </td>
+                <td>{row.customer}</td>
+                <td>
+                  <StateMark state={row.state} />
+                </td>
+                <td className="amount">{showDecimal(row.total)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <h2>Under way</h2>
+      <table className="table-plain">
+        <tbody>
+          {running.map((row) => (
+            <tr key={row.id} className="link-row">
+              <td style={{ width: '34%' }}>
+                <Link href={`/agreements/${row.id}`}>{row.title}</Link>
+                <div className="soft">{row.customer}</div>
+              </td>
+              <td style={{ verticalAlign: 'middle' }}>
+                <Track parts={row.track} />
+              </td>
+              <td className="amount">{showDecimal(row.standing.leftToBill)} to bill</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,98 @@
+'use server';
+
+import { cookies, headers } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { revokeSession, signOut } from '@/acts/accounts/session';
+import { signIn } from '@/acts/accounts/signIn';
+import { issueInvoice, previewInvoice } from '@/acts/agreements/issue';
+import { saveSettings } from '@/acts/company';
+import { saveCustomer, saveSite } from '@/acts/customers/customers';
+import { recordPayment } from '@/acts/money/payments';
+import { Problem, answer } from '@/acts/problem';
+import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
+import { revokeLinks, sendProposal } from '@/acts/proposals/send';
+import { importProposal, startProposal } from '@/acts/proposals/start';
+import { actionActor, sessionCookie } from './session';
+
+/* The desk's doors. Each says who is asking and hands over to one act, which checks the rest. */
+
+export async function signInAction(input: { email: string; password: string }) {
+  const given = await answer(async () =>
+    signIn(
+      { email: input?.email, password: input?.password, browser: (await headers()).get('user-agent') ?? '' },
+      new Date(),
+    ),
+  );
+  if (!given.ok) return given;
+  (await cookies()).set(sessionCookie, given.value.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: (process.env.IMPEGNO_ADDRESS ?? '').startsWith('https:'),
+    path: '/',
+    expires: given.value.expiresAt,
+  });
+  redirect('/today');
+}
+
+export async function signOutAction() {
+  const store = await cookies();
+  const token = store.get(sessionCookie)?.value;
+  if (token) await signOut(token, new Date());
+  store.delete(sessionCookie);
+  redirect('/sign-in');
+}
+
+export const revokeSessionAction = async (id: string) =>
+  answer(async () => revokeSession(await actionActor(), String(id)));
+
+export const saveSettingsAction = async (input: unknown) =>
+  answer(async () => saveSettings(await actionActor(), input));
+
+export async function setLookAction(look: string) {
+  const store = await cookies();
+  if (look === 'light' || look === 'dark')
+    store.set('impegno-look', look, { path: '/', maxAge: 365 * 24 * 3600, sameSite: 'lax' });
+  else store.delete('impegno-look');
+}
+
+export const saveCustomerAction = async (input: unknown, id?: string) =>
+  answer(async () => saveCustomer(await actionActor(), input, id));
+
+export const saveSiteAction = async (input: unknown, id?: string) =>
+  answer(async () => saveSite(await actionActor(), input, id));
+
+export const startProposalAction = async (input: unknown) =>
+  answer(async () => startProposal(await actionActor(), input));
+
+export const importProposalAction = async (place: { customerId: string; siteId: string }, text: string) =>
+  answer(async () => {
+    const actor = await actionActor();
+    let input: unknown;
+    try {
+      input = JSON.parse(text);
+    } catch {
+      throw new Problem(422, 'This file is not JSON.');
+    }
+    return importProposal(actor, place, input);
+  });
+
+export const saveProposalAction = async (input: unknown) =>
+  answer(async () => saveProposal(await actionActor(), input));
+
+export const sendProposalAction = async (input: unknown) =>
+  answer(async () => sendProposal(await actionActor(), input));
+
+export const withdrawProposalAction = async (id: string) =>
+  answer(async () => withdrawProposal(await actionActor(), String(id)));
+
+export const revokeLinksAction = async (id: string) =>
+  answer(async () => revokeLinks(await actionActor(), String(id)));
+
+export const previewInvoiceAction = async (input: unknown) =>
+  answer(async () => previewInvoice(await actionActor(), input));
+
+export const issueInvoiceAction = async (input: unknown) =>
+  answer(async () => issueInvoice(await actionActor(), input));
+
+export const recordPaymentAction = async (input: unknown) =>
+  answer(async () => recordPayment(await actionActor(), input));

@@ -1,0 +1,4 @@
+import { chooseInBooklet } from '@/acts/booklet/decide';
+import { bookletDoor } from '../../door';
+
+export const POST = bookletDoor(chooseInBooklet);

@@ -1,0 +1,29 @@
+import '@/booklet/booklet.css';
+import type { Metadata } from 'next';
+import { consentSentence } from '@/acts/booklet/decide';
+import { openBooklet, visitorOf } from '@/acts/booklet/open';
+import { Problem } from '@/acts/problem';
+import { Booklet } from '@/booklet/Booklet';
+import { trialCards } from '@/outside/cards';
+import { requestOrigin } from '../../session';
+
+export const metadata: Metadata = { title: 'Your proposal', robots: { index: false, follow: false } };
+
+export default async function BookletPage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  let booklet;
+  try {
+    booklet = await openBooklet(await visitorOf(token, await requestOrigin(), new Date()));
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    return (
+      <div className="booklet">
+        <section className="leaf">
+          <h1>This link leads nowhere</h1>
+          <p>{error.message}</p>
+        </section>
+      </div>
+    );
+  }
+  return <Booklet first={booklet} address={`/b/${token}`} consent={consentSentence} trial={trialCards} />;
+}

@@ -1,0 +1,33 @@
+import type { Visitor } from '@/acts/booklet/open';
+import { visitorOf } from '@/acts/booklet/open';
+import { Problem, respond } from '@/acts/problem';
+import { requestOrigin } from '../session';
+
+const LARGEST = 200_000;
+
+interface Context {
+  readonly params: Promise<{ token: string }>;
+}
+
+/** A door of the booklet that takes JSON: who is it (the link), is it JSON of a fair size, then the act. */
+export function bookletDoor(act: (visitor: Visitor, input: unknown, request: Request) => Promise<unknown>) {
+  return (request: Request, { params }: Context): Promise<Response> =>
+    respond(async () => {
+      const { token } = await params;
+      // A form of another site cannot send this type without being asked first.
+      if (!request.headers.get('content-type')?.startsWith('application/json'))
+        throw new Problem(400, 'This door takes JSON.');
+      const visitor = await visitorOf(token, await requestOrigin(), new Date());
+      const text = await request.text();
+      if (text.length > LARGEST) throw new Problem(422, 'That is too much to send.');
+      let input: unknown;
+      try {
+        input = JSON.parse(text);
+      } catch {
+        throw new Problem(400, 'This is not JSON.');
+      }
+      return Response.json((await act(visitor, input, request)) ?? {}, {
+        headers: { 'cache-control': 'private, no-store' },
+      });
+    });
+}

@@ -1,0 +1,26 @@
+import '@fontsource/chivo/latin-400.css';
+import '@fontsource/chivo/latin-500.css';
+import '@fontsource/chivo/latin-700.css';
+import '@fontsource/bitter/latin-400.css';
+import '@fontsource/bitter/latin-600.css';
+import '@/ui/theme/base.css';
+import type { Metadata, Viewport } from 'next';
+import { cookies } from 'next/headers';
+import type { ReactNode } from 'react';
+
+export const metadata: Metadata = {
+  title: { default: 'Impegno', template: '%s · Impegno' },
+  description: 'Proposals, choices and stage invoices',
+};
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+/** The colours are set before anything is drawn: by the person's choice (a cookie), else by what their system prefers. */
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const chosen = (await cookies()).get('impegno-look')?.value;
+  const look = chosen === 'light' || chosen === 'dark' ? { 'data-theme': chosen } : {};
+  return (
+    <html lang="en" {...look}>
+      <body>{children}</body>
+    </html>
+  );
+}

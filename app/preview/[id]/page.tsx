@@ -1,0 +1,24 @@
+import '@/booklet/booklet.css';
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { consentSentence } from '@/acts/booklet/decide';
+import { previewBooklet } from '@/acts/booklet/preview';
+import { Problem } from '@/acts/problem';
+import { Booklet } from '@/booklet/Booklet';
+import { trialCards } from '@/outside/cards';
+import { isId } from '../../params';
+import { pageActor } from '../../session';
+
+export const metadata: Metadata = { title: 'Preview' };
+
+/** The booklet as the customer would get it now, for those at the desk. Nothing can be decided in it. */
+export default async function PreviewPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const booklet = await previewBooklet(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  return <Booklet first={booklet} address={null} consent={consentSentence} trial={trialCards} />;
+}

@@ -1,0 +1,36 @@
+import { cookies, headers } from 'next/headers';
+import { redirect } from 'next/navigation';
+import type { Actor } from '@/acts/actor';
+import { actorOf } from '@/acts/accounts/session';
+import { Problem } from '@/acts/problem';
+
+export const sessionCookie = 'impegno-session';
+
+/** Who is signed in, or null. */
+export async function currentActor(): Promise<Actor | null> {
+  return actorOf((await cookies()).get(sessionCookie)?.value, new Date());
+}
+
+/** Who is signed in; a page sends everyone else to sign in. */
+export async function pageActor(): Promise<Actor> {
+  const actor = await currentActor();
+  if (!actor) redirect('/sign-in');
+  return actor;
+}
+
+/** Who is signed in; an action or a route refuses everyone else. */
+export async function actionActor(): Promise<Actor> {
+  const actor = await currentActor();
+  if (!actor) throw new Problem(401, 'Your session is over. Sign in again; nothing you see here is lost.');
+  return actor;
+}
+
+/** The nonce of this request's content security policy. */
+export async function requestNonce(): Promise<string | undefined> {
+  return (await headers()).get('x-nonce') ?? undefined;
+}
+
+/** From where a request without an account comes, for limiting tries. */
+export async function requestOrigin(): Promise<string> {
+  return (await headers()).get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'direct';
+}

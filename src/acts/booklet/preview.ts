@@ -1,0 +1,29 @@
+import { desc, eq } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { proposal, revision } from '@/data/schema';
+import type { Actor } from '../actor';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import type { Booklet } from './open';
+import { readBooklet } from './open';
+
+/** The booklet the customer would get if the proposal were sent as it stands. */
+export async function previewBooklet(actor: Actor, proposalId: string): Promise<Booklet> {
+  return inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId));
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    const [newest] = await tx
+      .select()
+      .from(revision)
+      .where(eq(revision.proposalId, proposalId))
+      .orderBy(desc(revision.number))
+      .limit(1);
+    return readBooklet(tx, {
+      proposal: row,
+      revision: newest ?? { id: proposalId, number: 0, sentAt: actor.now },
+      document: row.document,
+      ours: await companyOf(tx, actor.companyId),
+      state: row.state === 'accepted' ? 'accepted' : 'draft',
+    });
+  });
+}

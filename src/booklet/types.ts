@@ -1,0 +1,3 @@
+/* What the booklet is given; only types, so that nothing of the acts can come along. */
+export type { Booklet } from '@/acts/booklet/open';
+export type { DepositAnswer } from '@/acts/booklet/payDeposit';

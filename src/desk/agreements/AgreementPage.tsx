@@ -1,0 +1,269 @@
+'use client';
+
+import { Button } from 'antd';
+import Link from 'next/link';
+import { Fragment, useState } from 'react';
+import type { InvoicePreview } from '@/acts/agreements/issue';
+import type { AgreementAtDesk } from '@/acts/agreements/read';
+import { showDecimal } from '@/core/number';
+import type { Answer, IssueInput, PaymentInput } from '@/model';
+import { unitName } from '@/model';
+import { showDate, showInstant } from '@/ui/dates';
+import { StateMark } from '@/ui/StateMark';
+import { Track } from '@/ui/Track';
+import { IssueDialog } from './IssueDialog';
+import { PaymentDialog } from './PaymentDialog';
+
+export interface AgreementActions {
+  readonly preview: (input: IssueInput) => Promise<Answer<InvoicePreview>>;
+  readonly issue: (input: IssueInput) => Promise<Answer<{ id: string; number: number }>>;
+  readonly record: (input: PaymentInput) => Promise<Answer<{ id: string }>>;
+}
+
+function Figure({ name, value, wrong = false }: { name: string; value: string; wrong?: boolean }) {
+  return (
+    <div>
+      <div className="figure-name">{name}</div>
+      <div className={wrong ? 'figure-value wrong' : 'figure-value'}>{showDecimal(value)}</div>
+    </div>
+  );
+}
+
+/** An agreement: its track, its payments and invoices, its lines, and who signed what. */
+export function AgreementPage({
+  agreement,
+  timeZone,
+  actions,
+}: {
+  agreement: AgreementAtDesk;
+  timeZone: string;
+  actions: AgreementActions;
+}) {
+  const [issuing, setIssuing] = useState<IssueInput['what'] | null>(null);
+  const [paying, setPaying] = useState(false);
+  const { standing } = agreement;
+  const next = agreement.payments.find(({ invoice, amount }) => !invoice && amount !== '0.00');
+  const done = standing.leftToBill === '0.00';
+  const sections = [...new Set(agreement.lines.map(({ section }) => section))];
+  const late = agreement.invoices.some(({ overdue }) => overdue);
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>{agreement.title}</h1>
+        <span className="soft">
+          Agreement {agreement.number} ·{' '}
+          <Link href={`/customers/${agreement.customer.id}`}>{agreement.customer.name}</Link> ·{' '}
+          {agreement.site}
+        </span>
+        <span className="page-actions">
+          <Button onClick={() => setPaying(true)}>Record payment</Button>
+          {!done && <Button onClick={() => setIssuing({ rest: true })}>Bill all that is left</Button>}
+          {!done && next && (
+            <Button type="primary" onClick={() => setIssuing({ entryId: next.id })}>
+              Bill “{next.name}”
+            </Button>
+          )}
+        </span>
+      </header>
+      <Track parts={agreement.track} height={26} named />
+      <div className="figures" style={{ marginTop: 16 }} data-testid="standing">
+        <Figure name="Contract sum" value={standing.sumToDate} />
+        <Figure name="Billed (hatched)" value={standing.billed} />
+        <Figure name="Paid (solid)" value={standing.paid} />
+        <Figure name="Billed, not paid" value={standing.billedUnpaid} wrong={late} />
+        <Figure name="Left to bill" value={standing.leftToBill} />
+      </div>
+
+      <div className="columns-2">
+        <div>
+          <h2>Invoices</h2>
+          {agreement.invoices.length === 0 ? (
+            <p className="empty">Nothing is billed yet.</p>
+          ) : (
+            <table className="table-plain">
+              <thead>
+                <tr>
+                  <th>No.</th>
+                  <th>For</th>
+                  <th>Issued</th>
+                  <th>Due</th>
+                  <th>State</th>
+                  <th className="amount">Total</th>
+                  <th className="amount">Open</th>
+                  <th>Papers</th>
+                </tr>
+              </thead>
+              <tbody>
+                {agreement.invoices.map((invoice) => (
+                  <tr key={invoice.id}>
+                    <td>
+                      <Link href={`/money/${invoice.id}`}>{invoice.number}</Link>
+                    </td>
+                    <td>{invoice.title}</td>
+                    <td>{showDate(invoice.issuedOn)}</td>
+                    <td>{showDate(invoice.dueOn)}</td>
+                    <td>
+                      <StateMark state={invoice.overdue ? 'overdue' : invoice.state} />
+                    </td>
+                    <td className="amount">{showDecimal(invoice.total)}</td>
+                    <td className="amount">{invoice.open === '0.00' ? '' : showDecimal(invoice.open)}</td>
+                    <td className="nowrap">
+                      <a href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>PDF</a> ·{' '}
+                      <a href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>UBL</a>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {agreement.received.length > 0 && (
+            <>
+              <h2>Received</h2>
+              <table className="table-plain">
+                <tbody>
+                  {agreement.received.map((row) => (
+                    <tr key={row.id}>
+                      <td>{showDate(row.receivedOn)}</td>
+                      <td>{row.method}</td>
+                      <td className="soft">{row.reference}</td>
+                      <td className="amount">{showDecimal(row.amount)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </>
+          )}
+          <h2>Lines</h2>
+          <table className="table-plain">
+            <thead>
+              <tr>
+                <th>Work</th>
+                <th className="amount">Quantity</th>
+                <th>Unit</th>
+                <th className="amount">Agreed</th>
+                <th className="amount">Billed</th>
+                <th className="amount">Left</th>
+              </tr>
+            </thead>
+            <tbody>
+              {sections.map((section) => (
+                <Fragment key={section}>
+                  <tr className="section-row">
+                    <td colSpan={6}>{section}</td>
+                  </tr>
+                  {agreement.lines
+                    .filter((line) => line.section === section)
+                    .map((line) => (
+                      <tr key={line.id}>
+                        <td>{line.description}</td>
+                        <td className="amount">{showDecimal(line.quantity)}</td>
+                        <td>{unitName(line.unit)}</td>
+                        <td className="amount">{showDecimal(line.agreed)}</td>
+                        <td className="amount">{line.billed === '0.00' ? '' : showDecimal(line.billed)}</td>
+                        <td className="amount">{line.left === '0.00' ? '' : showDecimal(line.left)}</td>
+                      </tr>
+                    ))}
+                </Fragment>
+              ))}
+              <tr>
+                <td colSpan={3}>Net</td>
+                <td className="amount">{showDecimal(agreement.net)}</td>
+                <td />
+                <td />
+              </tr>
+              {agreement.taxes.map((tax) => (
+                <tr key={tax.name}>
+                  <td colSpan={3}>
+                    {tax.name} {showDecimal(tax.percent)} %
+                  </td>
+                  <td className="amount">{showDecimal(tax.amount)}</td>
+                  <td />
+                  <td />
+                </tr>
+              ))}
+              <tr>
+                <td colSpan={3}>
+                  <strong>Contract sum</strong>
+                </td>
+                <td className="amount">
+                  <strong>{showDecimal(agreement.total)}</strong>
+                </td>
+                <td />
+                <td />
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <aside>
+          <div className="panel">
+            <h2>Payments agreed</h2>
+            <dl className="pairs">
+              {agreement.payments.map((payment) => (
+                <Fragment key={payment.id}>
+                  <dt>
+                    {payment.name}
+                    <div className="soft">
+                      {payment.invoice ? (
+                        `invoice ${payment.invoice.number}`
+                      ) : done || payment.amount === '0.00' ? (
+                        ''
+                      ) : (
+                        <Button
+                          size="small"
+                          type="link"
+                          style={{ padding: 0, height: 'auto' }}
+                          onClick={() => setIssuing({ entryId: payment.id })}
+                        >
+                          Bill “{payment.name}”
+                        </Button>
+                      )}
+                    </div>
+                  </dt>
+                  <dd>{showDecimal(payment.amount)}</dd>
+                </Fragment>
+              ))}
+              <dt className="sum">Contract sum</dt>
+              <dd className="sum">{showDecimal(agreement.total)}</dd>
+            </dl>
+          </div>
+          <div className="panel" style={{ marginTop: 14 }}>
+            <h2>Signed</h2>
+            <p style={{ margin: '0 0 6px' }}>
+              {agreement.signerName}, {showInstant(agreement.acceptedAt, timeZone)}
+            </p>
+            {agreement.signature.kind === 'drawn' && (
+              <svg
+                viewBox={`0 0 ${agreement.signature.width} ${agreement.signature.height}`}
+                style={{ width: '100%', height: 80 }}
+                role="img"
+                aria-label={`Signature of ${agreement.signerName}`}
+              >
+                <path
+                  d={agreement.signature.path}
+                  fill="none"
+                  stroke="currentColor"
+                  strokeWidth="2"
+                  strokeLinecap="round"
+                />
+              </svg>
+            )}
+            <p className="soft">{agreement.consent}</p>
+            <p className="seal">SHA-256 {agreement.revisionSha256}</p>
+            <Link href={`/proposals/${agreement.proposalId}`}>The proposal</Link>
+          </div>
+        </aside>
+      </div>
+      {issuing && (
+        <IssueDialog
+          agreementId={agreement.id}
+          what={issuing}
+          actions={actions}
+          close={() => setIssuing(null)}
+        />
+      )}
+      {paying && (
+        <PaymentDialog agreement={agreement} record={actions.record} close={() => setPaying(false)} />
+      )}
+    </div>
+  );
+}

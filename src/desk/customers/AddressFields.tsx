@@ -1,0 +1,42 @@
+'use client';
+
+import { Form, Input } from 'antd';
+
+/** The fields of an address, under a name of the form. */
+export function AddressFields({ under }: { under: string }) {
+  return (
+    <>
+      <Form.Item
+        name={[under, 'street']}
+        label="Street and number"
+        rules={[{ required: true, whitespace: true, message: 'Type the street and number.' }]}
+      >
+        <Input autoComplete="off" />
+      </Form.Item>
+      <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr 70px', gap: 10 }}>
+        <Form.Item
+          name={[under, 'city']}
+          label="Town"
+          rules={[{ required: true, whitespace: true, message: 'Type the town.' }]}
+        >
+          <Input autoComplete="off" />
+        </Form.Item>
+        <Form.Item name={[under, 'region']} label="Region">
+          <Input autoComplete="off" />
+        </Form.Item>
+        <Form.Item name={[under, 'postcode']} label="Postcode">
+          <Input autoComplete="off" />
+        </Form.Item>
+        <Form.Item
+          name={[under, 'country']}
+          label="Country"
+          rules={[{ pattern: /^[A-Z]{2}$/, message: 'Two letters.' }]}
+        >
+          <Input maxLength={2} autoComplete="off" />
+        </Form.Item>
+      </div>
+    </>
+  );
+}
+
+export const emptyAddress = { street: '', city: '', region: '', postcode: '', country: 'US' };

@@ -1,0 +1,88 @@
+'use client';
+
+import { Alert, Form, Input, Modal } from 'antd';
+import { useState } from 'react';
+import type { Answer, CustomerInput } from '@/model';
+import { AddressFields, emptyAddress } from './AddressFields';
+
+export type SaveCustomer = (
+  input: CustomerInput,
+  id?: string,
+) => Promise<Answer<{ id: string; siteId: string | null }>>;
+
+const empty: CustomerInput = {
+  name: '',
+  contactName: '',
+  email: '',
+  phone: '',
+  billing: emptyAddress,
+  internalNote: '',
+};
+
+/** Adds a customer or changes one. Only name and address are needed. */
+export function CustomerForm({
+  id,
+  values = empty,
+  save,
+  done,
+  close,
+}: {
+  id?: string;
+  values?: CustomerInput;
+  save: SaveCustomer;
+  done: (saved: { id: string; siteId: string | null }) => void;
+  close: () => void;
+}) {
+  const [form] = Form.useForm<CustomerInput>();
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const submit = async (given: CustomerInput) => {
+    setBusy(true);
+    const answer = await save({ ...values, ...given }, id);
+    setBusy(false);
+    if (answer.ok) done(answer.value);
+    else setRefused(answer.problem.detail);
+  };
+  return (
+    <Modal
+      open
+      title={id ? 'Change customer' : 'New customer'}
+      okText={id ? 'Save' : 'Add customer'}
+      cancelText="Leave it"
+      confirmLoading={busy}
+      onOk={form.submit}
+      onCancel={close}
+    >
+      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      <Form form={form} layout="vertical" requiredMark={false} initialValues={values} onFinish={submit}>
+        <Form.Item
+          name="name"
+          label="Name"
+          rules={[{ required: true, whitespace: true, message: 'Type a name.' }]}
+        >
+          <Input autoFocus autoComplete="off" />
+        </Form.Item>
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 10 }}>
+          <Form.Item name="contactName" label="Who we speak with">
+            <Input autoComplete="off" />
+          </Form.Item>
+          <Form.Item
+            name="email"
+            label="Mail"
+            rules={[{ type: 'email', message: 'This is no mail address.' }]}
+          >
+            <Input autoComplete="off" />
+          </Form.Item>
+          <Form.Item name="phone" label="Phone">
+            <Input autoComplete="off" />
+          </Form.Item>
+        </div>
+        <AddressFields under="billing" />
+        <Form.Item name="internalNote" label="Only for us, never shown to the customer">
+          <Input.TextArea autoSize={{ minRows: 2 }} />
+        </Form.Item>
+        <button type="submit" hidden />
+      </Form>
+    </Modal>
+  );
+}

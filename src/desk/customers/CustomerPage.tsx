@@ -1,0 +1,199 @@
+'use client';
+
+import { Alert, Button, Form, Input, Modal } from 'antd';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { readCustomer } from '@/acts/customers/customers';
+import { showDecimal } from '@/core/number';
+import type { Answer, SiteInput } from '@/model';
+import { showDay } from '@/ui/dates';
+import { LinkButton } from '@/ui/LinkButton';
+import { StateMark } from '@/ui/StateMark';
+import { AddressFields, emptyAddress } from './AddressFields';
+import type { SaveCustomer } from './CustomerForm';
+import { CustomerForm } from './CustomerForm';
+
+type Found = Awaited<ReturnType<typeof readCustomer>>;
+type SaveSite = (input: SiteInput, id?: string) => Promise<Answer<{ id: string }>>;
+type Site = Found['sites'][number];
+
+function SiteForm({
+  customerId,
+  site,
+  save,
+  close,
+}: {
+  customerId: string;
+  site: Site | null;
+  save: SaveSite;
+  close: () => void;
+}) {
+  const [form] = Form.useForm<Omit<SiteInput, 'customerId'>>();
+  const [refused, setRefused] = useState<string | null>(null);
+  const router = useRouter();
+  const submit = async (given: Omit<SiteInput, 'customerId'>) => {
+    const answer = await save({ customerId, ...given }, site?.id);
+    if (!answer.ok) return setRefused(answer.problem.detail);
+    router.refresh();
+    close();
+  };
+  return (
+    <Modal
+      open
+      title={site ? 'Change site' : 'New site'}
+      okText={site ? 'Save' : 'Add site'}
+      cancelText="Leave it"
+      onOk={form.submit}
+      onCancel={close}
+    >
+      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      <Form
+        form={form}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={site ?? { address: emptyAddress, internalNote: '' }}
+        onFinish={submit}
+      >
+        <AddressFields under="address" />
+        <Form.Item name="internalNote" label="Only for us: gate code, dog, where to park">
+          <Input.TextArea autoSize={{ minRows: 2 }} />
+        </Form.Item>
+      </Form>
+    </Modal>
+  );
+}
+
+/** One customer: addresses, notes for us, and what we did and offered so far. */
+export function CustomerPage({
+  found,
+  save,
+  saveSite,
+}: {
+  found: Found;
+  save: SaveCustomer;
+  saveSite: SaveSite;
+}) {
+  const { customer, sites, proposals, agreements } = found;
+  const router = useRouter();
+  const [editing, setEditing] = useState(false);
+  const [site, setSite] = useState<Site | 'new' | null>(null);
+  const { id, ...values } = customer;
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>{customer.name}</h1>
+        <span className="page-actions">
+          <Button onClick={() => setEditing(true)}>Change</Button>
+          <LinkButton primary href={`/proposals/new?customer=${id}`}>
+            New proposal
+          </LinkButton>
+        </span>
+      </header>
+      {customer.internalNote && <p className="note-ours">{customer.internalNote}</p>}
+      <div className="columns-2">
+        <div>
+          <h2>Proposals</h2>
+          {proposals.length === 0 ? (
+            <p className="empty">Nothing offered yet.</p>
+          ) : (
+            <table className="table-plain">
+              <tbody>
+                {proposals.map((row) => (
+                  <tr key={row.id} className="link-row">
+                    <td className="soft">{row.number}</td>
+                    <td>
+                      <Link href={`/proposals/${row.id}`} prefetch={false}>
+                        {row.title}
+                      </Link>
+                    </td>
+                    <td>
+                      <StateMark state={row.state} />
+                    </td>
+                    <td className="soft">{showDay(row.updatedAt)}</td>
+                    <td className="amount">{showDecimal(row.total)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {agreements.length > 0 && (
+            <>
+              <h2>Agreements</h2>
+              <table className="table-plain">
+                <tbody>
+                  {agreements.map((row) => (
+                    <tr key={row.id} className="link-row">
+                      <td className="soft">{row.number}</td>
+                      <td>
+                        <Link href={`/agreements/${row.id}`} prefetch={false}>
+                          {row.title}
+                        </Link>
+                      </td>
+                      <td className="amount">{showDecimal(row.total)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </>
+          )}
+        </div>
+        <aside>
+          <div className="panel">
+            <h2>Sites</h2>
+            {sites.map((each) => (
+              <p key={each.id} style={{ margin: '0 0 8px' }}>
+                {each.line}{' '}
+                <Button size="small" type="link" onClick={() => setSite(each)}>
+                  change
+                </Button>
+                {each.internalNote && (
+                  <span className="note-ours" style={{ display: 'block' }}>
+                    {each.internalNote}
+                  </span>
+                )}
+              </p>
+            ))}
+            <Button size="small" onClick={() => setSite('new')}>
+              Add a site
+            </Button>
+            <h2 style={{ marginTop: 18 }}>Billing address</h2>
+            <p style={{ margin: 0 }}>
+              {customer.billing.street}
+              <br />
+              {customer.billing.city}, {customer.billing.region} {customer.billing.postcode}
+            </p>
+            <h2 style={{ marginTop: 18 }}>Reach them</h2>
+            <p style={{ margin: 0 }}>
+              {customer.contactName}
+              <br />
+              {customer.phone}
+              <br />
+              {customer.email}
+            </p>
+          </div>
+        </aside>
+      </div>
+      {editing && (
+        <CustomerForm
+          id={id}
+          values={values}
+          save={save}
+          close={() => setEditing(false)}
+          done={() => {
+            setEditing(false);
+            router.refresh();
+          }}
+        />
+      )}
+      {site && (
+        <SiteForm
+          customerId={id}
+          site={site === 'new' ? null : site}
+          save={saveSite}
+          close={() => setSite(null)}
+        />
+      )}
+    </div>
+  );
+}

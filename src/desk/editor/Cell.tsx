@@ -1,0 +1,110 @@
+'use client';
+
+import type { KeyboardEvent } from 'react';
+import { useRef, useState } from 'react';
+
+interface CellProps {
+  /** Names the cell for people and for moving: `quantity`, `price` … */
+  readonly name: string;
+  readonly label: string;
+  /** What stands there when nobody types. */
+  readonly shown: string;
+  /** What stands there while typing; `shown` when left out. */
+  readonly typed?: string;
+  readonly placeholder?: string;
+  readonly align?: 'right';
+  readonly mark?: 'typed' | 'open' | undefined;
+  readonly readOnly?: boolean;
+  /** Takes the text; what it throws is shown at the cell and nothing changes. */
+  readonly commit: (text: string) => void;
+}
+
+/** Moves the focus to the same cell of the row above or below. */
+export function moveInColumn(from: HTMLElement, name: string, by: 1 | -1): void {
+  const cells = [...document.querySelectorAll<HTMLElement>(`[data-cell="${name}"]`)];
+  const next = cells[cells.indexOf(from) + by];
+  if (next) next.focus();
+  else if (by === 1) document.getElementById('add-line')?.focus();
+}
+
+/** One cell of the sheet: edits in place, Enter and the arrows move as in a spreadsheet, Escape takes back. */
+export function Cell({
+  name,
+  label,
+  shown,
+  typed,
+  placeholder,
+  align,
+  mark,
+  readOnly = false,
+  commit,
+}: CellProps) {
+  const [text, setText] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const cancelled = useRef(false);
+  const before = typed ?? shown;
+
+  const finish = () => {
+    const given = text;
+    setText(null);
+    if (cancelled.current || given === null || given === before) {
+      cancelled.current = false;
+      if (given === before) setWrong(null);
+      return;
+    }
+    try {
+      commit(given);
+      setWrong(null);
+    } catch (error) {
+      setWrong(`${(error as Error).message} It stays at ${shown || 'empty'}.`);
+    }
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    const field = event.currentTarget;
+    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    if (event.key === 'Enter' || event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      moveInColumn(
+        field,
+        name,
+        event.key === 'ArrowUp' || (event.key === 'Enter' && event.shiftKey) ? -1 : 1,
+      );
+    } else if (event.key === 'Escape') {
+      cancelled.current = text !== null;
+      setText(null);
+      setWrong(null);
+    }
+  };
+
+  return (
+    <span className="cell-hold">
+      <input
+        className={`cell ${align === 'right' ? 'cell-right' : ''} ${mark ? `cell-${mark}` : ''} ${wrong ? 'cell-wrong' : ''}`}
+        data-cell={name}
+        data-dirty={text !== null && text !== before ? '' : undefined}
+        aria-label={label}
+        aria-invalid={wrong ? true : undefined}
+        placeholder={placeholder}
+        readOnly={readOnly}
+        value={text ?? shown}
+        autoComplete="off"
+        spellCheck={false}
+        onFocus={(event) => {
+          cancelled.current = false;
+          if (!readOnly && typed !== undefined && typed !== shown) setText(typed);
+          const field = event.currentTarget;
+          requestAnimationFrame(() => field.select());
+        }}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={finish}
+        onKeyDown={onKeyDown}
+      />
+      {wrong && (
+        <span role="alert" className="cell-error">
+          {wrong}
+        </span>
+      )}
+    </span>
+  );
+}

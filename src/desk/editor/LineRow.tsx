@@ -1,0 +1,228 @@
+'use client';
+
+import { HolderOutlined, MoreOutlined } from '@ant-design/icons';
+import { useSortable } from '@dnd-kit/sortable';
+import { Dropdown } from 'antd';
+import type { KeyboardEvent } from 'react';
+import { memo, useState } from 'react';
+import {
+  askAbout,
+  moveBy,
+  removePart,
+  setCost,
+  setDescription,
+  setExtra,
+  setPrice,
+  setQuantity,
+} from '@/core/editing';
+import { showAmount, showDecimal, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
+import type { SectionLine } from '@/core/price';
+import type { Line } from '@/model';
+import { unitName } from '@/model';
+import { Cell } from './Cell';
+import { LineDetails } from './LineDetails';
+import { newPartId, useEditorActions } from './context';
+
+interface RowProps {
+  readonly line: Line;
+  readonly figures: SectionLine;
+  /** Stands inside an alternative. */
+  readonly inner?: boolean;
+}
+
+function ExtraMark({ line }: { line: Line }) {
+  if (!line.extra) return null;
+  const { quantity } = line.extra;
+  return (
+    <span className="choice-tag">
+      extra, {line.extra.in ? 'in' : 'out'}
+      {quantity ? `, customer sets ${showDecimal(quantity.minimum)} to ${showDecimal(quantity.maximum)}` : ''}
+    </span>
+  );
+}
+
+/** One line of the sheet. */
+export const LineRow = memo(function LineRow({ line, figures, inner = false }: RowProps) {
+  const { edit, readOnly, setTarget } = useEditorActions();
+  const [open, setOpen] = useState(false);
+  const sortable = useSortable({ id: line.id, disabled: readOnly || inner });
+
+  const act = (key: string) => {
+    if (key === 'details') setOpen(!open);
+    if (key === 'extra') edit((draft) => setExtra(draft, line.id, line.extra ? null : { in: false }));
+    if (key === 'question')
+      edit((draft) => askAbout(draft, line.id, { question: newPartId(), alternative: newPartId() }));
+    if (key === 'up' || key === 'down') edit((draft) => moveBy(draft, line.id, key === 'up' ? -1 : 1));
+    if (key === 'remove') edit((draft) => removePart(draft, line.id));
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    if (readOnly) return;
+    const hold = () => {
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      hold();
+      (document.activeElement as HTMLElement | null)?.blur();
+      const cell = (event.target as HTMLElement).dataset.cell;
+      act(event.key === 'ArrowUp' ? 'up' : 'down');
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLElement>(`[data-row="${line.id}"] [data-cell="${cell}"]`)?.focus(),
+      );
+    } else if (event.ctrlKey && (event.key === 'Delete' || event.key === 'Backspace')) {
+      hold();
+      const row = event.currentTarget;
+      const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
+      const at = rows.indexOf(row);
+      const next = rows[at + 1] ?? rows[at - 1];
+      const cell = (event.target as HTMLElement).dataset.cell ?? 'description';
+      act('remove');
+      next?.querySelector<HTMLElement>(`[data-cell="${cell}"]`)?.focus();
+    } else if (event.altKey && event.key.toLowerCase() === 'x') {
+      hold();
+      act('extra');
+    } else if (event.altKey && event.key.toLowerCase() === 'q' && !inner) {
+      hold();
+      act('question');
+    } else if (event.altKey && event.key === 'Enter') {
+      hold();
+      setOpen(!open);
+    }
+  };
+
+  const { replaced } = figures.cost;
+  return (
+    <>
+      <tr
+        ref={sortable.setNodeRef}
+        data-row={line.id}
+        className={`row ${line.extra ? 'row-choice' : ''} ${inner ? 'row-inner' : ''} ${figures.included ? '' : 'row-out'} ${sortable.isDragging ? 'row-dragging' : ''}`}
+        style={
+          sortable.transform
+            ? { transform: `translateY(${sortable.transform.y}px)`, transition: sortable.transition }
+            : undefined
+        }
+        onKeyDown={onKeyDown}
+        onFocus={() => {
+          const section = (
+            document.querySelector(`[data-row="${line.id}"]`) as HTMLElement | null
+          )?.closest<HTMLElement>('[data-section]');
+          if (section?.dataset.section && !inner)
+            setTarget({ kind: 'section', sectionId: section.dataset.section, afterId: line.id });
+        }}
+      >
+        <td className="row-grip">
+          {!inner && !readOnly && (
+            <button
+              type="button"
+              className="grip"
+              aria-label={`Move ${line.description}`}
+              {...sortable.attributes}
+              {...sortable.listeners}
+              tabIndex={-1}
+            >
+              <HolderOutlined aria-hidden="true" />
+            </button>
+          )}
+        </td>
+        <td>
+          <div className="row-name">
+            <Cell
+              name="description"
+              label="Description"
+              shown={line.description}
+              readOnly={readOnly}
+              commit={(text) => edit((draft) => setDescription(draft, line.id, text))}
+            />
+            <ExtraMark line={line} />
+          </div>
+          {line.quantityOpen && <span className="row-remark wrong">quantity not looked at</span>}
+          {replaced !== null && (
+            <span className="row-remark wrong">cost changed, library has {showUnitAmount(replaced)}</span>
+          )}
+          {line.internalNote && <span className="row-remark soft">for us: {line.internalNote}</span>}
+        </td>
+        <td>
+          <Cell
+            name="quantity"
+            label={`Quantity of ${line.description}`}
+            align="right"
+            shown={showQuantity(figures.quantity)}
+            typed={line.quantityTyped ?? line.quantity}
+            mark={line.quantityOpen ? 'open' : undefined}
+            readOnly={readOnly}
+            commit={(text) => edit((draft) => setQuantity(draft, line.id, text))}
+          />
+        </td>
+        <td className="row-unit">{unitName(line.unit)}</td>
+        <td>
+          <Cell
+            name="cost"
+            label={`Unit cost of ${line.description}`}
+            align="right"
+            shown={showUnitAmount(figures.cost.total)}
+            typed={writeFixed(figures.cost.total)}
+            mark={replaced === null ? undefined : 'typed'}
+            readOnly={readOnly}
+            commit={(text) => edit((draft) => setCost(draft, line.id, text))}
+          />
+        </td>
+        <td>
+          <Cell
+            name="price"
+            label={`Unit price of ${line.description}`}
+            align="right"
+            shown={showUnitAmount(figures.unitPrice)}
+            typed={writeFixed(figures.unitPrice)}
+            mark={figures.held ? 'typed' : undefined}
+            readOnly={readOnly}
+            commit={(text) => edit((draft) => setPrice(draft, line.id, text))}
+          />
+        </td>
+        <td className="amount row-amount">{showAmount(figures.net)}</td>
+        <td className="row-more">
+          {!readOnly && (
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                onClick: ({ key }) => act(key),
+                items: [
+                  {
+                    key: 'extra',
+                    label: line.extra ? 'Not an extra any more' : 'Make it an extra',
+                    extra: 'Alt X',
+                  },
+                  ...(inner
+                    ? []
+                    : [{ key: 'question', label: 'Let the customer pick one of several', extra: 'Alt Q' }]),
+                  { key: 'details', label: 'Details and notes', extra: 'Alt ↵' },
+                  { key: 'up', label: 'Move up', extra: 'Alt ↑' },
+                  { key: 'down', label: 'Move down', extra: 'Alt ↓' },
+                  { key: 'remove', label: 'Remove', extra: 'Ctrl Del', danger: true },
+                ],
+              }}
+            >
+              <button
+                type="button"
+                className="grip"
+                aria-label={`More for ${line.description}`}
+                tabIndex={-1}
+              >
+                <MoreOutlined aria-hidden="true" />
+              </button>
+            </Dropdown>
+          )}
+        </td>
+      </tr>
+      {open && (
+        <tr className="row-details">
+          <td />
+          <td colSpan={7}>
+            <LineDetails line={line} close={() => setOpen(false)} />
+          </td>
+        </tr>
+      )}
+    </>
+  );
+});

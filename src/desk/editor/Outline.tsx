@@ -1,0 +1,69 @@
+'use client';
+
+import { PlusOutlined } from '@ant-design/icons';
+import { addSection, moveBy } from '@/core/editing';
+import { showAmount } from '@/core/number';
+import { newPartId, useEditor } from './context';
+
+/** Sections with their amounts, and what in them waits for the customer or for us. */
+export function Outline() {
+  const { work, figures, target, setTarget, readOnly } = useEditor();
+  const add = () => {
+    const id = newPartId();
+    work.edit((draft) =>
+      addSection(draft, id, 'New section', target.kind === 'section' ? target.sectionId : undefined),
+    );
+    setTarget({ kind: 'section', sectionId: id });
+    requestAnimationFrame(() =>
+      document.querySelector<HTMLInputElement>(`[data-row="${id}"] [data-cell="description"]`)?.focus(),
+    );
+  };
+  const go = (id: string) => {
+    setTarget({ kind: 'section', sectionId: id });
+    document.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+  };
+  return (
+    <nav className="outline" aria-label="Outline">
+      <h2 className="column-title">Outline</h2>
+      <ol>
+        {figures.sections.map(({ section, net }) => {
+          const questions = section.entries.filter(({ kind }) => kind === 'question').length;
+          const extras = section.entries.filter((entry) => entry.kind === 'line' && entry.extra).length;
+          const open = section.entries.filter((entry) => entry.kind === 'line' && entry.quantityOpen).length;
+          const parts = [
+            questions > 0 ? `${questions} question${questions > 1 ? 's' : ''}` : '',
+            extras > 0 ? `${extras} extra${extras > 1 ? 's' : ''}` : '',
+          ].filter(Boolean);
+          return (
+            <li key={section.id}>
+              <button
+                type="button"
+                className="outline-section"
+                aria-current={
+                  target.kind === 'section' && target.sectionId === section.id ? 'true' : undefined
+                }
+                onClick={() => go(section.id)}
+                onKeyDown={(event) => {
+                  if (readOnly || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown'))
+                    return;
+                  event.preventDefault();
+                  work.edit((draft) => moveBy(draft, section.id, event.key === 'ArrowUp' ? -1 : 1));
+                }}
+              >
+                <span>{section.title}</span>
+                <span className="amount">{showAmount(net)}</span>
+                {parts.length > 0 && <span className="outline-choices">{parts.join(' · ')}</span>}
+                {open > 0 && <span className="outline-open">{open} not looked at</span>}
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      {!readOnly && (
+        <button type="button" className="outline-add" onClick={add}>
+          <PlusOutlined aria-hidden="true" /> Section
+        </button>
+      )}
+    </nav>
+  );
+}

@@ -1,0 +1,174 @@
+'use client';
+
+import { Segmented } from 'antd';
+import { parseQuantity } from '@/core/quantity';
+import { showAmount, showPercent, writeFixed } from '@/core/number';
+import type { Discount, Load } from '@/model';
+import { Cell } from './Cell';
+import { useEditor } from './context';
+
+const bases: Record<Load['base'], string> = {
+  direct: 'of direct cost',
+  running: 'of the running amount',
+  price: 'of the price',
+};
+
+/** A percentage as typed, 0 to 99.9999. */
+export function readPercent(text: string): string {
+  const value = parseQuantity(text.replace(/%/g, ''), 4);
+  if (value < 0n || value >= 1_000_000_000n) throw new Error('A percentage goes from 0 to 999.');
+  return writeFixed(value);
+}
+
+/** A money amount as typed, not negative. */
+export function readMoney(text: string): string {
+  const value = parseQuantity(text, 2);
+  if (value < 0n) throw new Error('Type an amount of 0 or more.');
+  return writeFixed(value);
+}
+
+/** From cost to price: loads in their order, the discount on the whole, fees and tax; and each section beside it. */
+export function PriceStep() {
+  const { work, figures, readOnly } = useEditor();
+  const { document: proposal, edit } = work;
+  const discount = proposal.discount;
+  const setDiscount = (next: Discount | null) =>
+    edit((draft) => {
+      if (next === null) delete draft.discount;
+      else draft.discount = next;
+    });
+  return (
+    <div className="step">
+      <h2>Sections</h2>
+      <table className="table-plain">
+        <thead>
+          <tr>
+            <th>Section</th>
+            <th className="amount">Cost</th>
+            <th className="amount">Price</th>
+            <th className="amount">Margin</th>
+          </tr>
+        </thead>
+        <tbody>
+          {figures.sections.map(({ section, cost, net, margin }) => (
+            <tr key={section.id}>
+              <td>{section.title}</td>
+              <td className="amount">{showAmount(cost)}</td>
+              <td className="amount">{showAmount(net)}</td>
+              <td className="amount">{margin === null ? '' : `${showPercent(margin)} %`}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2>From cost to price</h2>
+      <table className="table-plain">
+        <tbody>
+          {proposal.loads.map((load, i) => (
+            <tr key={load.id}>
+              <td>{load.name}</td>
+              <td className="cell-narrow">
+                <Cell
+                  name="percent"
+                  label={`${load.name}, per cent`}
+                  align="right"
+                  shown={load.percent}
+                  readOnly={readOnly}
+                  commit={(text) => {
+                    const percent = readPercent(text);
+                    edit((draft) => {
+                      draft.loads[i]!.percent = percent;
+                    });
+                  }}
+                />
+              </td>
+              <td>
+                % {bases[load.base]}
+                {load.costTypes ? `, on ${load.costTypes.join(' and ')}` : ''}
+              </td>
+              <td className="amount">{showAmount(figures.loads[i]!.amount)}</td>
+            </tr>
+          ))}
+          <tr>
+            <td>Discount on the whole</td>
+            <td className="cell-narrow">
+              <Cell
+                name="discount"
+                label="Discount on the whole"
+                align="right"
+                shown={discount ? ('percent' in discount ? discount.percent : discount.amount) : ''}
+                placeholder="none"
+                readOnly={readOnly}
+                commit={(text) => {
+                  if (text.trim() === '') setDiscount(null);
+                  else
+                    setDiscount(
+                      discount && 'percent' in discount
+                        ? { percent: readPercent(text) }
+                        : { amount: readMoney(text) },
+                    );
+                }}
+              />
+            </td>
+            <td>
+              <Segmented
+                size="small"
+                disabled={readOnly || !discount}
+                options={[proposal.currency, '%']}
+                value={discount && 'percent' in discount ? '%' : proposal.currency}
+                onChange={(unit) => setDiscount(unit === '%' ? { percent: '0' } : { amount: '0' })}
+              />
+            </td>
+            <td className="amount">
+              {figures.discount === 0n ? '' : showAmount(-figures.discount as never)}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      {proposal.fees.length > 0 && (
+        <>
+          <h2>Fees</h2>
+          <table className="table-plain">
+            <tbody>
+              {proposal.fees.map((fee, i) => (
+                <tr key={fee.id}>
+                  <td>{fee.name}</td>
+                  <td className="cell-narrow">
+                    <Cell
+                      name="fee"
+                      label={fee.name}
+                      align="right"
+                      shown={'fixed' in fee.amount ? fee.amount.fixed : fee.amount.percent}
+                      readOnly={readOnly}
+                      commit={(text) => {
+                        const amount =
+                          'fixed' in fee.amount ? { fixed: readMoney(text) } : { percent: readPercent(text) };
+                        edit((draft) => {
+                          draft.fees[i]!.amount = amount;
+                        });
+                      }}
+                    />
+                  </td>
+                  <td>{'fixed' in fee.amount ? proposal.currency : '% of the price'}</td>
+                  <td className="amount">{showAmount(figures.fees[i]!.amount)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+      <h2>Tax</h2>
+      <table className="table-plain">
+        <tbody>
+          {figures.taxes.map((tax) => (
+            <tr key={`${tax.taxClass}.${tax.component}`}>
+              <td>{tax.name}</td>
+              <td className="amount">{tax.percent} %</td>
+              <td className="soft">on {showAmount(tax.base)}</td>
+              <td className="amount">{showAmount(tax.amount)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

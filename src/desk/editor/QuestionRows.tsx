@@ -1,0 +1,118 @@
+'use client';
+
+import { DeleteOutlined, HolderOutlined } from '@ant-design/icons';
+import { useSortable } from '@dnd-kit/sortable';
+import { Button, Radio } from 'antd';
+import { Fragment } from 'react';
+import { removePart, setAlternative, setQuestion } from '@/core/editing';
+import { showDifference } from '@/core/number';
+import type { Question } from '@/model';
+import { Cell } from './Cell';
+import { LineRow } from './LineRow';
+import { useEditor } from './context';
+
+/** A question to the customer: its prompt, its alternatives with their differences, and their lines. */
+export function QuestionRows({ question }: { question: Question }) {
+  const { work, lines, differences, readOnly, setTarget, target } = useEditor();
+  const sortable = useSortable({ id: question.id, disabled: readOnly });
+  const addAnother = () => {
+    setTarget({ kind: 'question', questionId: question.id });
+    document.getElementById('add-line')?.focus();
+  };
+  return (
+    <>
+      <tr ref={sortable.setNodeRef} data-row={question.id} className="row row-choice row-question">
+        <td className="row-grip">
+          {!readOnly && (
+            <button
+              type="button"
+              className="grip"
+              aria-label={`Move ${question.prompt}`}
+              {...sortable.attributes}
+              {...sortable.listeners}
+              tabIndex={-1}
+            >
+              <HolderOutlined aria-hidden="true" />
+            </button>
+          )}
+        </td>
+        <td colSpan={5}>
+          <div className="row-name">
+            <Cell
+              name="description"
+              label="Question"
+              shown={question.prompt}
+              readOnly={readOnly}
+              commit={(text) =>
+                work.edit((draft) => text.trim() && setQuestion(draft, question.id, { prompt: text.trim() }))
+              }
+            />
+            <span className="choice-tag">customer picks 1 of {question.alternatives.length}</span>
+          </div>
+        </td>
+        <td colSpan={2} className="amount">
+          {!readOnly && (
+            <Button
+              size="small"
+              type={target.kind === 'question' && target.questionId === question.id ? 'primary' : 'default'}
+              onClick={addAnother}
+            >
+              Add alternative
+            </Button>
+          )}
+        </td>
+      </tr>
+      {question.alternatives.map((alternative) => {
+        const found = differences.alternatives.find(({ alternativeId }) => alternativeId === alternative.id);
+        return (
+          <Fragment key={alternative.id}>
+            <tr className="row row-alternative">
+              <td />
+              <td colSpan={5}>
+                <div className="row-name">
+                  <Radio
+                    disabled={readOnly}
+                    checked={question.suggested === alternative.id}
+                    aria-label={`Suggest ${alternative.name}`}
+                    onChange={() =>
+                      work.edit((draft) => setQuestion(draft, question.id, { suggested: alternative.id }))
+                    }
+                  />
+                  <Cell
+                    name="alternative"
+                    label="Alternative"
+                    shown={alternative.name}
+                    readOnly={readOnly}
+                    commit={(text) =>
+                      work.edit((draft) => setAlternative(draft, question.id, alternative.id, { name: text }))
+                    }
+                  />
+                  {question.suggested === alternative.id && <span className="soft nowrap">suggested</span>}
+                </div>
+              </td>
+              <td className="amount soft">
+                {found && !found.picked ? showDifference(found.difference) : ''}
+              </td>
+              <td className="row-more">
+                {!readOnly && (
+                  <button
+                    type="button"
+                    className="grip"
+                    tabIndex={-1}
+                    aria-label={`Remove alternative ${alternative.name}`}
+                    onClick={() => work.edit((draft) => removePart(draft, alternative.id))}
+                  >
+                    <DeleteOutlined aria-hidden="true" />
+                  </button>
+                )}
+              </td>
+            </tr>
+            {alternative.lines.map((line) => (
+              <LineRow key={line.id} line={line} figures={lines.get(line.id)!} inner />
+            ))}
+          </Fragment>
+        );
+      })}
+    </>
+  );
+}

@@ -1,0 +1,212 @@
+'use client';
+
+import { App, Button, Form, Input } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ProposalAtDesk } from '@/acts/proposals/read';
+import { checkDocument } from '@/core/offer';
+import type { Answer, SendInput } from '@/model';
+import { showInstant } from '@/ui/dates';
+import { useEditor } from './context';
+
+export interface SendActions {
+  readonly send: (input: SendInput) => Promise<Answer<{ revision: number; token: string }>>;
+  readonly withdraw: (id: string) => Promise<Answer<void>>;
+  readonly revokeLinks: (id: string) => Promise<Answer<void>>;
+}
+
+/** The customer's page exactly as they will get it, what to look at before, and the way out. */
+export function SendStep({
+  proposal,
+  actions,
+  timeZone,
+  previewMark,
+}: {
+  proposal: ProposalAtDesk;
+  actions: SendActions;
+  timeZone: string;
+  previewMark: number;
+}) {
+  const { work, readOnly } = useEditor();
+  const { message, modal } = App.useApp();
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [sent, setSent] = useState<{ revision: number; address: string } | null>(null);
+  const [narrow, setNarrow] = useState(true);
+  const problems = checkDocument(work.document);
+  const blocked = problems.some(({ weight }) => weight !== 'look');
+
+  const send = async ({ to, words }: { to: string; words?: string }) => {
+    setBusy(true);
+    const saveNumber = await work.settle();
+    if (saveNumber === null) {
+      setBusy(false);
+      message.error('The last changes are not saved yet. Try again in a moment.');
+      return;
+    }
+    const answer = await actions.send({
+      proposalId: proposal.id,
+      saveNumber,
+      to: to.trim(),
+      words: words ?? '',
+    });
+    setBusy(false);
+    if (!answer.ok) {
+      message.error(answer.problem.detail);
+      return;
+    }
+    setSent({
+      revision: answer.value.revision,
+      address: `${window.location.origin}/b/${answer.value.token}`,
+    });
+    message.success(`Revision ${answer.value.revision} is sent.`);
+    router.refresh();
+  };
+
+  const sure = (title: string, content: string, okText: string, act: () => Promise<Answer<void>>) =>
+    modal.confirm({
+      title,
+      content,
+      okText,
+      cancelText: 'Leave it',
+      onOk: async () => {
+        const answer = await act();
+        if (!answer.ok) message.error(answer.problem.detail);
+        router.refresh();
+      },
+    });
+
+  return (
+    <div className="send">
+      <div className="send-form">
+        {problems.length > 0 && (
+          <div className="send-problems">
+            <strong>{blocked ? 'To mend before sending' : 'Worth a look before sending'}</strong>
+            <ul>
+              {problems.map(({ partId, message: text }) => (
+                <li key={`${partId}${text}`}>{text}</li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {sent && (
+          <div className="send-done" role="status">
+            <strong>Revision {sent.revision} is on its way.</strong>
+            <p>
+              The private link, shown only now:
+              <br />
+              <a href={sent.address} target="_blank" rel="noreferrer" data-testid="private-link">
+                {sent.address}
+              </a>
+            </p>
+            <p>
+              The message lies in the <a href="/outbox">outbox</a>.
+            </p>
+          </div>
+        )}
+        {!readOnly && (
+          <Form
+            layout="vertical"
+            requiredMark={false}
+            onFinish={send}
+            initialValues={{ to: proposal.customer.email, words: '' }}
+          >
+            <Form.Item
+              name="to"
+              label="To"
+              rules={[{ required: true, type: 'email', message: 'Type a mail address.' }]}
+            >
+              <Input />
+            </Form.Item>
+            <Form.Item name="words" label="A word to go with it">
+              <Input.TextArea
+                autoSize={{ minRows: 3 }}
+                placeholder={`Good day ${proposal.customer.name}, …`}
+              />
+            </Form.Item>
+            <Button type="primary" htmlType="submit" loading={busy} disabled={blocked}>
+              {proposal.revisions.length === 0
+                ? 'Send proposal'
+                : `Send as revision ${proposal.revisions[0]!.number + 1}`}
+            </Button>
+          </Form>
+        )}
+        {proposal.revisions.length > 0 && (
+          <>
+            <h2>Sent so far</h2>
+            <table className="table-plain">
+              <tbody>
+                {proposal.revisions.map((revision, i) => (
+                  <tr key={revision.id}>
+                    <td>Revision {revision.number}</td>
+                    <td className="soft">{showInstant(revision.sentAt, timeZone)}</td>
+                    <td className="seal" title="SHA-256 of the frozen document">
+                      {revision.sha256.slice(0, 12)}…{i === 0 ? '' : ' (replaced)'}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <p className="soft">
+              {proposal.links.some(({ lastOpenedAt }) => lastOpenedAt)
+                ? `Opened last on ${showInstant(
+                    proposal.links
+                      .map(({ lastOpenedAt }) => lastOpenedAt ?? '')
+                      .sort()
+                      .at(-1)!,
+                    timeZone,
+                  )}.`
+                : 'Not opened yet.'}
+            </p>
+            {(proposal.state === 'sent' || proposal.state === 'lapsed') && (
+              <p style={{ display: 'flex', gap: 8 }}>
+                <Button
+                  size="small"
+                  onClick={() =>
+                    sure(
+                      'Make all links stop working?',
+                      'Whoever has one can not open it any more. Sending again makes a new one.',
+                      'Stop the links',
+                      () => actions.revokeLinks(proposal.id),
+                    )
+                  }
+                >
+                  Stop the links
+                </Button>
+                <Button
+                  size="small"
+                  danger
+                  onClick={() =>
+                    sure(
+                      'Take this proposal back?',
+                      'The customer can not accept it any more. This stays on record.',
+                      'Take it back',
+                      () => actions.withdraw(proposal.id),
+                    )
+                  }
+                >
+                  Take it back
+                </Button>
+              </p>
+            )}
+          </>
+        )}
+      </div>
+      <div className="send-preview">
+        <div className="send-preview-head">
+          <span className="soft">Exactly what the customer gets</span>
+          <Button size="small" onClick={() => setNarrow(!narrow)}>
+            {narrow ? 'Show it wide' : 'Show it as on a phone'}
+          </Button>
+          <a href={`/api/v1/proposals/${proposal.id}/proposal.pdf`}>PDF</a>
+        </div>
+        <iframe
+          key={previewMark}
+          title="Preview of the booklet"
+          src={`/preview/${proposal.id}`}
+          className={narrow ? 'narrow' : ''}
+        />
+      </div>
+    </div>
+  );
+}

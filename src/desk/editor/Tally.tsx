@@ -1,0 +1,74 @@
+'use client';
+
+import { showAmount, showPercent, sumAmounts } from '@/core/number';
+import { computeSchedule } from '@/core/schedule';
+import { useEditor } from './context';
+
+/** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
+export function Tally() {
+  const { work, figures } = useEditor();
+  const schedule = computeSchedule(work.document.schedule, figures.total, figures.minorDigits);
+  const digits = figures.minorDigits;
+  const money = (value: Parameters<typeof showAmount>[0]) => showAmount(value, digits);
+  const discounts = sumAmounts([figures.innerDiscount, figures.discount]);
+  return (
+    <aside className="tally" aria-label="Tally">
+      <div className="soft">As suggested</div>
+      <div className="tally-total" data-testid="total">
+        {money(figures.total)}
+      </div>
+      <div className="soft">{work.document.currency}, tax in</div>
+      <dl className="pairs">
+        <dt>Cost</dt>
+        <dd>{money(figures.cost)}</dd>
+        {figures.loads.map(({ load, amount }) => (
+          <Pair key={load.id} name={`${load.name} ${load.percent} %`} value={money(amount)} />
+        ))}
+        {figures.unloaded !== 0n && <Pair name="Held prices, rounding" value={money(figures.unloaded)} />}
+        {discounts !== 0n && <Pair name="Discount" value={money(-discounts as never)} />}
+        <dt className="sum">Price</dt>
+        <dd className="sum">{money(figures.subtotal)}</dd>
+        {figures.fees.map(({ fee, amount }) => (
+          <Pair key={fee.id} name={fee.name} value={money(amount)} />
+        ))}
+        {figures.taxes
+          .filter(({ amount }) => amount !== 0n)
+          .map((tax) => (
+            <Pair
+              key={`${tax.taxClass}.${tax.component}`}
+              name={`${tax.name} ${tax.percent} %`}
+              value={money(tax.amount)}
+            />
+          ))}
+        <dt className="sum">Total</dt>
+        <dd className="sum">{money(figures.total)}</dd>
+      </dl>
+      <p className="tally-margin">
+        {figures.margin === null ? 'No price yet' : `Margin ${showPercent(figures.margin)} %`}
+        {figures.markup !== null && ` · markup ${showPercent(figures.markup)} %`}
+        <br />
+        <span className="soft">Profit and overhead {money(figures.profit)}</span>
+      </p>
+      <h2 className="column-title">Payments</h2>
+      <dl className="pairs">
+        {schedule.payments.map(({ entry, amount }) => (
+          <Pair key={entry.id} name={entry.name} value={money(amount)} />
+        ))}
+      </dl>
+      {schedule.problems.map((problem) => (
+        <p key={problem} className="wrong">
+          {problem}
+        </p>
+      ))}
+    </aside>
+  );
+}
+
+function Pair({ name, value }: { name: string; value: string }) {
+  return (
+    <>
+      <dt>{name}</dt>
+      <dd>{value}</dd>
+    </>
+  );
+}

@@ -1,0 +1,174 @@
+'use client';
+
+import { Alert, Button, Form, Input, Radio, Select } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import type { CustomerRow } from '@/acts/customers/customers';
+import type { Answer, StartInput } from '@/model';
+import type { SaveCustomer } from '../customers/CustomerForm';
+import { CustomerForm } from '../customers/CustomerForm';
+
+interface Template {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+}
+
+interface StartActions {
+  readonly start: (input: StartInput) => Promise<Answer<{ id: string }>>;
+  readonly read: (
+    place: { customerId: string; siteId: string },
+    text: string,
+  ) => Promise<Answer<{ id: string }>>;
+  readonly saveCustomer: SaveCustomer;
+}
+
+/** For whom, where, from what: then straight to the sheet. */
+export function StartProposal({
+  customers,
+  templates,
+  first,
+  actions,
+}: {
+  customers: readonly CustomerRow[];
+  templates: readonly Template[];
+  first: string | null;
+  actions: StartActions;
+}) {
+  const router = useRouter();
+  const [form] = Form.useForm<StartInput & { from: string }>();
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [adding, setAdding] = useState(false);
+  const [customerId, setCustomerId] = useState(first);
+  const [fromFile, setFromFile] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const sites = customers.find(({ id }) => id === customerId)?.sites ?? [];
+
+  const pick = (id: string, all = customers) => {
+    setCustomerId(id);
+    form.setFieldsValue({ customerId: id, siteId: all.find((row) => row.id === id)?.sites[0]?.id ?? '' });
+  };
+
+  const submit = async (given: StartInput & { from: string }) => {
+    setBusy(true);
+    const text = fromFile ? await file.current?.files?.[0]?.text() : undefined;
+    if (fromFile && text === undefined) {
+      setBusy(false);
+      setRefused('Choose the file of a proposal document first.');
+      return;
+    }
+    const place = { customerId: given.customerId, siteId: given.siteId };
+    const answer = fromFile
+      ? await actions.read(place, text!)
+      : await actions.start({
+          ...place,
+          title: given.title,
+          templateId: given.from === 'nothing' ? null : given.from,
+        });
+    if (answer.ok) {
+      router.push(`/proposals/${answer.value.id}`);
+      return;
+    }
+    setBusy(false);
+    setRefused(answer.problem.detail);
+  };
+
+  return (
+    <div className="page" style={{ maxWidth: 640 }}>
+      <header className="page-head">
+        <h1>New proposal</h1>
+      </header>
+      {refused && <Alert type="error" title={refused} style={{ marginBottom: 14 }} />}
+      <Form
+        form={form}
+        layout="vertical"
+        requiredMark={false}
+        onFinish={(values) => void submit(values)}
+        initialValues={{ customerId: first ?? undefined, siteId: sites[0]?.id, from: 'nothing', title: '' }}
+        onValuesChange={(changed: { from?: string }) => {
+          if (!changed.from) return;
+          setFromFile(changed.from === 'file');
+          const template = templates.find(({ id }) => id === changed.from);
+          const title = String(form.getFieldValue('title') ?? '');
+          if (template && (title === '' || templates.some(({ name }) => name === title)))
+            form.setFieldsValue({ title: template.name });
+        }}
+      >
+        <div style={{ display: 'flex', gap: 10, alignItems: 'end' }}>
+          <Form.Item
+            name="customerId"
+            label="For"
+            style={{ flex: 1 }}
+            rules={[{ required: true, message: 'Pick a customer, or add one.' }]}
+          >
+            <Select
+              showSearch={{ optionFilterProp: 'label' }}
+              autoFocus={!first}
+              placeholder="Type a name or an address"
+              options={customers.map((row) => ({
+                value: row.id,
+                label: `${row.name} · ${row.sites.map(({ line }) => line).join(' · ')}`,
+              }))}
+              onChange={(id: string) => pick(id)}
+            />
+          </Form.Item>
+          <Form.Item>
+            <Button onClick={() => setAdding(true)}>New customer</Button>
+          </Form.Item>
+        </div>
+        <Form.Item name="siteId" label="Where" rules={[{ required: true, message: 'Pick a site.' }]}>
+          <Select
+            placeholder="First pick a customer"
+            options={sites.map(({ id, line }) => ({ value: id, label: line }))}
+          />
+        </Form.Item>
+        <Form.Item name="from" label="Start from">
+          <Radio.Group
+            vertical
+            options={[
+              { value: 'nothing', label: 'Nothing' },
+              ...templates.map(({ id, name, about }) => ({
+                value: id,
+                label: (
+                  <>
+                    <strong>{name}</strong> <span className="soft">{about}</span>
+                  </>
+                ),
+              })),
+              { value: 'file', label: 'A proposal document (JSON)' },
+            ]}
+          />
+        </Form.Item>
+        {fromFile ? (
+          <p>
+            <input ref={file} type="file" accept="application/json,.json" aria-label="Proposal document" />
+          </p>
+        ) : (
+          <Form.Item
+            name="title"
+            label="Title, as the customer reads it"
+            rules={[{ required: true, whitespace: true, message: 'Give it a title.' }]}
+          >
+            <Input maxLength={200} placeholder="Screened porch, rear of house" autoComplete="off" />
+          </Form.Item>
+        )}
+        <Button type="primary" htmlType="submit" loading={busy}>
+          Start proposal
+        </Button>
+      </Form>
+      {adding && (
+        <CustomerForm
+          save={actions.saveCustomer}
+          close={() => setAdding(false)}
+          done={({ id }) => {
+            setAdding(false);
+            router.replace(`/proposals/new?customer=${id}`);
+            setCustomerId(id);
+            form.setFieldsValue({ customerId: id });
+          }}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+const kinds: Readonly<Record<string, { readonly sign: string; readonly look: string }>> = {
+  draft: { sign: '', look: '' },
+  sent: { sign: '→', look: 'state-open' },
+  accepted: { sign: '✓', look: 'state-good' },
+  declined: { sign: '×', look: 'state-wrong' },
+  lapsed: { sign: '', look: '' },
+  withdrawn: { sign: '', look: '' },
+  issued: { sign: '→', look: '' },
+  'part paid': { sign: '½', look: '' },
+  paid: { sign: '✓', look: 'state-good' },
+  overdue: { sign: '!', look: 'state-wrong' },
+  credited: { sign: '', look: '' },
+};
+
+/** The state of a proposal or an invoice: a word, and a sign so that colour is never alone. */
+export function StateMark({ state }: { state: string }) {
+  const { sign, look } = kinds[state] ?? { sign: '', look: '' };
+  return (
+    <span className={`state ${look}`}>
+      {sign && <span aria-hidden="true">{sign} </span>}
+      {state.charAt(0).toUpperCase() + state.slice(1)}
+    </span>
+  );
+}

@@ -1,0 +1,45 @@
+import type { ThemeConfig } from 'antd';
+import { dark, light } from './colours';
+
+/** Class under which Ant Design's custom properties stand. */
+export const tokenClass = 'impegno';
+
+/** Ant Design after the product's own look. Used to write the style sheet; the browser runs none of this. */
+export function antTheme(colours: typeof light | typeof dark): ThemeConfig {
+  return {
+    cssVar: { key: tokenClass },
+    hashed: false,
+    token: {
+      colorPrimary: colours.green,
+      colorLink: colours.green,
+      colorInfo: colours.green,
+      colorSuccess: colours.green,
+      colorWarning: colours.marigold,
+      colorError: colours.madder,
+      colorTextBase: colours.ink,
+      colorBgBase: colours.paper,
+      colorBgLayout: colours.ground,
+      colorBgElevated: colours.raised,
+      colorBorder: colours.line,
+      colorBorderSecondary: colours.hairline,
+      colorTextLightSolid: colours.onGreen,
+      fontFamily: 'var(--font-work)',
+      fontSize: 14,
+      borderRadius: 4,
+      controlHeight: 34,
+      motionDurationMid: '0.12s',
+      motionDurationSlow: '0.16s',
+    },
+    components: {
+      Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 500 },
+      Table: {
+        headerBg: colours.ground,
+        headerColor: colours.soft,
+        headerSplitColor: 'transparent',
+        cellPaddingBlock: 9,
+      },
+    },
+  };
+}
+
+export { dark, light };
