@@ -3,6 +3,7 @@ import '@fontsource/chivo/latin-500.css';
 import '@fontsource/chivo/latin-700.css';
 import '@fontsource/bitter/latin-400.css';
 import '@fontsource/bitter/latin-600.css';
+import '@/ui/theme/tokens.css';
 import '@/ui/theme/base.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';

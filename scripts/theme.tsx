@@ -56,14 +56,19 @@ const own = (colours: Record<string, string>) =>
     .join('');
 const under = (scope: string) => darkTokens.map((block) => `${scope} ${block}`).join('');
 
-const css = [
-  '/* Written by scripts/theme.tsx (npm run theme). */',
+const header = '/* Written by scripts/theme.tsx (npm run theme). */';
+const tokens = [
+  header,
   `:root{color-scheme:light;${own(light)}}`,
   `:root[data-theme='dark']{color-scheme:dark;${own(dark)}}`,
   `@media (prefers-color-scheme:dark){:root:not([data-theme]){color-scheme:dark;${own(dark)}}}`,
+].join('\n');
+const css = [
+  header,
   lightSheet,
   under(":root[data-theme='dark']"),
   `@media (prefers-color-scheme:dark){${under(':root:not([data-theme])')}}`,
 ].join('\n');
+fs.writeFileSync('src/ui/theme/tokens.css', `${tokens}\n`);
 fs.writeFileSync('src/ui/theme/antd.css', css);
 process.stdout.write(`${Math.round(css.length / 1024)} KB, ${darkTokens.length} blocks of dark tokens\n`);

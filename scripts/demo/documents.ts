@@ -105,7 +105,8 @@ export class DocumentBuilder {
   }
 }
 
-type Size = { readonly area: string; readonly wall: string; readonly run: string };
+/** What differs from job to job, in ft and sq ft; `more` is a plain extra line of the job's own. */
+export type Size = { readonly area: string; readonly wall: string; readonly run: string };
 
 /** A screened porch; quantities in full, or (for the template) left to be filled in. */
 export function screenedPorch(b: DocumentBuilder, title: string, size: Size | null): ProposalDocument {
@@ -150,8 +151,8 @@ export function screenedPorch(b: DocumentBuilder, title: string, size: Size | nu
     b.section('Roof', 'A gable roof in line with the house, with gutters on both sides.', [
       b.line('RF-010', '14'),
       b.line('RF-015', '16'),
-      b.line('RF-020', size ? '238' : null),
-      b.line('RF-030', '2.4'),
+      b.line('RF-020', size ? String(Math.round(Number(size.area) * 1.21)) : null),
+      b.line('RF-030', size ? (Number(size.area) / 80).toFixed(1) : '2.4'),
       b.line('RF-040', '18'),
       b.line('RF-045', '30'),
       b.extra('RF-050', '2', { in: false, quantity: { minimum: '1', maximum: '4', step: '1' } }),

@@ -86,6 +86,11 @@ export async function seedDemo(today: Date): Promise<void> {
   const porch = { area: '196', wall: '378', run: '28' };
   const glass = { area: '168', wall: '210', run: '26' };
   const attic = { area: '320', wall: '540', run: '30' };
+  const sized = (size: typeof porch, times: number) => ({
+    area: String(Math.round(Number(size.area) * times)),
+    wall: String(Math.round(Number(size.wall) * times)),
+    run: String(Math.round(Number(size.run) * times)),
+  });
 
   await addTemplate(owner, {
     name: 'Screened porch',
@@ -221,7 +226,7 @@ export async function seedDemo(today: Date): Promise<void> {
   const under = await start(
     owner,
     3,
-    screenedPorch(builder('p2'), 'Screened porch over the garden', porch),
+    screenedPorch(builder('p2'), 'Screened porch over the garden', sized(porch, 1.12)),
     ago(60),
   );
   const underSigned = await accept(await send(owner, under, ago(59), 3), ago(52), 'Serafine Okonder', 'p2');
@@ -234,18 +239,29 @@ export async function seedDemo(today: Date): Promise<void> {
   const late = await start(
     seller,
     2,
-    sunroom(builder('p3'), 'Sunroom for the corner house', glass),
+    sunroom(builder('p3'), 'Sunroom for the corner house', sized(glass, 1.3)),
     ago(40),
     1,
   );
   await accept(await send(seller, late, ago(39), 2), ago(20), 'Hollin Vasquell', 'p3');
 
   // Signed this morning.
-  const fresh = await start(seller, 1, atticRoom(builder('p4'), 'Attic room for the twins', attic), ago(12));
+  const fresh = await start(
+    seller,
+    1,
+    atticRoom(builder('p4'), 'Attic room for the twins', sized(attic, 0.85)),
+    ago(12),
+  );
   await accept(await send(seller, fresh, ago(11), 1), ago(0, 8), 'Maude Ellery', 'p4');
 
   // Declined, lapsed, withdrawn.
-  const no = await start(seller, 4, sunroom(builder('p5'), 'Sunroom at the almshouse', glass), ago(45), 1);
+  const no = await start(
+    seller,
+    4,
+    sunroom(builder('p5'), 'Sunroom at the almshouse', sized(glass, 0.9)),
+    ago(45),
+    1,
+  );
   const { visitor, booklet } = await visit(await send(seller, no, ago(44), 4), ago(38));
   await declineProposal(visitor, {
     revisionId: booklet.revision.id,
@@ -254,12 +270,12 @@ export async function seedDemo(today: Date): Promise<void> {
   const old = await start(
     owner,
     2,
-    screenedPorch(builder('p6'), 'Screened porch at Withy Court', porch),
+    screenedPorch(builder('p6'), 'Screened porch at Withy Court', sized(porch, 0.8)),
     ago(58),
     2,
   );
   await visit(await send(owner, old, ago(57), 2), ago(55));
-  const back = await start(seller, 5, screenedPorch(builder('p7'), 'Side porch', porch), ago(30));
+  const back = await start(seller, 5, screenedPorch(builder('p7'), 'Side porch', sized(porch, 0.7)), ago(30));
   await send(seller, back, ago(29), 5);
   await withdrawProposal({ ...seller, now: ago(27) }, back);
 
@@ -276,7 +292,12 @@ export async function seedDemo(today: Date): Promise<void> {
       questions: { [question.id]: question.kind === 'question' ? question.alternatives[1]!.id : '' },
     },
   });
-  const revised = await start(owner, 4, atticRoom(builder('p9'), 'Warden’s attic room', attic), ago(10));
+  const revised = await start(
+    owner,
+    4,
+    atticRoom(builder('p9'), 'Warden’s attic room', sized(attic, 0.7)),
+    ago(10),
+  );
   await visit(await send(owner, revised, ago(9), 4), ago(8));
   const { saveNumber } = await readProposal({ ...owner, now: ago(4) }, revised);
   await saveProposal(
@@ -288,7 +309,7 @@ export async function seedDemo(today: Date): Promise<void> {
     },
   );
   await send(owner, revised, ago(4, 11), 4);
-  const unread = await start(seller, 3, sunroom(builder('p10'), 'Winter garden', glass), ago(2));
+  const unread = await start(seller, 3, sunroom(builder('p10'), 'Winter garden', sized(glass, 1.45)), ago(2));
   await send(seller, unread, ago(1), 3);
 
   // In work.

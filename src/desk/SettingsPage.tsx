@@ -147,7 +147,9 @@ export function SettingsPage({ settings, sessions, isOwner, look, actions }: Set
       />
       <h2>More</h2>
       <p>
-        <Link href="/outbox">Outbox of the simulated post</Link>
+        <Link href="/outbox" prefetch={false}>
+          Outbox of the simulated post
+        </Link>
       </p>
     </div>
   );

@@ -30,7 +30,9 @@ export default async function TodayPage() {
       <header className="page-head">
         <h1>Good day, {actor.name.split(' ')[0]}</h1>
         <span className="page-actions">
-          <Link href="/outbox">Outbox</Link>
+          <Link href="/outbox" prefetch={false}>
+            Outbox
+          </Link>
           <LinkButton primary href="/proposals/new">
             New proposal
           </LinkButton>
@@ -44,7 +46,10 @@ export default async function TodayPage() {
               {late.map((row) => (
                 <tr key={row.id} className="link-row">
                   <td>
-                    <Link href={`/agreements/${row.agreementId}`}>Invoice {row.number}</Link> {row.what}
+                    <Link href={`/agreements/${row.agreementId}`} prefetch={false}>
+                      Invoice {row.number}
+                    </Link>{' '}
+                    {row.what}
                   </td>
                   <td>{row.customer}</td>
                   <td className="wrong">due {showDay(row.dueOn)}</td>
@@ -64,7 +69,9 @@ export default async function TodayPage() {
             {waiting.map((row) => (
               <tr key={row.id} className="link-row">
                 <td>
-                  <Link href={`/proposals/${row.id}`}>{row.title}</Link>
+                  <Link href={`/proposals/${row.id}`} prefetch={false}>
+                    {row.title}
+                  </Link>
                   {row.unsentChanges && <span className="soft"> · changed since it was sent</span>}
                 </td>
                 <td>{row.customer}</td>
@@ -81,7 +88,11 @@ export default async function TodayPage() {
       <h2>On your table</h2>
       {drafts.length === 0 ? (
         <p className="empty">
-          No draft. <Link href="/proposals/new">Start a proposal</Link>.
+          No draft.{' '}
+          <Link href="/proposals/new" prefetch={false}>
+            Start a proposal
+          </Link>
+          .
         </p>
       ) : (
         <table className="table-plain">
@@ -89,7 +100,9 @@ export default async function TodayPage() {
             {drafts.map((row) => (
               <tr key={row.id} className="link-row">
                 <td>
-                  <Link href={`/proposals/${row.id}`}>{row.title}</Link>
+                  <Link href={`/proposals/${row.id}`} prefetch={false}>
+                    {row.title}
+                  </Link>
                 </td>
                 <td>{row.customer}</td>
                 <td>
@@ -107,10 +120,12 @@ export default async function TodayPage() {
           {running.map((row) => (
             <tr key={row.id} className="link-row">
               <td style={{ width: '34%' }}>
-                <Link href={`/agreements/${row.id}`}>{row.title}</Link>
+                <Link href={`/agreements/${row.id}`} prefetch={false}>
+                  {row.title}
+                </Link>
                 <div className="soft">{row.customer}</div>
               </td>
-              <td style={{ verticalAlign: 'middle' }}>
+              <td style={{ verticalAlign: 'middle', width: '46%' }}>
                 <Track parts={row.track} />
               </td>
               <td className="amount">{showDecimal(row.standing.leftToBill)} to bill</td>

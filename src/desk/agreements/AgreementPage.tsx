@@ -52,8 +52,10 @@ export function AgreementPage({
         <h1>{agreement.title}</h1>
         <span className="soft">
           Agreement {agreement.number} ·{' '}
-          <Link href={`/customers/${agreement.customer.id}`}>{agreement.customer.name}</Link> ·{' '}
-          {agreement.site}
+          <Link href={`/customers/${agreement.customer.id}`} prefetch={false}>
+            {agreement.customer.name}
+          </Link>{' '}
+          · {agreement.site}
         </span>
         <span className="page-actions">
           <Button onClick={() => setPaying(true)}>Record payment</Button>
@@ -97,7 +99,9 @@ export function AgreementPage({
                 {agreement.invoices.map((invoice) => (
                   <tr key={invoice.id}>
                     <td>
-                      <Link href={`/money/${invoice.id}`}>{invoice.number}</Link>
+                      <Link href={`/money/${invoice.id}`} prefetch={false}>
+                        {invoice.number}
+                      </Link>
                     </td>
                     <td>{invoice.title}</td>
                     <td>{showDate(invoice.issuedOn)}</td>
@@ -249,7 +253,9 @@ export function AgreementPage({
             )}
             <p className="soft">{agreement.consent}</p>
             <p className="seal">SHA-256 {agreement.revisionSha256}</p>
-            <Link href={`/proposals/${agreement.proposalId}`}>The proposal</Link>
+            <Link href={`/proposals/${agreement.proposalId}`} prefetch={false}>
+              The proposal
+            </Link>
           </div>
         </aside>
       </div>

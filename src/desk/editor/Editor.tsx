@@ -127,6 +127,7 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
   };
 
   const { saving } = work;
+  const hasOutline = step === 'Scope' || step === 'Choices' || step === 'Price';
   return (
     <EditorScope value={context}>
       <EditorActionsScope value={rowActions}>
@@ -167,7 +168,7 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
                 </>
               )}
               {proposal.agreement ? (
-                <Link href={`/agreements/${proposal.agreement.id}`}>
+                <Link href={`/agreements/${proposal.agreement.id}`} prefetch={false}>
                   Agreement {proposal.agreement.number}
                 </Link>
               ) : (
@@ -227,8 +228,8 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
           {step === 'Send' ? (
             <SendStep proposal={proposal} actions={actions} timeZone={timeZone} previewMark={previewMark} />
           ) : (
-            <div className="workbench">
-              <Outline />
+            <div className={hasOutline ? 'workbench' : 'workbench workbench-wide'}>
+              {hasOutline && <Outline />}
               <div className="bench">
                 <div className="bench-scroll">
                   {step === 'Scope' && <Sheet />}

@@ -30,13 +30,16 @@ interface RowProps {
   readonly inner?: boolean;
 }
 
+/** Marks an extra in few letters, so that the description keeps its room; the details say it in full. */
 function ExtraMark({ line }: { line: Line }) {
   if (!line.extra) return null;
   const { quantity } = line.extra;
+  const limits = quantity ? `, ${showDecimal(quantity.minimum)}–${showDecimal(quantity.maximum)}` : '';
+  const long = `Extra, ${line.extra.in ? 'in unless left out' : 'out unless taken in'}${quantity ? '; the customer sets the quantity' : ''}`;
   return (
-    <span className="choice-tag">
+    <span className="choice-tag" title={long}>
       extra, {line.extra.in ? 'in' : 'out'}
-      {quantity ? `, customer sets ${showDecimal(quantity.minimum)} to ${showDecimal(quantity.maximum)}` : ''}
+      {limits}
     </span>
   );
 }

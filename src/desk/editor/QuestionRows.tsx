@@ -2,7 +2,7 @@
 
 import { DeleteOutlined, HolderOutlined } from '@ant-design/icons';
 import { useSortable } from '@dnd-kit/sortable';
-import { Button, Radio } from 'antd';
+import { Radio } from 'antd';
 import { Fragment } from 'react';
 import { removePart, setAlternative, setQuestion } from '@/core/editing';
 import { showDifference } from '@/core/number';
@@ -52,13 +52,14 @@ export function QuestionRows({ question }: { question: Question }) {
         </td>
         <td colSpan={2} className="amount">
           {!readOnly && (
-            <Button
-              size="small"
-              type={target.kind === 'question' && target.questionId === question.id ? 'primary' : 'default'}
+            <button
+              type="button"
+              className="plain-button"
+              aria-pressed={target.kind === 'question' && target.questionId === question.id}
               onClick={addAnother}
             >
-              Add alternative
-            </Button>
+              Add another
+            </button>
           )}
         </td>
       </tr>

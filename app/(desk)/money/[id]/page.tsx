@@ -27,7 +27,9 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
         <StateMark state={invoice.state} />
         <span className="soft">
           {invoice.title} ·{' '}
-          <Link href={`/agreements/${invoice.agreement.id}`}>{invoice.agreement.title}</Link>
+          <Link href={`/agreements/${invoice.agreement.id}`} prefetch={false}>
+            {invoice.agreement.title}
+          </Link>
         </span>
         <span className="page-actions">
           <LinkButton download href={`/api/v1/invoices/${id}/invoice.xml`}>
