@@ -4,6 +4,7 @@ const create = nextJest({ dir: './' });
 
 export default create({
   testEnvironment: 'node',
+  testTimeout: 60_000,
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.data/'],

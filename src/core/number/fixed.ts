@@ -140,3 +140,10 @@ export function sumAmounts(values: Iterable<Amount>): Amount {
   for (const value of values) sum += value;
   return sum as Amount;
 }
+
+/** Sum of fixed numbers. */
+export function addFixed(values: Iterable<Fixed>): Fixed {
+  let sum = 0n;
+  for (const value of values) sum += value;
+  return sum as Fixed;
+}

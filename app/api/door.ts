@@ -1,0 +1,19 @@
+import type { Actor } from '@/acts/actor';
+import { Problem, respond } from '@/acts/problem';
+import { isId } from '../params';
+import { actionActor } from '../session';
+
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
+
+/** A door that reads one thing by its identity, for those signed in. */
+export function readDoor(act: (actor: Actor, id: string) => Promise<Response>) {
+  return (_: Request, { params }: Context): Promise<Response> =>
+    respond(async () => {
+      const actor = await actionActor();
+      const { id } = await params;
+      if (!isId(id)) throw new Problem(404, 'There is no such thing here.');
+      return act(actor, id);
+    });
+}

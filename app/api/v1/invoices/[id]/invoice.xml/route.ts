@@ -1,0 +1,7 @@
+import { invoicePaperXml } from '@/acts/papers';
+import { readDoor } from '../../../../door';
+import { download } from '../../../../download';
+
+export const GET = readDoor(async (actor, id) =>
+  download(await invoicePaperXml(actor, id), 'application/xml', 'invoice.xml'),
+);

@@ -1,0 +1,14 @@
+import { libraryAsCsv } from '@/acts/papers';
+import { respond } from '@/acts/problem';
+import { actionActor } from '../../../session';
+import { download } from '../../download';
+
+/** The library as CSV. */
+export const GET = () =>
+  respond(async () =>
+    download(
+      await libraryAsCsv(await actionActor()),
+      'text/csv; charset=utf-8; header=present',
+      'library.csv',
+    ),
+  );

@@ -1,0 +1,7 @@
+import { proposalPaper } from '@/acts/papers';
+import { readDoor } from '../../../../door';
+import { download } from '../../../../download';
+
+export const GET = readDoor(async (actor, id) =>
+  download(await proposalPaper(actor, id), 'application/pdf', 'proposal.pdf'),
+);

@@ -1,0 +1,10 @@
+import { visitorInvoicePdf } from '@/acts/papers';
+import { Problem } from '@/acts/problem';
+import { download } from '../../../../../api/download';
+import { isId } from '../../../../../params';
+import { bookletRead } from '../../../../door';
+
+export const GET = bookletRead(async (visitor, { id }) => {
+  if (!isId(id ?? '')) throw new Problem(404, 'There is no such invoice.');
+  return download(await visitorInvoicePdf(visitor, id!), 'application/pdf', 'invoice.pdf');
+});

@@ -1,0 +1,7 @@
+import { bookletPaper } from '@/acts/papers';
+import { download } from '../../../api/download';
+import { bookletRead } from '../../door';
+
+export const GET = bookletRead(async (visitor) =>
+  download(await bookletPaper(visitor), 'application/pdf', 'proposal.pdf'),
+);

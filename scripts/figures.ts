@@ -1,0 +1,45 @@
+// npm run -s figures -- FILE [--choices FILE]: the figures of a proposal document as JSON. The core and nothing else.
+import fs from 'node:fs';
+import { parseArgs } from 'node:util';
+import { check } from '@/acts/check';
+import { Problem } from '@/acts/problem';
+import { checkChoices } from '@/core/choice';
+import { checkDocument, figuresReport } from '@/core/offer';
+import { Choices, ProposalDocument, asSuggested } from '@/model';
+
+function fail(sentence: string): never {
+  process.stderr.write(`${sentence}\n`);
+  process.exit(1);
+}
+
+function readJson(file: string): unknown {
+  try {
+    return JSON.parse(fs.readFileSync(file, 'utf8'));
+  } catch (error) {
+    return fail(`${file}: ${(error as Error).message}`);
+  }
+}
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { choices: { type: 'string' } },
+});
+const file = positionals[0] ?? fail('Usage: npm run -s figures -- FILE [--choices FILE]');
+try {
+  const document = check(ProposalDocument, readJson(file), file);
+  const [wrong] = checkDocument(document).filter(({ weight }) => weight === 'wrong');
+  if (wrong) fail(`${file}: ${wrong.message}`);
+  const choices =
+    values.choices === undefined ? asSuggested : check(Choices, readJson(values.choices), values.choices);
+  const [problem] = checkChoices(document.sections, choices);
+  if (problem) fail(`${values.choices}: ${problem.id}: ${problem.message}`);
+  process.stdout.write(`${JSON.stringify(figuresReport(document, choices), null, 2)}\n`);
+} catch (error) {
+  if (!(error instanceof Problem)) throw error;
+  fail(
+    [
+      error.message,
+      ...(error.details.errors ?? []).map(({ pointer, detail }) => `  ${pointer}: ${detail}`),
+    ].join('\n'),
+  );
+}

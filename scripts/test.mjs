@@ -1,0 +1,197 @@
+// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e.
+import { spawn } from 'node:child_process';
+import crypto from 'node:crypto';
+import fs from 'node:fs';
+import net from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import { root } from './cluster.mjs';
+import {
+  CannotGoOn,
+  databaseUrl,
+  ensureBuild,
+  ensurePackages,
+  ensurePostgres,
+  ensureTestTools,
+  say,
+  startCluster,
+  stopCluster,
+} from './machine.mjs';
+
+const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e'];
+const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : all;
+const unknown = wanted.filter((part) => !all.includes(part));
+const bin = (name) => path.join(root, 'node_modules', '.bin', name);
+const run = crypto.randomBytes(4).toString('hex');
+const results = path.join(os.tmpdir(), `impegno-tests-${run}`);
+let passed = 0;
+let failed = 0;
+
+/** Runs a program and gathers what it says; shown when it fails (or always, when `loud`). */
+function program(command, args, { env = {}, loud = false } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: root,
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', npm_config_loglevel: 'error', ...env },
+      stdio: loud ? 'inherit' : ['ignore', 'pipe', 'pipe'],
+    });
+    let said = '';
+    child.stdout?.on('data', (data) => (said += data));
+    child.stderr?.on('data', (data) => (said += data));
+    child.on('error', (error) => resolve({ code: 1, said: String(error) }));
+    child.on('exit', (code) => resolve({ code: code ?? 1, said }));
+  });
+}
+
+async function check(name, command, args) {
+  const began = Date.now();
+  const { code, said } = await program(command, args);
+  if (code === 0) passed += 1;
+  else failed += 1;
+  say(
+    `${code === 0 ? 'ok   ' : 'FAIL '} ${name} (${Math.round((Date.now() - began) / 1000)} s)${code === 0 ? '' : `\n${said}`}`,
+  );
+}
+
+function count(name, file, code, read) {
+  let good = 0;
+  let bad = 0;
+  try {
+    [good, bad] = read(JSON.parse(fs.readFileSync(file, 'utf8')));
+  } catch {
+    bad = 1;
+  }
+  // A runner that fails without naming a test has failed all the same.
+  if (code !== 0 && bad === 0) bad = 1;
+  if (good + bad === 0) bad = 1;
+  passed += good;
+  failed += bad;
+  say(`${bad === 0 ? 'ok   ' : 'FAIL '} ${name}: ${good} passed, ${bad} failed`);
+}
+
+async function jest(name, patterns, env = {}) {
+  const file = path.join(results, `${name}.json`);
+  const { code, said } = await program(bin('jest'), ['--json', `--outputFile=${file}`, ...patterns], {
+    env: { NODE_OPTIONS: '--experimental-vm-modules --no-warnings', NODE_ENV: 'test', ...env },
+  });
+  if (code !== 0) say(said);
+  count(name, file, code, (found) => [
+    found.numPassedTests,
+    found.numFailedTests + found.numRuntimeErrorTestSuites,
+  ]);
+}
+
+const freePort = () =>
+  new Promise((resolve) => {
+    const server = net.createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
+  });
+
+async function prepare(url) {
+  const { code, said } = await program(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
+    env: { DATABASE_URL: url },
+  });
+  if (code !== 0) throw new CannotGoOn(`The test database could not be prepared:\n${said}`);
+}
+
+async function browser(url) {
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      cwd: root,
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        DATABASE_URL: url,
+        IMPEGNO_ADDRESS: address,
+        NEXT_TELEMETRY_DISABLED: '1',
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
+  try {
+    for (let tries = 0; tries < 120; tries += 1) {
+      if (
+        await fetch(`${address}/api/v1/health`).then(
+          (answer) => answer.ok,
+          () => false,
+        )
+      )
+        break;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    const file = path.join(results, 'e2e.json');
+    const { code, said } = await program(bin('playwright'), ['test', '--reporter=list,json'], {
+      env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file, IMPEGNO_ADDRESS: address, DATABASE_URL: url },
+    });
+    if (code !== 0) say(said);
+    count('e2e', file, code, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+  } finally {
+    server.kill('SIGTERM');
+  }
+}
+
+let cluster;
+const databases = [];
+
+async function testDatabase(name) {
+  cluster ??= startCluster();
+  const url = databaseUrl(cluster.url, `impegno_${name}_${run}`);
+  databases.push(url);
+  await prepare(url);
+  return url;
+}
+
+async function cleanUp() {
+  fs.rmSync(results, { recursive: true, force: true });
+  if (!cluster) return;
+  const { Client } = (await import('pg')).default;
+  const client = new Client({ connectionString: cluster.url });
+  await client.connect();
+  for (const url of databases)
+    await client.query(`drop database if exists "${new URL(url).pathname.slice(1)}" with (force)`);
+  await client.end();
+  if (cluster.started) stopCluster();
+}
+
+process.on('SIGINT', () => void cleanUp().then(() => process.exit(130)));
+
+try {
+  if (unknown.length > 0)
+    throw new CannotGoOn(`There is no part “${unknown.join(', ')}”. The parts: ${all.join(', ')}.`);
+  const has = (part) => wanted.includes(part);
+  ensurePackages();
+  fs.mkdirSync(results, { recursive: true });
+  if (has('data') || has('e2e')) ensurePostgres();
+  if (has('unit') || has('e2e')) ensureTestTools();
+  if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
+  if (has('lint')) {
+    await check('lint', bin('eslint'), ['--max-warnings=0', '.']);
+    await check('import rules', bin('depcruise'), [
+      '--config',
+      '.dependency-cruiser.cjs',
+      'app',
+      'src',
+      'proxy.ts',
+    ]);
+  }
+  if (has('format')) await check('format', bin('prettier'), ['--check', '--log-level=warn', '.']);
+  if (has('unit')) await jest('unit', ['src', 'tests/outside']);
+  if (has('data')) await jest('data', ['tests/data'], { DATABASE_URL: await testDatabase('data') });
+  if (has('e2e')) {
+    ensureBuild();
+    await browser(await testDatabase('e2e'));
+  }
+} catch (error) {
+  failed += 1;
+  process.stderr.write(`${error instanceof CannotGoOn ? error.message : error.stack}\n`);
+} finally {
+  await cleanUp();
+}
+say(`${passed} passed, ${failed} failed`);
+process.exitCode = failed === 0 ? 0 : 1;

@@ -1,0 +1,219 @@
+import { sql } from 'drizzle-orm';
+import { readAgreement } from '@/acts/agreements/read';
+import { acceptProposal, chooseInBooklet, declineProposal } from '@/acts/booklet/decide';
+import { openBooklet } from '@/acts/booklet/open';
+import { listProposals, readProposal } from '@/acts/proposals/read';
+import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
+import { revokeLinks } from '@/acts/proposals/send';
+import type { Problem } from '@/acts/problem';
+import { sha256 } from '@/acts/secrets';
+import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { agreement, customer, invoice } from '@/data/schema';
+import { newAgreement, newCompany, newProposal, sendIt, signatureFor, visit } from '../support/desk';
+
+afterAll(closeConnection);
+
+const refusal = async (promise: Promise<unknown>): Promise<Problem['details']> =>
+  promise.then(
+    () => {
+      throw new Error('was not refused');
+    },
+    (error: Problem) => error.details ?? Promise.reject(error),
+  );
+
+describe('accepting', () => {
+  test('a double tap, two browsers and a retry make one agreement and one deposit invoice', async () => {
+    const actor = await newCompany();
+    const token = await sendIt(actor, await newProposal(actor));
+    const one = await signatureFor(token, 'same-tap-key');
+    const other = await signatureFor(token, 'other-browser-key');
+    const answers = await Promise.all(
+      [one, one, other, other].map(({ visitor, input }) => acceptProposal(visitor, input, 'test')),
+    );
+    const later = await acceptProposal(one.visitor, one.input, 'test');
+    expect(new Set([...answers, later].map(({ agreementId }) => agreementId)).size).toBe(1);
+    expect(later.repeated).toBe(true);
+    const counts = await inCompany(actor.companyId, async (tx) => [
+      await tx.select().from(agreement),
+      await tx.select().from(invoice),
+    ]);
+    expect(counts.map((rows) => rows.length)).toEqual([1, 1]);
+  });
+
+  test('binds the signer, the choices and the consent to the hash of the frozen revision', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const signed = await readAgreement(actor, agreementId);
+    const [frozen] = await beforeCompany(
+      async (tx) =>
+        (
+          await tx.execute<{ canonical: string }>(
+            sql`select canonical from revision where sha256 = ${signed.revisionSha256} limit 1`,
+          )
+        ).rows,
+    );
+    expect(sha256(frozen!.canonical)).toBe(signed.revisionSha256);
+    expect(signed.consent).toContain('I accept');
+  });
+
+  test('a replaced revision is refused and says what changed; the new one can be accepted', async () => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    const token = await sendIt(actor, proposalId);
+    const old = await signatureFor(token);
+    await saveProposal(actor, {
+      proposalId,
+      saveNumber: 0,
+      patches: [{ op: 'replace', path: '/sections/0/entries/0/quantity', value: '13' }],
+    });
+    await sendIt(actor, proposalId);
+    const problem = await refusal(acceptProposal(old.visitor, old.input, 'test'));
+    expect(problem.status).toBe(409);
+    const changes = problem.context?.changes as { what: string }[];
+    expect(changes.map(({ what }) => what)).toEqual(expect.arrayContaining(['Total', 'Line l1']));
+    const fresh = await signatureFor(token);
+    expect((await acceptProposal(fresh.visitor, fresh.input, 'test')).repeated).toBe(false);
+  });
+
+  test('a total other than the one the signer saw is refused', async () => {
+    const actor = await newCompany();
+    const { visitor, input } = await signatureFor(await sendIt(actor, await newProposal(actor)));
+    const choices = { extras: {}, questions: { q1: 'a2' } };
+    expect((await refusal(acceptProposal(visitor, { ...input, choices }, 'test'))).detail).toContain(
+      'choices changed meanwhile',
+    );
+  });
+
+  test.each([
+    ['without a name', { signerName: '  ' }],
+    ['without consent', { consent: false }],
+    [
+      'with a drawn signature that holds script',
+      { signature: { kind: 'drawn', path: '<script>alert(1)</script>', width: 100, height: 50 } },
+    ],
+    ['with an alternative that is not offered', { choices: { extras: {}, questions: { q1: 'gold' } } }],
+    ['with a field nobody knows', { discount: '100' }],
+  ])('%s it is refused and nothing is stored', async (_, wrong) => {
+    const actor = await newCompany();
+    const { visitor, input } = await signatureFor(await sendIt(actor, await newProposal(actor)));
+    expect((await refusal(acceptProposal(visitor, { ...input, ...wrong }, 'test'))).status).toBe(422);
+    expect((await listProposals(actor))[0]?.state).toBe('sent');
+  });
+});
+
+describe('choosing and declining', () => {
+  test('choices stay for the next browser and are as the core computes them', async () => {
+    const actor = await newCompany();
+    const token = await sendIt(actor, await newProposal(actor));
+    const booklet = await openBooklet(await visit(token));
+    const question = booklet.view.sections[0]!.entries.find((entry) => entry.kind === 'question');
+    const shown = question?.kind === 'question' ? question.alternatives[1]!.difference : '';
+    const { view } = await chooseInBooklet(await visit(token), {
+      revisionId: booklet.revision.id,
+      choices: { extras: {}, questions: { q1: 'a2' } },
+    });
+    const cents = (text: string) => BigInt(text.replace('.', ''));
+    expect(cents(view.total) - cents(booklet.view.total)).toBe(cents(shown));
+    expect((await openBooklet(await visit(token))).view.total).toBe(view.total);
+  });
+
+  test('a no is kept with its reason, twice is once, and it closes the proposal', async () => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    const token = await sendIt(actor, proposalId);
+    const { visitor, input } = await signatureFor(token);
+    await declineProposal(visitor, { revisionId: input.revisionId, reason: 'Too dear' });
+    await declineProposal(visitor, { revisionId: input.revisionId, reason: 'Too dear' });
+    expect(await readProposal(actor, proposalId)).toMatchObject({
+      state: 'declined',
+      declinedBecause: 'Too dear',
+    });
+    expect((await refusal(acceptProposal(visitor, input, 'test'))).detail).toContain('declined');
+  });
+
+  test('nothing can be decided on what was taken back, and a revoked link leads nowhere', async () => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    const token = await sendIt(actor, proposalId);
+    const { visitor, input } = await signatureFor(token);
+    await withdrawProposal(actor, proposalId);
+    expect((await refusal(acceptProposal(visitor, input, 'test'))).detail).toContain('taken back');
+    await revokeLinks(actor, proposalId);
+    expect((await refusal(visit(token))).status).toBe(410);
+  });
+});
+
+describe('two editors', () => {
+  const patch = (path: string, value: unknown) => [{ op: 'replace', path, value }];
+
+  test('a late save changes nothing and is told what changed', async () => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    await saveProposal(actor, { proposalId, saveNumber: 0, patches: patch('/title', 'First') });
+    const problem = await refusal(
+      saveProposal(actor, { proposalId, saveNumber: 0, patches: patch('/title', 'Second') }),
+    );
+    expect(problem).toMatchObject({
+      status: 409,
+      context: { saveNumber: 1, patches: patch('/title', 'First') },
+    });
+    expect((await readProposal(actor, proposalId)).document.title).toBe('First');
+  });
+
+  test('two saves at the same moment: one goes in', async () => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    const tries = ['A', 'B', 'C'].map((title) =>
+      saveProposal(actor, { proposalId, saveNumber: 0, patches: patch('/title', title) }),
+    );
+    const settled = await Promise.allSettled(tries);
+    expect(settled.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+  });
+
+  test.each([
+    ['/sections/0/entries/0/quantity', 'twelve'],
+    ['/sections/0/entries/0/taxClass', 'gone'],
+    ['/sections/9/title', 'x'],
+    ['/__proto__/polluted', 'x'],
+    ['/total', '1.00'],
+  ])('a change that does not fit (%s) is refused whole', async (path, value) => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    const problem = await refusal(
+      saveProposal(actor, {
+        proposalId,
+        saveNumber: 0,
+        patches: [...patch('/title', 'Half'), { op: 'add', path, value }],
+      }),
+    );
+    expect(problem.status).toBe(422);
+    expect(await readProposal(actor, proposalId)).toMatchObject({
+      saveNumber: 0,
+      document: { title: 'Example' },
+    });
+  });
+});
+
+describe('companies do not see each other', () => {
+  test('through the acts', async () => {
+    const ours = await newCompany();
+    const theirs = await newCompany();
+    const proposalId = await newProposal(theirs);
+    expect((await refusal(readProposal(ours, proposalId))).status).toBe(404);
+    expect(await listProposals(ours)).toEqual([]);
+  });
+  test('nor when a query forgets the company: row level security', async () => {
+    const ours = await newCompany();
+    const theirs = await newCompany();
+    await newProposal(theirs);
+    expect(await inCompany(ours.companyId, (tx) => tx.select().from(customer))).toEqual([]);
+    const foreign = inCompany(ours.companyId, (tx) =>
+      tx.execute(
+        sql`insert into number_series (company_id, series, last) values (${theirs.companyId}, 'x', 1)`,
+      ),
+    );
+    await expect(foreign).rejects.toMatchObject({
+      cause: { message: expect.stringContaining('row-level security') },
+    });
+  });
+});

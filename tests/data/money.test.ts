@@ -1,0 +1,181 @@
+import { spawn } from 'node:child_process';
+import { sql } from 'drizzle-orm';
+import type { Actor } from '@/acts/actor';
+import { issueInvoice } from '@/acts/agreements/issue';
+import { readAgreement } from '@/acts/agreements/read';
+import { payDeposit } from '@/acts/booklet/payDeposit';
+import { readMoney } from '@/acts/money/invoices';
+import { recordPayment } from '@/acts/money/payments';
+import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { parseAmount, sumAmounts } from '@/core/number';
+import { trialCards } from '@/outside/cards';
+import { newAgreement, newCompany, visit } from '../support/desk';
+
+afterAll(closeConnection);
+
+const cents = (text: string) => parseAmount(text, 2);
+const invoicesOf = async (actor: Actor, agreementId: string) =>
+  (await readAgreement(actor, agreementId)).invoices;
+
+/** The message of a refusal, with that of what caused it. */
+const said = async (promise: Promise<unknown>): Promise<string> =>
+  promise.then(
+    () => 'was not refused',
+    (error: Error) => `${error.message} ${(error.cause as Error | undefined)?.message ?? ''}`,
+  );
+
+describe('stage invoices', () => {
+  test('deposit, stage, then the rest: they sum to the agreement to the cent, per line too', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    await issueInvoice(actor, { agreementId, what: { entryId: 'frame' } });
+    await issueInvoice(actor, { agreementId, what: { rest: true } });
+    const agreement = await readAgreement(actor, agreementId);
+    expect(agreement.invoices.map(({ title }) => title)).toEqual(['On signing', 'Frame', 'All that is left']);
+    expect(sumAmounts(agreement.invoices.map(({ total }) => cents(total)))).toBe(cents(agreement.total));
+    expect(agreement.standing.leftToBill).toBe('0.00');
+    for (const line of agreement.lines) expect(line.billed).toBe(line.agreed);
+    expect(await said(issueInvoice(actor, { agreementId, what: { rest: true } }))).toContain(
+      'billed already',
+    );
+    expect(await said(issueInvoice(actor, { agreementId, what: { entryId: 'frame' } }))).toContain(
+      'with invoice',
+    );
+  });
+
+  test('issued by the office where the company works so', async () => {
+    const actor = await newCompany({ depositInvoiceOnAcceptance: false });
+    const { agreementId } = await newAgreement(actor);
+    expect(await invoicesOf(actor, agreementId)).toEqual([]);
+    await issueInvoice(actor, { agreementId, what: { entryId: 'deposit' } });
+    expect(await invoicesOf(actor, agreementId)).toHaveLength(1);
+  });
+
+  test('sixteen at once: one invoice for the entry, numbers without gap or double', async () => {
+    const actor = await newCompany();
+    const agreements = [await newAgreement(actor), await newAgreement(actor), await newAgreement(actor)];
+    const tries = agreements.flatMap(({ agreementId }) =>
+      Array.from({ length: 16 }, () =>
+        issueInvoice(actor, { agreementId, what: { entryId: 'frame' } }).catch(() => null),
+      ),
+    );
+    const issued = (await Promise.all(tries)).filter((made) => made !== null);
+    expect(issued).toHaveLength(3);
+    const numbers = (await readMoney(actor)).invoices.map(({ number }) => number).sort((a, b) => a - b);
+    expect(numbers).toEqual(Array.from({ length: 6 }, (_, i) => 1001 + i));
+  });
+
+  test('a process killed in the middle leaves all or nothing', async () => {
+    const actor = await newCompany({ depositInvoiceOnAcceptance: false });
+    const agreements: string[] = [];
+    for (let i = 0; i < 12; i += 1) agreements.push((await newAgreement(actor)).agreementId);
+    const child = spawn(
+      process.execPath,
+      ['--import', 'tsx', 'tests/data/issueMany.ts', JSON.stringify({ actor, agreements })],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    await new Promise<void>((resolve) => {
+      let lines = 0;
+      child.stdout.on('data', (data: Buffer) => {
+        lines += data.toString().split('\n').length - 1;
+        if (lines >= 5) child.kill('SIGKILL');
+      });
+      child.on('exit', () => resolve());
+    });
+    const { invoices } = await readMoney(actor);
+    expect(invoices.length).toBeGreaterThanOrEqual(5);
+    expect(invoices.length).toBeLessThan(36);
+    const numbers = invoices.map(({ number }) => number).sort((a, b) => a - b);
+    expect(numbers).toEqual(numbers.map((_, i) => 1001 + i));
+    for (const agreementId of agreements) {
+      const agreement = await readAgreement(actor, agreementId);
+      const lines = sumAmounts(agreement.lines.map(({ billed }) => cents(billed)));
+      expect(lines <= cents(agreement.standing.billed)).toBe(true);
+      if (agreement.standing.leftToBill !== '0.00')
+        await issueInvoice(actor, { agreementId, what: { rest: true } });
+      expect((await readAgreement(actor, agreementId)).standing.leftToBill).toBe('0.00');
+    }
+  });
+
+  test('what is issued never changes, and what does not add up is not stored, not even by hand', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const [invoice] = await invoicesOf(actor, agreementId);
+    const id = invoice!.id;
+    expect(
+      await said(
+        beforeCompany((tx) =>
+          tx.execute(sql`update invoice set total = 1, net = 1, tax = 0 where id = ${id}`),
+        ),
+      ),
+    ).toContain('append-only');
+    expect(
+      await said(beforeCompany((tx) => tx.execute(sql`delete from draw where invoice_id = ${id}`))),
+    ).toContain('append-only');
+    expect(
+      await said(
+        inCompany(actor.companyId, (tx) => tx.execute(sql`update invoice set title = 'x' where id = ${id}`)),
+      ),
+    ).toMatch(/permission denied|append-only/);
+    const overdraw = beforeCompany((tx) =>
+      tx.execute(sql`
+        with copy as (insert into invoice select (jsonb_populate_record(i, jsonb_build_object('id', gen_random_uuid(), 'number', 9999, 'entry_id', null, 'net', 99999, 'tax', 0, 'total', 99999))).* from invoice i where id = ${id} returning *)
+        insert into draw (company_id, invoice_id, agreement_id, line_id, net) select company_id, id, agreement_id, 'l1', 99999 from copy`),
+    );
+    expect(await said(overdraw)).toContain('would be billed to');
+  });
+});
+
+describe('money in', () => {
+  test('a refused card takes nothing; an accepted one pays once, also when asked again', async () => {
+    const actor = await newCompany();
+    const { agreementId, token } = await newAgreement(actor);
+    const pay = async (number: string, idempotencyKey: string) =>
+      payDeposit(await visit(token), { number, expiry: '12/39', idempotencyKey });
+    expect(await pay(trialCards.refused, 'refused-key')).toMatchObject({ paid: false });
+    expect((await readAgreement(actor, agreementId)).standing.paid).toBe('0.00');
+    const answers = await Promise.all([
+      pay(trialCards.accepted, 'same-key-1'),
+      pay(trialCards.accepted, 'same-key-1'),
+      pay(trialCards.accepted, 'same-key-1'),
+    ]);
+    expect(new Set(answers.map((answer) => JSON.stringify(answer))).size).toBe(1);
+    const agreement = await readAgreement(actor, agreementId);
+    expect(agreement.received).toHaveLength(1);
+    expect(agreement.standing.paid).toBe(agreement.invoices[0]!.total);
+    expect(await said(pay(trialCards.accepted, 'other-key'))).toContain('paid already');
+  });
+
+  test('a payment goes to the oldest invoice first; a repeat counts once; too much stays as credit', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    await issueInvoice(actor, { agreementId, what: { entryId: 'frame' } });
+    const [deposit, frame] = await invoicesOf(actor, agreementId);
+    const amount = (cents(deposit!.total) + 1000n).toString().replace(/(\d\d)$/, '.$1');
+    const input = {
+      agreementId,
+      method: 'cheque',
+      amount,
+      receivedOn: '2026-05-01',
+      reference: '',
+      idempotencyKey: 'cheque-17-a',
+    };
+    await recordPayment(actor, input);
+    await recordPayment(actor, input);
+    expect((await invoicesOf(actor, agreementId)).map(({ paid }) => paid)).toEqual([deposit!.total, '10.00']);
+    await recordPayment(actor, { ...input, amount: '999999', idempotencyKey: 'cheque-18-b' });
+    expect((await invoicesOf(actor, agreementId)).map(({ paid }) => paid)).toEqual([
+      deposit!.total,
+      frame!.total,
+    ]);
+    expect(
+      await said(recordPayment(actor, { ...input, amount: '0', idempotencyKey: 'cheque-19-c' })),
+    ).toContain('Type the amount');
+    expect(
+      await said(recordPayment(actor, { ...input, amount: '1.005', idempotencyKey: 'cheque-20-d' })),
+    ).toContain('decimals');
+    expect(await said(recordPayment({ ...actor, role: 'seller' }, input))).toContain('owner or office');
+  });
+});
