@@ -14,6 +14,11 @@ export default tseslint.config(
     },
   },
   {
+    // Playwright's fixtures are given with a function called use; it is no hook.
+    files: ['tests/e2e/**/*.ts'],
+    rules: { 'react-hooks/rules-of-hooks': 'off' },
+  },
+  {
     // The core takes its time and its randomness from the caller, so that every figure can be computed again.
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],

@@ -43,7 +43,7 @@ export async function signOutAction() {
 }
 
 export const revokeSessionAction = async (id: string) =>
-  answer(async () => revokeSession(await actionActor(), String(id)));
+  answer(async () => revokeSession(await actionActor(), id));
 
 export const saveSettingsAction = async (input: unknown) =>
   answer(async () => saveSettings(await actionActor(), input));
@@ -64,7 +64,7 @@ export const saveSiteAction = async (input: unknown, id?: string) =>
 export const startProposalAction = async (input: unknown) =>
   answer(async () => startProposal(await actionActor(), input));
 
-export const importProposalAction = async (place: { customerId: string; siteId: string }, text: string) =>
+export const importProposalAction = async (place: unknown, text: string) =>
   answer(async () => {
     const actor = await actionActor();
     let input: unknown;
@@ -83,10 +83,10 @@ export const sendProposalAction = async (input: unknown) =>
   answer(async () => sendProposal(await actionActor(), input));
 
 export const withdrawProposalAction = async (id: string) =>
-  answer(async () => withdrawProposal(await actionActor(), String(id)));
+  answer(async () => withdrawProposal(await actionActor(), id));
 
 export const revokeLinksAction = async (id: string) =>
-  answer(async () => revokeLinks(await actionActor(), String(id)));
+  answer(async () => revokeLinks(await actionActor(), id));
 
 export const previewInvoiceAction = async (input: unknown) =>
   answer(async () => previewInvoice(await actionActor(), input));

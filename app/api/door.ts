@@ -1,6 +1,6 @@
 import type { Actor } from '@/acts/actor';
 import { Problem, respond } from '@/acts/problem';
-import { isId } from '../params';
+import { isId } from '@/model';
 import { actionActor } from '../session';
 
 interface Context {

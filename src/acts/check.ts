@@ -1,6 +1,7 @@
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import type Type from 'typebox';
+import { isId } from '@/model';
 import { Problem } from './problem';
 
 const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, discriminator: false });
@@ -13,6 +14,15 @@ function words(keyword: string, message: string | undefined, params: Record<stri
   if (keyword === 'additionalProperties') return `${String(params.additionalProperty)} is not known here`;
   if (keyword === 'minLength') return 'must not be empty';
   return message ?? 'is not right';
+}
+
+/**
+ * Takes what came in as an identity.
+ * @throws Problem 404 with the sentence for anything that cannot be one
+ */
+export function checkId(input: unknown, sentence: string): string {
+  if (!isId(input)) throw new Problem(404, sentence);
+  return input;
 }
 
 /**

@@ -2,8 +2,10 @@
 
 import { useRef, useState } from 'react';
 import { showDecimal } from '@/core/number';
-import type { ProblemDetails, Signature } from '@/model';
-import { Trouble, post } from './Booklet';
+import type { Signature } from '@/model/inputs';
+import type { ProblemDetails } from '@/model/problem';
+import { post } from './post';
+import { Trouble } from './Trouble';
 import { SignaturePad } from './SignaturePad';
 import type { Booklet } from './types';
 
@@ -54,9 +56,11 @@ export function Accept({
       consent: true,
       idempotencyKey: key.current,
     });
-    if (answer.ok) window.location.assign(`${address}#agreed`);
-    if (answer.ok) window.location.reload();
-    else {
+    if (answer.ok) {
+      // The signed booklet is read afresh from the server, from its top: what is agreed, and the deposit.
+      window.location.hash = 'agreed';
+      window.location.reload();
+    } else {
       setBusy(false);
       setProblem(answer.problem);
     }

@@ -1,10 +1,10 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/ui/dates';
 import { Track } from '@/ui/Track';
-import { post } from './Booklet';
+import { post } from './post';
 import type { Booklet, DepositAnswer } from './types';
 
 type Agreement = NonNullable<Booklet['agreement']>;
@@ -57,7 +57,7 @@ export function Agreed({
                 )}
                 <span className="card-detail">
                   {invoice.title},{' '}
-                  {invoice.open === '0.00'
+                  {isNothing(invoice.open)
                     ? 'paid'
                     : `${showDecimal(invoice.open)} to pay by ${showDate(invoice.dueOn)}`}
                 </span>

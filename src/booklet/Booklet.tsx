@@ -1,11 +1,15 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import type { Booklet as BookletData, DepositAnswer } from './types';
+import { useState } from 'react';
+import type { Booklet as BookletData } from './types';
 import { showDecimal } from '@/core/number';
-import type { Choices, CustomerView, ProblemDetails } from '@/model';
+import type { Choices } from '@/model/choices';
+import type { CustomerView } from '@/model/customerView';
+import type { ProblemDetails } from '@/model/problem';
 import { showDate } from '@/ui/dates';
 import { Accept } from './Accept';
+import { post } from './post';
+import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
 import { Section } from './Section';
 import { Sums } from './Sums';
@@ -19,40 +23,12 @@ interface BookletProps {
   readonly trial: { readonly accepted: string; readonly refused: string };
 }
 
-/** Sends JSON to the booklet's own address and reads the answer, or the problem. */
-export async function post<T>(
-  address: string,
-  body: unknown,
-): Promise<{ ok: true; value: T } | { ok: false; problem: ProblemDetails }> {
-  try {
-    const answer = await fetch(address, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
-    const value = (await answer.json()) as T & ProblemDetails;
-    return answer.ok ? { ok: true, value } : { ok: false, problem: value };
-  } catch {
-    return {
-      ok: false,
-      problem: {
-        type: 'about:blank',
-        title: 'No answer',
-        status: 0,
-        detail: 'There is no connection just now. Nothing was changed; try again.',
-      },
-    };
-  }
-}
-
 /** The customer's side: reads like a leaflet, choices as cards, total and deposit always in view. */
 export function Booklet({ first, address, consent, trial }: BookletProps) {
   const [data, setData] = useState(first);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
   const { view, company } = data;
-
-  useEffect(() => setData(first), [first]);
 
   const choose = async (choices: Choices) => {
     if (!address) return;
@@ -148,41 +124,3 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
     </div>
   );
 }
-
-/** What went wrong, and (when the proposal was replaced) what is different now. */
-export function Trouble({ problem }: { problem: ProblemDetails }) {
-  const changes = problem.context?.changes as
-    { what: string; before: string | null; after: string | null }[] | undefined;
-  return (
-    <section className="leaf trouble" role="alert">
-      <p>{problem.detail}</p>
-      {changes && (
-        <>
-          <table>
-            <thead>
-              <tr>
-                <th>What</th>
-                <th>Before</th>
-                <th>Now</th>
-              </tr>
-            </thead>
-            <tbody>
-              {changes.map(({ what, before, after }) => (
-                <tr key={what}>
-                  <td>{what}</td>
-                  <td>{before ?? '–'}</td>
-                  <td>{after ?? '–'}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <button type="button" className="button" onClick={() => window.location.reload()}>
-            Read the new one
-          </button>
-        </>
-      )}
-    </section>
-  );
-}
-
-export type { DepositAnswer };

@@ -1,15 +1,15 @@
 'use client';
 
 import { showDecimal } from '@/core/number';
+import type { Choices } from '@/model/choices';
 import type {
-  Choices,
+  CustomerView,
   CustomerEntry,
   CustomerExtra,
   CustomerQuestion,
   CustomerSection,
-  Shows,
-} from '@/model';
-import { unitName } from '@/model';
+} from '@/model/customerView';
+import { unitName } from '@/model/units';
 
 type Choose = ((choices: Choices) => void) | null;
 
@@ -173,7 +173,7 @@ export function Section({
   busy,
 }: {
   section: CustomerSection;
-  shows: Shows;
+  shows: CustomerView['shows'];
   choices: Choices;
   choose: Choose;
   busy: boolean;

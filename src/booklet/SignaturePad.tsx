@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import Pad from 'signature_pad';
-import type { Signature } from '@/model';
+import type { Signature } from '@/model/inputs';
 
 /** The strokes as one path of moves and lines, in whole pixels. */
 function pathOf(strokes: ReturnType<Pad['toData']>): string {

@@ -1,5 +1,5 @@
 import { showDecimal } from '@/core/number';
-import type { CustomerView } from '@/model';
+import type { CustomerView } from '@/model/customerView';
 
 /** How the sections make the total. */
 export function Sums({ view }: { view: CustomerView }) {

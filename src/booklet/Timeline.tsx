@@ -1,5 +1,5 @@
 import { showDecimal } from '@/core/number';
-import type { CustomerPayment } from '@/model';
+import type { CustomerPayment } from '@/model/customerView';
 import { showDate } from '@/ui/dates';
 
 function when({ due }: CustomerPayment): string {

@@ -227,7 +227,11 @@ export const ProposalDocument = Type.Object(
     internalNote: Type.Optional(Type.String({ maxLength: 5000 })),
     terms: Type.Optional(LongText),
     validUntil: Type.Optional(
-      Type.String({ pattern: datePattern, description: 'Prices hold until the end of this day' }),
+      Type.String({
+        pattern: datePattern,
+        format: 'date',
+        description: 'Prices hold until the end of this day',
+      }),
     ),
     shows: Shows,
     sections: Type.Array(Section, { maxItems: 500 }),

@@ -9,6 +9,11 @@ const Text = (most: number) => Type.String({ maxLength: most });
 const Needed = (most: number) => Type.String({ minLength: 1, maxLength: most, pattern: '\\S' });
 
 export const EntityId = Type.String({ format: 'uuid' });
+
+/** Whether a part of an address can be an identity; anything else is not found, not an error of the database. */
+export const isId = (text: unknown): text is string =>
+  typeof text === 'string' && /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i.test(text);
+
 export const EmailAddress = Type.String({ format: 'email', maxLength: 200 });
 export const IdempotencyKey = Type.String({ pattern: '^[A-Za-z0-9_-]{8,80}$' });
 
@@ -42,6 +47,9 @@ export const SiteInput = Type.Object(
   closed,
 );
 export type SiteInput = Type.Static<typeof SiteInput>;
+
+/** For whom and where a proposal is made. */
+export const PlaceInput = Type.Object({ customerId: EntityId, siteId: EntityId }, closed);
 
 export const StartInput = Type.Object(
   {

@@ -21,7 +21,11 @@ export const PercentText = Type.String({
 });
 
 /** A date of the business (no time, no zone), as YYYY-MM-DD. */
-export const BusinessDate = Type.String({ pattern: datePattern, description: 'Business date' });
+export const BusinessDate = Type.String({
+  pattern: datePattern,
+  format: 'date',
+  description: 'Business date',
+});
 
 /** Identity of a part inside a document. */
 export const PartId = Type.String({ pattern: idPattern });

@@ -160,6 +160,15 @@ describe('two editors', () => {
     expect((await readProposal(actor, proposalId)).document.title).toBe('First');
   });
 
+  test('the same change asked again after a lost answer is the same save', async () => {
+    const actor = await newCompany();
+    const proposalId = await newProposal(actor);
+    const input = { proposalId, saveNumber: 0, patches: patch('/title', 'Once') };
+    expect(await saveProposal(actor, input)).toEqual({ saveNumber: 1 });
+    expect(await saveProposal(actor, input)).toEqual({ saveNumber: 1 });
+    expect((await readProposal(actor, proposalId)).saveNumber).toBe(1);
+  });
+
   test('two saves at the same moment: one goes in', async () => {
     const actor = await newCompany();
     const proposalId = await newProposal(actor);

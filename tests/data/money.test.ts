@@ -170,6 +170,13 @@ describe('money in', () => {
       deposit!.total,
       frame!.total,
     ]);
+    // The next invoice takes the credit, and what it does not need stays.
+    expect((await readAgreement(actor, agreementId)).credit).not.toBe('0.00');
+    await issueInvoice(actor, { agreementId, what: { rest: true } });
+    const after = await readAgreement(actor, agreementId);
+    expect(after.standing.paid).toBe(after.total);
+    const received = sumAmounts(after.received.map((each) => cents(each.amount)));
+    expect(cents(after.credit)).toBe(received - cents(after.total));
     expect(
       await said(recordPayment(actor, { ...input, amount: '0', idempotencyKey: 'cheque-19-c' })),
     ).toContain('Type the amount');

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { listAgreements } from '@/acts/agreements/read';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/ui/dates';
 import { Track } from '@/ui/Track';
 import { pageActor } from '../../session';
@@ -50,7 +50,7 @@ export default async function AgreementsPage() {
                 <td className="amount">{showDecimal(row.standing.billed)}</td>
                 <td className="amount">{showDecimal(row.standing.paid)}</td>
                 <td className="amount">
-                  {row.standing.leftToBill === '0.00' ? '' : showDecimal(row.standing.leftToBill)}
+                  {isNothing(row.standing.leftToBill) ? '' : showDecimal(row.standing.leftToBill)}
                 </td>
               </tr>
             ))}

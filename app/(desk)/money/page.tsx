@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { readMoney } from '@/acts/money/invoices';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/ui/dates';
 import { StateMark } from '@/ui/StateMark';
 import { pageActor } from '../../session';
@@ -22,7 +22,7 @@ export default async function MoneyPage() {
         </div>
         <div>
           <div className="figure-name">Overdue</div>
-          <div className={money.overdue === '0.00' ? 'figure-value' : 'figure-value wrong'}>
+          <div className={isNothing(money.overdue) ? 'figure-value' : 'figure-value wrong'}>
             {showDecimal(money.overdue)}
           </div>
         </div>
@@ -67,7 +67,7 @@ export default async function MoneyPage() {
                   <StateMark state={row.overdue ? 'overdue' : row.state} />
                 </td>
                 <td className="amount">{showDecimal(row.total)}</td>
-                <td className="amount">{row.open === '0.00' ? '' : showDecimal(row.open)}</td>
+                <td className="amount">{isNothing(row.open) ? '' : showDecimal(row.open)}</td>
               </tr>
             ))}
           </tbody>

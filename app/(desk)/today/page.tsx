@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { listAgreements } from '@/acts/agreements/read';
 import { readMoney } from '@/acts/money/invoices';
 import { listProposals } from '@/acts/proposals/read';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import { showDay } from '@/ui/dates';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
@@ -23,7 +23,7 @@ export default async function TodayPage() {
   const drafts = proposals.filter(({ state }) => state === 'draft');
   const late = money.invoices.filter(({ overdue }) => overdue);
   const running = agreements.filter(
-    ({ standing }) => standing.leftToBill !== '0.00' || standing.billedUnpaid !== '0.00',
+    ({ standing }) => !isNothing(standing.leftToBill) || !isNothing(standing.billedUnpaid),
   );
   return (
     <div className="page">

@@ -6,7 +6,7 @@ import { previewBooklet } from '@/acts/booklet/preview';
 import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
 import { trialCards } from '@/outside/cards';
-import { isId } from '../../params';
+import { isId } from '@/model';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Preview' };

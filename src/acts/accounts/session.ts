@@ -3,6 +3,7 @@ import { beforeCompany, inCompany } from '@/data/connection';
 import { session, user } from '@/data/schema';
 import type { Actor } from '../actor';
 import { note } from '../actor';
+import { checkId } from '../check';
 import { Problem } from '../problem';
 import { tokenHash } from '../secrets';
 
@@ -70,7 +71,8 @@ export async function listSessions(actor: Actor, token: string) {
 }
 
 /** Ends one of one's own sessions, on whatever browser it is. */
-export async function revokeSession(actor: Actor, sessionId: string): Promise<void> {
+export async function revokeSession(actor: Actor, id: unknown): Promise<void> {
+  const sessionId = checkId(id, 'That session is not open any more.');
   await inCompany(actor.companyId, async (tx) => {
     const done = await tx
       .update(session)

@@ -5,7 +5,7 @@ import { beforeCompany, inCompany } from '@/data/connection';
 import { session, user } from '@/data/schema';
 import { newId, note } from '../actor';
 import { check } from '../check';
-import { noteTry, refuseAfter } from '../limit';
+import { takeTry } from '../limit';
 import { Problem } from '../problem';
 import { newToken, tokenHash } from '../secrets';
 import { passwordMatches } from './password';
@@ -26,7 +26,7 @@ export const SESSION_DAYS = 14;
 export async function signIn(input: unknown, now: Date): Promise<{ token: string; expiresAt: Date }> {
   const { email, password, browser } = check(Input, input);
   const bucket = `sign-in:${email.trim().toLowerCase()}`;
-  await refuseAfter(bucket, TRIES, now);
+  await takeTry(bucket, TRIES, now);
 
   const found = await beforeCompany(async (tx) => {
     const rows = await tx
@@ -36,10 +36,8 @@ export async function signIn(input: unknown, now: Date): Promise<{ token: string
     return rows[0] ?? null;
   });
   const usable = found && !found.disabledAt ? found : null;
-  if (!(await passwordMatches(usable?.passwordHash ?? null, password)) || !usable) {
-    await noteTry(bucket, now);
+  if (!(await passwordMatches(usable?.passwordHash ?? null, password)) || !usable)
     throw new Problem(401, 'That address and password do not belong together.');
-  }
 
   const token = newToken();
   const expiresAt = new Date(now.getTime() + SESSION_DAYS * 24 * 3600_000);

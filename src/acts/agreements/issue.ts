@@ -11,6 +11,7 @@ import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
+import { spendCredit } from '../money/credit';
 import { nextNumber } from '../numbers';
 import { Problem } from '../problem';
 import type { LoadedAgreement } from './money';
@@ -122,6 +123,7 @@ export async function insertInvoice(tx: Transaction, issuer: Issuer, agreementId
     taxes.flatMap((tax, position) => (tax === 0n ? [] : [{ ...key, lineId, position, amount: money(tax) }])),
   );
   if (taxRows.length > 0) await tx.insert(drawTax).values(taxRows);
+  await spendCredit(tx, issuer.companyId, agreementId, { id, total: sums.total }, loaded.digits);
   await note(tx, issuer, 'invoice issued', id, { number, agreementId, total: money(sums.total) });
   return { id, number, total: sums.total };
 }

@@ -7,6 +7,7 @@ import { writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { companyOf } from '../company';
+import { creditOf } from '../money/credit';
 import { Problem } from '../problem';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
@@ -148,6 +149,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         receivedOn,
         reference,
       })),
+      credit: money(await creditOf(tx, agreementId, digits)),
       today,
       ...moneyOf(loaded),
     };

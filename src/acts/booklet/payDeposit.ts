@@ -9,7 +9,7 @@ import { insertInvoice } from '../agreements/issue';
 import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
 import { companyOf } from '../company';
-import { noteTry, refuseAfter } from '../limit';
+import { takeTry } from '../limit';
 import { insertPayment } from '../money/payments';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
@@ -26,8 +26,8 @@ export type DepositAnswer =
 export async function payDeposit(visitor: Visitor, input: unknown): Promise<DepositAnswer> {
   const card = check(CardInput, input, 'The card');
   const bucket = `card:${visitor.linkId}`;
-  await refuseAfter(bucket, CARD_TRIES, visitor.now);
-  const answer = await inCompany(visitor.companyId, async (tx): Promise<DepositAnswer> => {
+  await takeTry(bucket, CARD_TRIES, visitor.now);
+  return inCompany(visitor.companyId, async (tx): Promise<DepositAnswer> => {
     const [signed] = await tx
       .select({ id: agreement.id })
       .from(agreement)
@@ -91,6 +91,4 @@ export async function payDeposit(visitor: Visitor, input: unknown): Promise<Depo
     );
     return { paid: true, amount };
   });
-  if (!answer.paid) await noteTry(bucket, visitor.now);
-  return answer;
 }

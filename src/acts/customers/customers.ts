@@ -5,7 +5,7 @@ import type { CustomerInput as Input } from '@/model';
 import { CustomerInput, SiteInput } from '@/model';
 import type { Actor } from '../actor';
 import { newId, note } from '../actor';
-import { check } from '../check';
+import { check, checkId } from '../check';
 import { Problem } from '../problem';
 
 export interface CustomerRow extends Input {
@@ -108,8 +108,9 @@ export async function readCustomer(actor: Actor, customerId: string) {
 export async function saveCustomer(
   actor: Actor,
   input: unknown,
-  customerId?: string,
+  known?: unknown,
 ): Promise<{ id: string; siteId: string | null }> {
+  const customerId = known === undefined ? undefined : checkId(known, 'There is no such customer.');
   const values = check(CustomerInput, input, 'The customer');
   return inCompany(actor.companyId, async (tx) => {
     if (customerId) {
@@ -138,7 +139,8 @@ export async function saveCustomer(
 }
 
 /** Adds a site to a customer, or changes one. */
-export async function saveSite(actor: Actor, input: unknown, siteId?: string): Promise<{ id: string }> {
+export async function saveSite(actor: Actor, input: unknown, known?: unknown): Promise<{ id: string }> {
+  const siteId = known === undefined ? undefined : checkId(known, 'There is no such site.');
   const values = check(SiteInput, input, 'The site');
   return inCompany(actor.companyId, async (tx) => {
     const [owner] = await tx

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, gte, isNotNull, or } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreement, customer, invoice, payment } from '@/data/schema';
@@ -10,7 +10,10 @@ import { loadAgreement, paidByInvoice } from '../agreements/money';
 import { mustBe } from '../agreements/read';
 import { companyOf } from '../company';
 
-/** All invoices, newest first, with what is open and late; and the sums of the money page. */
+/** How many settled invoices and payments the money page shows; whatever is open always is, and sums are over all. */
+const SHOWN = 300;
+
+/** Invoices, newest first, with what is open and late; and the sums of the money page. */
 export async function readMoney(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
@@ -27,13 +30,19 @@ export async function readMoney(actor: Actor) {
         customer,
         and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
       )
-      .orderBy(desc(invoice.number))
-      .limit(500);
+      .orderBy(desc(invoice.number));
     const paid = await paidByInvoice(
       tx,
       rows.map((row) => row.invoice.id),
       digits,
     );
+    // All of this month, for its sum, and the newest before it.
+    const recent = tx
+      .select({ id: payment.id })
+      .from(payment)
+      .orderBy(desc(payment.recordedAt))
+      .limit(SHOWN)
+      .as('recent');
     const payments = await tx
       .select({
         id: payment.id,
@@ -49,8 +58,9 @@ export async function readMoney(actor: Actor) {
         customer,
         and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)),
       )
-      .orderBy(desc(payment.recordedAt))
-      .limit(100);
+      .leftJoin(recent, eq(recent.id, payment.id))
+      .where(or(gte(payment.receivedOn, `${today.slice(0, 7)}-01`), isNotNull(recent.id)))
+      .orderBy(desc(payment.recordedAt));
     const list = rows.map(({ invoice: row, title, agreementNumber, customer: payer }) => {
       const total = parseAmount(row.total, digits);
       const done = paid.get(row.id) ?? sumAmounts([]);
@@ -73,12 +83,11 @@ export async function readMoney(actor: Actor) {
         openAmount: open,
       };
     });
-    const month = today.slice(0, 7);
     const out = sumAmounts(list.map((row) => row.openAmount));
     const late = sumAmounts(list.filter((row) => row.overdue).map((row) => row.openAmount));
     const received = sumAmounts(
       payments
-        .filter((row) => row.receivedOn.startsWith(month))
+        .filter((row) => row.receivedOn.startsWith(today.slice(0, 7)))
         .map((row) => parseAmount(row.amount, digits)),
     );
     return {
@@ -86,8 +95,10 @@ export async function readMoney(actor: Actor) {
       out: writeAmount(out, digits),
       overdue: writeAmount(late, digits),
       receivedThisMonth: writeAmount(received, digits),
-      invoices: list.map(({ openAmount: _, ...row }) => row),
-      payments,
+      invoices: list
+        .filter((row, i) => i < SHOWN || row.openAmount > 0n)
+        .map(({ openAmount: _, ...row }) => row),
+      payments: payments.slice(0, SHOWN),
     };
   });
 }

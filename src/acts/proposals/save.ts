@@ -1,3 +1,4 @@
+import canonicalize from 'canonicalize';
 import { and, asc, eq, gt } from 'drizzle-orm';
 import { applyPatches, enablePatches } from 'immer';
 import { inCompany } from '@/data/connection';
@@ -7,7 +8,7 @@ import type { ProposalDocument } from '@/model';
 import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, note } from '../actor';
-import { check } from '../check';
+import { check, checkId } from '../check';
 import { Problem } from '../problem';
 import { refuseWrong, suggestedTotal } from './start';
 
@@ -29,6 +30,8 @@ export function patched(
   return after;
 }
 
+const same = (one: unknown, other: unknown) => canonicalize(one) === canonicalize(other);
+
 /**
  * Saves edits against the save the desk last saw. One that comes too late changes nothing and is answered with the edits
  * made meanwhile, by whom, and the document as it is now.
@@ -41,11 +44,20 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
     if (!row) throw new Problem(404, 'There is no such proposal.');
     if (row.saveNumber !== saveNumber) {
       const missed = await tx
-        .select({ saveNumber: proposalEdit.saveNumber, patches: proposalEdit.patches, by: user.name })
+        .select({
+          saveNumber: proposalEdit.saveNumber,
+          patches: proposalEdit.patches,
+          userId: user.id,
+          by: user.name,
+        })
         .from(proposalEdit)
         .innerJoin(user, and(eq(user.companyId, proposalEdit.companyId), eq(user.id, proposalEdit.userId)))
         .where(and(eq(proposalEdit.proposalId, proposalId), gt(proposalEdit.saveNumber, saveNumber)))
         .orderBy(asc(proposalEdit.saveNumber));
+      // The same change asked again, as after an answer that was lost, is stored already.
+      const own = missed[0];
+      if (missed.length === 1 && own?.userId === actor.userId && same(own.patches, patches))
+        return { saveNumber: row.saveNumber };
       const who = [...new Set(missed.map(({ by }) => by))].join(' and ') || 'Someone';
       throw new Problem(409, `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`, {
         context: {
@@ -83,8 +95,9 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
 }
 
 /** Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk. */
-export async function withdrawProposal(actor: Actor, proposalId: string): Promise<void> {
+export async function withdrawProposal(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'There is no such proposal.');
   await inCompany(actor.companyId, async (tx) => {
     const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
     if (!row) throw new Problem(404, 'There is no such proposal.');

@@ -9,7 +9,7 @@ import { simulatedPost } from '@/outside/post';
 import { asSuggested, SendInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, note } from '../actor';
-import { check } from '../check';
+import { check, checkId } from '../check';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { newToken, sha256, tokenHash } from '../secrets';
@@ -125,8 +125,9 @@ export async function sendProposal(
 }
 
 /** Makes every link of a proposal stop working. */
-export async function revokeLinks(actor: Actor, proposalId: string): Promise<void> {
+export async function revokeLinks(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'There is no such proposal.');
   await inCompany(actor.companyId, async (tx) => {
     await tx.update(link).set({ revokedAt: actor.now }).where(eq(link.proposalId, proposalId));
     await note(tx, actor, 'links revoked', proposalId);

@@ -1,4 +1,5 @@
 import { and, eq } from 'drizzle-orm';
+import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { proposal, site, template } from '@/data/schema';
@@ -6,7 +7,7 @@ import { checkDocument } from '@/core/offer';
 import { computeFigures } from '@/core/price';
 import { writeAmount } from '@/core/number';
 import type { ProposalDocument } from '@/model';
-import { ProposalDocument as DocumentSchema, StartInput } from '@/model';
+import { PlaceInput, ProposalDocument as DocumentSchema, StartInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, note } from '../actor';
 import { check } from '../check';
@@ -80,10 +81,7 @@ export function suggestedTotal(document: ProposalDocument): string {
   return writeAmount(figures.total, figures.minorDigits);
 }
 
-interface Place {
-  readonly customerId: string;
-  readonly siteId: string;
-}
+type Place = Type.Static<typeof PlaceInput>;
 
 async function insertProposal(tx: Transaction, actor: Actor, place: Place, document: ProposalDocument) {
   const [found] = await tx
@@ -132,10 +130,11 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
 /** Makes a new proposal of a document in the open format. */
 export async function importProposal(
   actor: Actor,
-  place: Place,
+  where: unknown,
   input: unknown,
 ): Promise<{ id: string; number: number }> {
   allow(actor, 'owner', 'seller');
+  const place = check(PlaceInput, where, 'The place');
   const document = check(DocumentSchema, input, 'This document');
   refuseWrong(document);
   return inCompany(actor.companyId, async (tx) => {

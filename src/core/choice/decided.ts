@@ -1,4 +1,4 @@
-import type { Choices, Line, Question, Section } from '@/model';
+import type { Choices, Extra, Line, Question, Section } from '@/model';
 import { parseFixed } from '../number';
 
 /** A choice that cannot be taken, with a sentence for the person who chose. */
@@ -34,6 +34,16 @@ export function* linesOf(section: Section): Generator<Line> {
   }
 }
 
+/** Is a quantity within the limits of an extra, and on one of its steps? */
+export function fits(quantity: string, limits: NonNullable<Extra['quantity']>): boolean {
+  const wanted = parseFixed(quantity);
+  const least = parseFixed(limits.minimum);
+  const step = parseFixed(limits.step);
+  return (
+    wanted >= least && wanted <= parseFixed(limits.maximum) && (step <= 0n || (wanted - least) % step === 0n)
+  );
+}
+
 /** Checks that choices can be made on this proposal: known ids, quantities within their limits and on their steps. */
 export function checkChoices(sections: readonly Section[], choices: Choices): ChoiceProblem[] {
   const problems: ChoiceProblem[] = [];
@@ -50,11 +60,7 @@ export function checkChoices(sections: readonly Section[], choices: Choices): Ch
     } else if (decision.quantity !== undefined) {
       if (!extra.quantity) problems.push({ id, message: 'The quantity of this extra is fixed.' });
       else {
-        const wanted = parseFixed(decision.quantity);
-        const least = parseFixed(extra.quantity.minimum);
-        const most = parseFixed(extra.quantity.maximum);
-        const step = parseFixed(extra.quantity.step);
-        if (wanted < least || wanted > most || (step > 0n && (wanted - least) % step !== 0n))
+        if (!fits(decision.quantity, extra.quantity))
           problems.push({
             id,
             message: `The quantity goes from ${extra.quantity.minimum} to ${extra.quantity.maximum} in steps of ${extra.quantity.step}.`,

@@ -15,6 +15,9 @@ export function showAmount(value: Amount, minorDigits = 2): string {
   return grouped(writeAmount(value, minorDigits));
 }
 
+/** Is a decimal as text zero, in whatever currency? */
+export const isNothing = (text: string): boolean => /^-?0+(\.0+)?$/.test(text);
+
 /** A decimal amount as text ("1234.50") for people, without a change of its value. */
 export function showDecimal(text: string): string {
   return grouped(text);

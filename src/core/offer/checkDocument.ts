@@ -1,6 +1,6 @@
-import type { Line, ProposalDocument } from '@/model';
-import { linesOf } from '../choice';
-import { parseFixed, parsePercent } from '../number';
+import type { Discount, Line, ProposalDocument } from '@/model';
+import { fits, linesOf } from '../choice';
+import { NotADecimal, ONE, minorDigits, parseAmount, parseFixed, parsePercent } from '../number';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
 
@@ -14,13 +14,30 @@ export interface DocumentProblem {
 
 function wrongParts(document: ProposalDocument): DocumentProblem[] {
   const problems: DocumentProblem[] = [];
-  const wrong = (partId: string, message: string) => problems.push({ partId, message, weight: 'wrong' });
+  const wrong = (partId: string | null, message: string) =>
+    problems.push({ partId, message, weight: 'wrong' });
   const seen = new Set<string>();
   const unique = (id: string) => {
     if (seen.has(id)) wrong(id, `Two parts carry the identity “${id}”.`);
     seen.add(id);
   };
   const taxClasses = new Set(document.taxClasses.map(({ id }) => id));
+  const digits = minorDigits(document.currency);
+  /** An amount of money can be paid: it has no more decimals than its currency. */
+  const payable = (partId: string | null, name: string, amount: string) => {
+    try {
+      parseAmount(amount, digits);
+    } catch (error) {
+      if (!(error instanceof NotADecimal)) throw error;
+      wrong(partId, `${name}: an amount in ${document.currency} has at most ${digits} decimals.`);
+    }
+  };
+  const checkDiscount = (partId: string | null, name: string, discount: Discount | undefined) => {
+    if (!discount) return;
+    if ('amount' in discount) payable(partId, name, discount.amount);
+    else if (parsePercent(discount.percent) > ONE)
+      wrong(partId, `${name}: a discount cannot be more than 100 %.`);
+  };
   const checkLine = (line: Line) => {
     unique(line.id);
     if (!taxClasses.has(line.taxClass))
@@ -30,9 +47,11 @@ function wrongParts(document: ProposalDocument): DocumentProblem[] {
       wrong(line.id, `“${line.description}”: the smallest quantity is above the largest.`);
     if (limits && parseFixed(limits.step) === 0n)
       wrong(line.id, `“${line.description}”: the step must be above zero.`);
+    checkDiscount(line.id, `Discount on “${line.description}”`, line.discount);
   };
   for (const section of document.sections) {
     unique(section.id);
+    checkDiscount(section.id, `Discount on “${section.title}”`, section.discount);
     for (const entry of section.entries)
       if (entry.kind === 'question') {
         unique(entry.id);
@@ -42,9 +61,20 @@ function wrongParts(document: ProposalDocument): DocumentProblem[] {
       }
     for (const line of linesOf(section)) checkLine(line);
   }
-  for (const entry of document.schedule) unique(entry.id);
+  checkDiscount(null, 'Discount on the whole', document.discount);
+  if (taxClasses.size < document.taxClasses.length) wrong(null, 'Two tax classes carry the same identity.');
+  for (const taxClass of document.taxClasses) {
+    const components = new Set(taxClass.components.map(({ id }) => id));
+    if (components.size < taxClass.components.length)
+      wrong(taxClass.id, `“${taxClass.name}” names a component twice.`);
+  }
+  for (const entry of document.schedule) {
+    unique(entry.id);
+    if ('amount' in entry.share) payable(entry.id, `Payment “${entry.name}”`, entry.share.amount);
+  }
   for (const fee of document.fees) {
     unique(fee.id);
+    if ('fixed' in fee.amount) payable(fee.id, `Fee “${fee.name}”`, fee.amount.fixed);
     if (!taxClasses.has(fee.taxClass))
       wrong(fee.id, `The fee “${fee.name}” names a tax class that is not there.`);
   }
@@ -73,6 +103,12 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
 
   for (const section of document.sections)
     for (const line of linesOf(section)) {
+      const limits = line.extra?.quantity;
+      if (limits && !fits(line.quantity, limits))
+        open(
+          line.id,
+          `“${line.description}” is offered with ${line.quantity}, but the customer may set ${limits.minimum} to ${limits.maximum} in steps of ${limits.step}.`,
+        );
       if (line.quantityOpen)
         problems.push({
           partId: line.id,

@@ -131,6 +131,38 @@ describe('checking a document', () => {
       'wrong',
       'smallest',
     ],
+    [
+      'an offered quantity the customer could not set',
+      plainDocument([
+        {
+          id: 's',
+          title: 'D',
+          entries: [
+            line('a', '7', '1', { extra: { in: true, quantity: { minimum: '2', maximum: '8', step: '2' } } }),
+          ],
+        },
+      ]),
+      'open',
+      'steps of 2',
+    ],
+    ['a discount in tenths of a cent', { ...good, discount: { amount: '1.005' } }, 'wrong', '2 decimals'],
+    ['a discount of more than everything', { ...good, discount: { percent: '101' } }, 'wrong', '100 %'],
+    [
+      'a fee in cents of a currency without any',
+      {
+        ...good,
+        currency: 'JPY',
+        fees: [{ id: 'f', name: 'Permit', amount: { fixed: '10.5' }, taxClass: good.taxClasses[0]!.id }],
+      },
+      'wrong',
+      '0 decimals',
+    ],
+    [
+      'one tax class twice',
+      { ...good, taxClasses: [good.taxClasses[0]!, good.taxClasses[0]!] },
+      'wrong',
+      'same identity',
+    ],
     ['no lines', plainDocument([]), 'open', 'no lines'],
     [
       'a quantity not looked at',

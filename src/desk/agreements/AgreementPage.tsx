@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { InvoicePreview } from '@/acts/agreements/issue';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import type { Answer, IssueInput, PaymentInput } from '@/model';
 import { unitName } from '@/model';
 import { showDate, showInstant } from '@/ui/dates';
@@ -42,8 +42,8 @@ export function AgreementPage({
   const [issuing, setIssuing] = useState<IssueInput['what'] | null>(null);
   const [paying, setPaying] = useState(false);
   const { standing } = agreement;
-  const next = agreement.payments.find(({ invoice, amount }) => !invoice && amount !== '0.00');
-  const done = standing.leftToBill === '0.00';
+  const next = agreement.payments.find(({ invoice, amount }) => !invoice && !isNothing(amount));
+  const done = isNothing(standing.leftToBill);
   const sections = [...new Set(agreement.lines.map(({ section }) => section))];
   const late = agreement.invoices.some(({ overdue }) => overdue);
   return (
@@ -110,7 +110,7 @@ export function AgreementPage({
                       <StateMark state={invoice.overdue ? 'overdue' : invoice.state} />
                     </td>
                     <td className="amount">{showDecimal(invoice.total)}</td>
-                    <td className="amount">{invoice.open === '0.00' ? '' : showDecimal(invoice.open)}</td>
+                    <td className="amount">{isNothing(invoice.open) ? '' : showDecimal(invoice.open)}</td>
                     <td className="nowrap">
                       <a href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>PDF</a> ·{' '}
                       <a href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>UBL</a>
@@ -163,8 +163,8 @@ export function AgreementPage({
                         <td className="amount">{showDecimal(line.quantity)}</td>
                         <td>{unitName(line.unit)}</td>
                         <td className="amount">{showDecimal(line.agreed)}</td>
-                        <td className="amount">{line.billed === '0.00' ? '' : showDecimal(line.billed)}</td>
-                        <td className="amount">{line.left === '0.00' ? '' : showDecimal(line.left)}</td>
+                        <td className="amount">{isNothing(line.billed) ? '' : showDecimal(line.billed)}</td>
+                        <td className="amount">{isNothing(line.left) ? '' : showDecimal(line.left)}</td>
                       </tr>
                     ))}
                 </Fragment>
@@ -209,7 +209,7 @@ export function AgreementPage({
                     <div className="soft">
                       {payment.invoice ? (
                         `invoice ${payment.invoice.number}`
-                      ) : done || payment.amount === '0.00' ? (
+                      ) : done || isNothing(payment.amount) ? (
                         ''
                       ) : (
                         <Button

@@ -4,7 +4,7 @@ import { Alert, App, Modal, Spin } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { InvoicePreview } from '@/acts/agreements/issue';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import type { IssueInput } from '@/model';
 import type { AgreementActions } from './AgreementPage';
 
@@ -84,7 +84,7 @@ export function IssueDialog({
                       {line.description} <span className="soft">{line.section}</span>
                     </td>
                     <td className="amount">{showDecimal(line.agreed)}</td>
-                    <td className="amount">{line.before === '0.00' ? '' : showDecimal(line.before)}</td>
+                    <td className="amount">{isNothing(line.before) ? '' : showDecimal(line.before)}</td>
                     <td className="amount">{showDecimal(line.now)}</td>
                   </tr>
                 ))}

@@ -4,7 +4,7 @@ import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import type { PaymentInput } from '@/model';
 import type { AgreementActions } from './AgreementPage';
 
@@ -26,7 +26,7 @@ export function PaymentDialog({
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
-  const oldest = agreement.invoices.find(({ open }) => open !== '0.00');
+  const oldest = agreement.invoices.find(({ open }) => !isNothing(open));
 
   const submit = async (fields: Fields) => {
     setBusy(true);

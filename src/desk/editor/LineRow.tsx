@@ -48,7 +48,10 @@ function ExtraMark({ line }: { line: Line }) {
 export const LineRow = memo(function LineRow({ line, figures, inner = false }: RowProps) {
   const { edit, readOnly, setTarget } = useEditorActions();
   const [open, setOpen] = useState(false);
-  const sortable = useSortable({ id: line.id, disabled: readOnly || inner });
+  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: line.id,
+    disabled: readOnly || inner,
+  });
 
   const act = (key: string) => {
     if (key === 'details') setOpen(!open);
@@ -98,14 +101,10 @@ export const LineRow = memo(function LineRow({ line, figures, inner = false }: R
   return (
     <>
       <tr
-        ref={sortable.setNodeRef}
+        ref={setNodeRef}
         data-row={line.id}
-        className={`row ${line.extra ? 'row-choice' : ''} ${inner ? 'row-inner' : ''} ${figures.included ? '' : 'row-out'} ${sortable.isDragging ? 'row-dragging' : ''}`}
-        style={
-          sortable.transform
-            ? { transform: `translateY(${sortable.transform.y}px)`, transition: sortable.transition }
-            : undefined
-        }
+        className={`row ${line.extra ? 'row-choice' : ''} ${inner ? 'row-inner' : ''} ${figures.included ? '' : 'row-out'} ${isDragging ? 'row-dragging' : ''}`}
+        style={transform ? { transform: `translateY(${transform.y}px)`, transition: transition } : undefined}
         onKeyDown={onKeyDown}
         onFocus={() => {
           const section = (
@@ -121,8 +120,8 @@ export const LineRow = memo(function LineRow({ line, figures, inner = false }: R
               type="button"
               className="grip"
               aria-label={`Move ${line.description}`}
-              {...sortable.attributes}
-              {...sortable.listeners}
+              {...attributes}
+              {...listeners}
               tabIndex={-1}
             >
               <HolderOutlined aria-hidden="true" />

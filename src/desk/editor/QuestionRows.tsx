@@ -14,22 +14,22 @@ import { useEditor } from './context';
 /** A question to the customer: its prompt, its alternatives with their differences, and their lines. */
 export function QuestionRows({ question }: { question: Question }) {
   const { work, lines, differences, readOnly, setTarget, target } = useEditor();
-  const sortable = useSortable({ id: question.id, disabled: readOnly });
+  const { setNodeRef, attributes, listeners } = useSortable({ id: question.id, disabled: readOnly });
   const addAnother = () => {
     setTarget({ kind: 'question', questionId: question.id });
     document.getElementById('add-line')?.focus();
   };
   return (
     <>
-      <tr ref={sortable.setNodeRef} data-row={question.id} className="row row-choice row-question">
+      <tr ref={setNodeRef} data-row={question.id} className="row row-choice row-question">
         <td className="row-grip">
           {!readOnly && (
             <button
               type="button"
               className="grip"
               aria-label={`Move ${question.prompt}`}
-              {...sortable.attributes}
-              {...sortable.listeners}
+              {...attributes}
+              {...listeners}
               tabIndex={-1}
             >
               <HolderOutlined aria-hidden="true" />

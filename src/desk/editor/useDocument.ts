@@ -56,7 +56,9 @@ export function useDocument(
   const future = useRef<Edit[]>([]);
   const busy = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const flushRef = useRef<() => Promise<void>>(async () => undefined);
+  // What was sent without an answer coming back: asked again exactly as it was, so that the server knows it again.
+  const unanswered = useRef<Patch[] | null>(null);
+  const flushRef = useRef<() => Promise<boolean>>(async () => true);
 
   const show = useCallback((next: ProposalDocument) => {
     now.current = next;
@@ -64,17 +66,21 @@ export function useDocument(
     setCounts({ undo: past.current.length, redo: future.current.length });
   }, []);
 
+  // The first unsaved edit starts the clock and later ones do not start it again: who types without a pause is saved too.
   const schedule = useCallback((pause: number) => {
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = setTimeout(() => void flushRef.current(), pause);
+    if (timer.current) return;
+    timer.current = setTimeout(() => {
+      timer.current = null;
+      void flushRef.current();
+    }, pause);
   }, []);
 
   useEffect(() => {
     flushRef.current = async () => {
-      if (busy.current || queue.current.length === 0) return;
+      if (busy.current || queue.current.length === 0) return true;
       busy.current = true;
-      const sending = queue.current;
-      queue.current = [];
+      const sending = unanswered.current ?? queue.current;
+      queue.current = queue.current.slice(sending.length);
       setSaving({ state: 'saving' });
       let answer: Answer<{ saveNumber: number }> | null = null;
       try {
@@ -83,11 +89,12 @@ export function useDocument(
         answer = null;
       }
       busy.current = false;
+      unanswered.current = answer ? null : sending;
       if (answer?.ok) {
         saveNumber.current = answer.value.saveNumber;
         if (queue.current.length > 0) schedule(0);
         else setSaving({ state: 'saved' });
-        return;
+        return true;
       }
       queue.current = [...sending, ...queue.current];
       const theirs = answer?.problem.context as
@@ -100,7 +107,7 @@ export function useDocument(
           future.current = [];
           show(applyPatches(theirs.document, queue.current));
           schedule(0);
-          return;
+          return true;
         }
         setSaving({
           state: 'collided',
@@ -108,7 +115,7 @@ export function useDocument(
           theirs: theirs.document,
           saveNumber: theirs.saveNumber,
         });
-        return;
+        return false;
       }
       const retry = !answer || answer.problem.status >= 500;
       setSaving({
@@ -118,6 +125,7 @@ export function useDocument(
           : 'The server does not answer. Your changes are kept here and tried again.',
       });
       if (retry) schedule(RETRY);
+      return false;
     };
   }, [proposalId, save, schedule, show]);
 
@@ -125,13 +133,24 @@ export function useDocument(
     const warn = (event: BeforeUnloadEvent) => {
       if (queue.current.length > 0 || busy.current) event.preventDefault();
     };
+    // Leaving for another page of the desk, another tab or another window saves at once.
+    const flush = () => void flushRef.current();
     window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
+    window.document.addEventListener('visibilitychange', flush);
+    return () => {
+      window.removeEventListener('beforeunload', warn);
+      window.document.removeEventListener('visibilitychange', flush);
+      if (timer.current) clearTimeout(timer.current);
+      timer.current = null;
+      flush();
+    };
   }, []);
 
   const push = useCallback(
     (patches: Patch[]) => {
       queue.current.push(...patches);
+      // From the first key on it says what is true: not saved yet.
+      setSaving((before) => (before.state === 'saved' ? { state: 'saving' } : before));
       schedule(PAUSE);
     },
     [schedule],
@@ -170,6 +189,7 @@ export function useDocument(
   const takeTheirs = useCallback(() => {
     if (saving.state !== 'collided') return;
     queue.current = [];
+    unanswered.current = null;
     past.current = [];
     future.current = [];
     saveNumber.current = saving.saveNumber;
@@ -186,6 +206,7 @@ export function useDocument(
     });
     saveNumber.current = saving.saveNumber;
     queue.current = [...patches];
+    unanswered.current = null;
     past.current = [{ patches, inverse }];
     future.current = [];
     show(mine);
@@ -195,11 +216,12 @@ export function useDocument(
   /** Saves at once and says against which save the document now stands; null when it could not be saved. */
   const settle = useCallback(async (): Promise<number | null> => {
     if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
     for (let tries = 0; tries < 50 && (queue.current.length > 0 || busy.current); tries += 1) {
       if (busy.current) await new Promise((resolve) => setTimeout(resolve, 60));
-      else await flushRef.current();
+      else if (!(await flushRef.current())) return null;
     }
-    return queue.current.length === 0 ? saveNumber.current : null;
+    return queue.current.length === 0 && !busy.current ? saveNumber.current : null;
   }, []);
 
   return {

@@ -1,5 +1,5 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import type { InvoicePaper, PaperParty } from '../invoicePaper';
 import { Foot, Row, styles } from './sheet';
 
@@ -57,7 +57,7 @@ export function invoicePdf(paper: InvoicePaper): Promise<Buffer> {
               <Row key={tax.key} name={`${tax.name} ${money(tax.percent)} %`} figures={[money(tax.amount)]} />
             ))}
           <Row name="Total" figures={[money(paper.total)]} sum />
-          {paper.paid === '0.00' ? null : (
+          {isNothing(paper.paid) ? null : (
             <>
               <Row name="Paid" figures={[money(paper.paid)]} />
               <Row name="To pay" figures={[money(paper.open)]} sum />

@@ -23,6 +23,8 @@ export function antTheme(colours: typeof light | typeof dark): ThemeConfig {
       colorBorder: colours.line,
       colorBorderSecondary: colours.hairline,
       colorTextLightSolid: colours.onGreen,
+      colorTextPlaceholder: colours.soft,
+      colorTextDescription: colours.soft,
       fontFamily: 'var(--font-work)',
       fontSize: 14,
       borderRadius: 4,

@@ -5,7 +5,7 @@ import { readSettings } from '@/acts/company';
 import { Problem } from '@/acts/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
 import { issueInvoiceAction, previewInvoiceAction, recordPaymentAction } from '../../../actions';
-import { isId } from '../../../params';
+import { isId } from '@/model';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Agreement' };

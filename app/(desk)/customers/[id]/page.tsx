@@ -4,7 +4,7 @@ import { readCustomer } from '@/acts/customers/customers';
 import { Problem } from '@/acts/problem';
 import { CustomerPage } from '@/desk/customers/CustomerPage';
 import { saveCustomerAction, saveSiteAction } from '../../../actions';
-import { isId } from '../../../params';
+import { isId } from '@/model';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Customer' };

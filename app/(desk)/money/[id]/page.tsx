@@ -3,11 +3,11 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { readInvoice } from '@/acts/money/invoices';
 import { Problem } from '@/acts/problem';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/ui/dates';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
-import { isId } from '../../../params';
+import { isId } from '@/model';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Invoice' };
@@ -71,7 +71,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
               <dt>Net</dt>
               <dd>{showDecimal(invoice.net)}</dd>
               {invoice.components
-                .filter(({ amount }) => amount !== '0.00')
+                .filter(({ amount }) => !isNothing(amount))
                 .flatMap((tax) => [
                   <dt key={`${tax.key}-name`}>
                     {tax.name} {showDecimal(tax.percent)} %

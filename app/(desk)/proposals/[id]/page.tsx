@@ -12,7 +12,7 @@ import {
   sendProposalAction,
   withdrawProposalAction,
 } from '../../../actions';
-import { isId } from '../../../params';
+import { isId } from '@/model';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Proposal' };

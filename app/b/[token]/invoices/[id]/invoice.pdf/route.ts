@@ -1,7 +1,7 @@
 import { visitorInvoicePdf } from '@/acts/papers';
 import { Problem } from '@/acts/problem';
 import { download } from '../../../../../api/download';
-import { isId } from '../../../../../params';
+import { isId } from '@/model';
 import { bookletRead } from '../../../../door';
 
 export const GET = bookletRead(async (visitor, { id }) => {

@@ -1,0 +1,68 @@
+// npm run screenshots: one current picture of each main view, from a fresh demo, into docs/screenshots.
+// Needs a running application with the demo (npm start) and Debian's Chromium.
+import { chromium } from '@playwright/test';
+import { root } from './cluster.mjs';
+
+const base = process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310';
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+const page = await context.newPage();
+const shot = async (name, of = page) => {
+  await of.waitForTimeout(500);
+  await of.screenshot({ path: `${root}/docs/screenshots/${name}.png` });
+};
+
+await page.goto(`${base}/sign-in`);
+await page.getByLabel('Mail address').fill('perrin@quillbank.example');
+await page.getByLabel('Password').fill('porch-swing-42');
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.waitForURL('**/today');
+await shot('today');
+for (const name of ['proposals', 'customers', 'library', 'agreements', 'money']) {
+  await page.goto(`${base}/${name}`);
+  await shot(name);
+}
+await page.goto(`${base}/proposals`);
+await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
+await page.waitForSelector('.sheet');
+await page.locator('#add-line').fill('12 hand');
+await page.getByRole('option').first().waitFor();
+await shot('scope');
+await page.locator('#add-line').fill('');
+for (const step of ['Choices', 'Price', 'Payments', 'Wording', 'Send']) {
+  await page.locator('.steps').getByRole('button', { name: step }).click();
+  if (step === 'Send') await page.frameLocator('iframe').getByTestId('booklet-total').waitFor();
+  await shot(step.toLowerCase());
+}
+await page.emulateMedia({ colorScheme: 'dark' });
+await page.locator('.steps').getByRole('button', { name: 'Scope' }).click();
+await shot('scope-dark');
+await page.emulateMedia({ colorScheme: 'light' });
+await page.goto(`${base}/agreements`);
+await page.getByRole('link', { name: 'Screened porch over the garden' }).click();
+await page.waitForSelector('[data-testid=standing]');
+await shot('agreement');
+
+await page.goto(`${base}/outbox`);
+const letter = (title) =>
+  page
+    .locator('article', { hasText: title })
+    .filter({ hasText: '/b/' })
+    .locator('a')
+    .first()
+    .getAttribute('href');
+const links = {
+  booklet: await letter('Sunroom on the south side'),
+  'booklet-signed': await letter('Screened porch over the garden'),
+};
+const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, reducedMotion: 'reduce' });
+const small = await phone.newPage();
+for (const [name, link] of Object.entries(links)) {
+  await small.goto(link);
+  if (name === 'booklet') await small.locator('.decide').first().scrollIntoViewIfNeeded();
+  await shot(name, small);
+}
+await browser.close();

@@ -1,0 +1,27 @@
+import type { ProblemDetails } from '@/model/problem';
+
+/** Sends JSON to the booklet's own address and reads the answer, or the problem. */
+export async function post<T>(
+  address: string,
+  body: unknown,
+): Promise<{ ok: true; value: T } | { ok: false; problem: ProblemDetails }> {
+  try {
+    const answer = await fetch(address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const value = (await answer.json()) as T & ProblemDetails;
+    return answer.ok ? { ok: true, value } : { ok: false, problem: value };
+  } catch {
+    return {
+      ok: false,
+      problem: {
+        type: 'about:blank',
+        title: 'No answer',
+        status: 0,
+        detail: 'There is no connection just now. Nothing was changed; try again.',
+      },
+    };
+  }
+}

@@ -1,0 +1,137 @@
+import { addUser } from '@/acts/accounts/createCompany';
+import { actorOf, listSessions, revokeSession } from '@/acts/accounts/session';
+import { signIn } from '@/acts/accounts/signIn';
+import type { Actor } from '@/acts/actor';
+import { payDeposit } from '@/acts/booklet/payDeposit';
+import { visitorOf } from '@/acts/booklet/open';
+import { saveSettings } from '@/acts/company';
+import { saveCustomer, saveSite } from '@/acts/customers/customers';
+import { recordPayment } from '@/acts/money/payments';
+import type { Problem } from '@/acts/problem';
+import { withdrawProposal } from '@/acts/proposals/save';
+import { revokeLinks } from '@/acts/proposals/send';
+import { importProposal, startProposal } from '@/acts/proposals/start';
+import { closeConnection } from '@/data/connection';
+import { trialCards } from '@/outside/cards';
+import { newAgreement, newCompany, testDocument, visit } from '../support/desk';
+
+afterAll(closeConnection);
+
+const statusOf = async (promise: Promise<unknown>): Promise<number> =>
+  promise.then(
+    () => 200,
+    (error: Problem) => error.details?.status ?? Promise.reject(error),
+  );
+
+let made = 0;
+async function newUser(owner: Actor) {
+  const email = `user-${process.pid}-${(made += 1)}-${Date.now()}@test.example`;
+  await addUser(owner, { name: 'Second User', email, password: 'right-password', role: 'seller' });
+  return { email, enter: (password: string) => signIn({ email, password, browser: 'test' }, new Date()) };
+}
+
+describe('signing in', () => {
+  test('a session is found by its token until it is revoked, and only its owner can revoke it', async () => {
+    const owner = await newCompany();
+    const { enter } = await newUser(owner);
+    const { token } = await enter('right-password');
+    const actor = (await actorOf(token, new Date()))!;
+    expect(actor).toMatchObject({ companyId: owner.companyId, role: 'seller' });
+    const [session] = await listSessions(actor, token);
+    expect(session).toMatchObject({ current: true, browser: 'test' });
+    expect(await statusOf(revokeSession(owner, session!.id))).toBe(404);
+    await revokeSession(actor, session!.id);
+    expect(await actorOf(token, new Date())).toBeNull();
+    expect(await actorOf(token.replace(/^./, 'x'), new Date())).toBeNull();
+  });
+
+  test('eight wrong passwords close the address for a while, also for the right one', async () => {
+    const { enter } = await newUser(await newCompany());
+    for (let i = 0; i < 8; i += 1) expect(await statusOf(enter('wrong'))).toBe(401);
+    expect(await statusOf(enter('right-password'))).toBe(429);
+  });
+
+  test('thirty at the same moment get no more tries than thirty in a row', async () => {
+    const { enter } = await newUser(await newCompany());
+    const answers = await Promise.all(Array.from({ length: 30 }, () => statusOf(enter('wrong'))));
+    expect(answers.filter((status) => status === 401).length).toBeLessThanOrEqual(8);
+    expect(answers.every((status) => status === 401 || status === 429)).toBe(true);
+  });
+
+  test('whoever gets in forgets the wrong tries before', async () => {
+    const { enter } = await newUser(await newCompany());
+    for (let i = 0; i < 5; i += 1) await statusOf(enter('wrong'));
+    await enter('right-password');
+    for (let i = 0; i < 5; i += 1) expect(await statusOf(enter('wrong'))).toBe(401);
+  });
+});
+
+describe('private links and cards', () => {
+  test('thirty wrong links from one origin make it wait', async () => {
+    const origin = `origin-${process.pid}-${Date.now()}`;
+    const wrong = () => statusOf(visitorOf('A'.repeat(43), origin, new Date()));
+    for (let i = 0; i < 30; i += 1) expect(await wrong()).toBe(410);
+    expect(await wrong()).toBe(429);
+  });
+
+  test('a link ends at its end date', async () => {
+    const { token } = await newAgreement(await newCompany());
+    const later = new Date(Date.now() + 121 * 24 * 3600_000);
+    expect(await statusOf(visitorOf(token, 'later', later))).toBe(410);
+  });
+
+  test('ten refused cards are enough', async () => {
+    const { token } = await newAgreement(await newCompany());
+    const visitor = await visit(token);
+    const pay = (i: number) =>
+      payDeposit(visitor, { number: trialCards.refused, expiry: '12/39', idempotencyKey: `card-try-${i}` });
+    for (let i = 0; i < 10; i += 1) expect(await pay(i)).toMatchObject({ paid: false });
+    expect(await statusOf(pay(10))).toBe(429);
+  });
+});
+
+describe('what is no identity, no date or not allowed is refused with a sentence', () => {
+  test.each(['', 'x', "'; drop table customer; --", 7, null, { $ne: '' }])('identity %j', async (id) => {
+    const actor = await newCompany();
+    const customer = {
+      name: 'N',
+      contactName: '',
+      email: '',
+      phone: '',
+      billing: { street: 'S', city: 'C', region: '', postcode: '', country: 'US' },
+      internalNote: '',
+    };
+    expect(await statusOf(withdrawProposal(actor, id))).toBe(404);
+    expect(await statusOf(revokeLinks(actor, id))).toBe(404);
+    expect(await statusOf(revokeSession(actor, id))).toBe(404);
+    expect(await statusOf(saveCustomer(actor, customer, id))).toBe(404);
+    const address = customer.billing;
+    const { id: customerId } = await saveCustomer(actor, customer);
+    expect(await statusOf(saveSite(actor, { customerId, address, internalNote: '' }, id))).toBe(404);
+    expect(await statusOf(importProposal(actor, { customerId: id, siteId: id }, testDocument()))).toBe(422);
+    expect(
+      await statusOf(startProposal(actor, { customerId: id, siteId: id, title: 'T', templateId: null })),
+    ).toBe(422);
+  });
+
+  test('a day that is not in the calendar', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const payment = {
+      agreementId,
+      method: 'cheque',
+      amount: '1',
+      reference: '',
+      idempotencyKey: 'day-key-1',
+    };
+    expect(await statusOf(recordPayment(actor, { ...payment, receivedOn: '2026-02-30' }))).toBe(422);
+  });
+
+  test('what only the owner may', async () => {
+    const owner = await newCompany();
+    const settings = { depositInvoiceOnAcceptance: false, validityDays: 30, paymentDays: 14 };
+    expect(await statusOf(saveSettings({ ...owner, role: 'office' }, settings))).toBe(403);
+    expect(await statusOf(saveSettings(owner, { ...settings, validityDays: 0 }))).toBe(422);
+    await saveSettings(owner, settings);
+  });
+});

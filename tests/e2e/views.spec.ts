@@ -1,0 +1,117 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { account, expect, newestLink, test } from './desk';
+
+const serious = (
+  violations: readonly { impact?: string | null; id: string; nodes: readonly { html: string }[] }[],
+) =>
+  violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => [id, nodes.slice(0, 3).map(({ html }) => html)]);
+
+const views = [
+  '/today',
+  '/proposals',
+  '/proposals/new',
+  '/customers',
+  '/library',
+  '/agreements',
+  '/money',
+  '/settings',
+  '/outbox',
+];
+
+for (const view of views)
+  test(`${view} reads well for everyone, light and dark`, async ({ page }) => {
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+      await page.goto(view);
+      await page.waitForLoadState('networkidle');
+      expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
+    }
+  });
+
+test('every step of a proposal, an agreement and an invoice read well for everyone', async ({ page }) => {
+  await page.goto('/proposals');
+  await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
+  await page.waitForURL('**/proposals/*-*');
+  for (const step of ['Scope', 'Choices', 'Price', 'Payments', 'Wording', 'Send']) {
+    await page.locator('.steps').getByRole('button', { name: step }).click();
+    await expect(page.locator('[aria-current=step]')).toHaveText(new RegExp(step));
+    if (step === 'Send') await expect(page.frameLocator('iframe').getByTestId('booklet-total')).toBeVisible();
+    expect([step, serious((await new AxeBuilder({ page }).analyze()).violations)]).toEqual([step, []]);
+  }
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Screened porch over the garden' }).click();
+  await page.waitForURL('**/agreements/*-*');
+  expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
+  await page.goto('/money');
+  await page.locator('tbody a').first().click();
+  await page.waitForURL('**/money/*-*');
+  expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
+});
+
+test('the booklet on a phone reads well, also in the dark', async ({ page }) => {
+  const address = await newestLink(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await page.goto(address);
+    expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+});
+
+test('the doors are shut for those who are not signed in', async ({ browser }) => {
+  const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });
+  const page = await context.newPage();
+  for (const view of views) {
+    await page.goto(view);
+    await expect(page).toHaveURL(/sign-in/);
+  }
+  for (const door of [
+    '/api/v1/items?search=joist',
+    '/api/v1/library.csv',
+    '/api/v1/proposals/00000000-0000-7000-8000-000000000000/document.json',
+  ])
+    expect((await page.request.get(door)).status()).toBe(401);
+  expect((await page.request.get('/api/v1/schemas/proposal-document.json')).status()).toBe(200);
+  await context.close();
+});
+
+test('headers: a nonce for scripts, no eval, no framing by others, and a session that can be ended', async ({
+  page,
+  browser,
+}) => {
+  const answer = await page.goto('/today');
+  const policy = answer!.headers()['content-security-policy']!;
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).not.toContain('unsafe-eval');
+  expect(/script-src[^;]*unsafe-inline/.test(policy)).toBe(false);
+  const bare = await page.evaluate(
+    () => [...document.scripts].filter((script) => !script.src && script.textContent && !script.nonce).length,
+  );
+  expect(bare).toBe(0);
+
+  const other = await browser.newContext({
+    storageState: { cookies: [], origins: [] },
+    userAgent: 'Second browser',
+  });
+  const second = await other.newPage();
+  await second.goto('/sign-in');
+  await second.getByLabel('Mail address').fill(account.email);
+  await second.getByLabel('Password').fill('wrong');
+  await second.getByRole('button', { name: 'Sign in' }).click();
+  await expect(second.getByText('do not belong together')).toBeVisible();
+  await second.getByLabel('Password').fill(account.password);
+  await second.getByRole('button', { name: 'Sign in' }).click();
+  await second.waitForURL('**/today');
+  await page.goto('/settings');
+  await page
+    .getByRole('row', { name: /Second browser/ })
+    .getByRole('button', { name: 'Sign it out' })
+    .click();
+  await expect(page.getByText('Second browser')).toHaveCount(0);
+  await second.goto('/money');
+  await expect(second).toHaveURL(/sign-in/);
+  await other.close();
+});
