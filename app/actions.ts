@@ -5,7 +5,7 @@ import { redirect } from 'next/navigation';
 import { revokeSession, signOut } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
 import { issueInvoice, previewInvoice } from '@/acts/agreements/issue';
-import { saveSettings } from '@/acts/company';
+import { saveSettings } from '@/acts/settings';
 import { saveCustomer, saveSite } from '@/acts/customers/customers';
 import { recordPayment } from '@/acts/money/payments';
 import { Problem, answer } from '@/acts/problem';

@@ -1,5 +1,14 @@
 import { lineFromItem } from '@/core/editing';
-import type { Extra, LibraryItem, Line, ProposalDocument, Question, ScheduleEntry, Section } from '@/model';
+import type {
+  Extra,
+  LibraryItem,
+  Line,
+  ProposalDocument,
+  Question,
+  ScheduleEntry,
+  Section,
+  UsualTerms,
+} from '@/model';
 
 /* The demo's templates and proposals as documents, built from its library. */
 
@@ -31,6 +40,29 @@ const closingIn: ScheduleEntry[] = [
     due: { on: 'stage', stage: 'Completion' },
   },
 ];
+
+/** How the demo's company usually prices and bills. */
+export const usualTerms: UsualTerms = {
+  shows: 'sections',
+  terms,
+  loads: [
+    { id: 'overhead', name: 'Overhead', kind: 'overhead', percent: '10', base: 'direct' },
+    { id: 'profit', name: 'Profit', kind: 'profit', percent: '22', base: 'running' },
+  ],
+  fees: [{ id: 'permit', name: 'Building permit', amount: { fixed: '385' }, taxClass: 'none' }],
+  taxClasses: [
+    {
+      id: 'standard',
+      name: 'Taxed',
+      components: [
+        { id: 'state', name: 'State sales tax', percent: '5' },
+        { id: 'county', name: 'County sales tax', percent: '1.25' },
+      ],
+    },
+    { id: 'none', name: 'Not taxed', components: [] },
+  ],
+  schedule: closingIn,
+};
 
 export class DocumentBuilder {
   private next = 0;
@@ -80,26 +112,8 @@ export class DocumentBuilder {
       formatVersion: 1,
       title,
       currency: 'USD',
-      shows: 'sections',
-      terms,
+      ...usualTerms,
       sections,
-      loads: [
-        { id: 'overhead', name: 'Overhead', kind: 'overhead', percent: '10', base: 'direct' },
-        { id: 'profit', name: 'Profit', kind: 'profit', percent: '22', base: 'running' },
-      ],
-      fees: [{ id: 'permit', name: 'Building permit', amount: { fixed: '385' }, taxClass: 'none' }],
-      taxClasses: [
-        {
-          id: 'standard',
-          name: 'Taxed',
-          components: [
-            { id: 'state', name: 'State sales tax', percent: '5' },
-            { id: 'county', name: 'County sales tax', percent: '1.25' },
-          ],
-        },
-        { id: 'none', name: 'Not taxed', components: [] },
-      ],
-      schedule: closingIn,
       ...more,
     };
   }

@@ -15,7 +15,7 @@ import { importProposal } from '@/acts/proposals/start';
 import { businessDate, daysAfter } from '@/acts/actor';
 import type { ProposalDocument } from '@/model';
 import { trialCards } from '@/outside/cards';
-import { DocumentBuilder, atticRoom, screenedPorch, sunroom } from './documents';
+import { DocumentBuilder, atticRoom, screenedPorch, sunroom, usualTerms } from './documents';
 import { itemInputs, rateInputs } from './library';
 
 export const demoAccount = { email: 'perrin@quillbank.example', password: 'porch-swing-42' } as const;
@@ -64,6 +64,7 @@ export async function seedDemo(today: Date): Promise<void> {
       taxNumber: 'US-QB-204417',
       currency: 'USD',
       timeZone,
+      usual: usualTerms,
     },
     { name: 'Perrin Ashdown', ...demoAccount },
     ago(120),

@@ -1,46 +1,10 @@
-import { asc, eq } from 'drizzle-orm';
-import Type from 'typebox';
+import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { inCompany } from '@/data/connection';
-import { company, user } from '@/data/schema';
-import type { Actor } from './actor';
-import { allow, note } from './actor';
-import { check } from './check';
+import { company } from '@/data/schema';
 
 /** The company of the transaction. */
 export async function companyOf(tx: Transaction, companyId: string) {
   const [found] = await tx.select().from(company).where(eq(company.id, companyId));
   if (!found) throw new Error('The company is gone.');
   return found;
-}
-
-/** What the settings page shows. */
-export async function readSettings(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
-    const { createdAt: _, ...settings } = await companyOf(tx, actor.companyId);
-    const users = await tx
-      .select({ id: user.id, name: user.name, email: user.email, role: user.role })
-      .from(user)
-      .orderBy(asc(user.name));
-    return { company: settings, users };
-  });
-}
-
-const Settings = Type.Object(
-  {
-    depositInvoiceOnAcceptance: Type.Boolean(),
-    validityDays: Type.Integer({ minimum: 1, maximum: 365 }),
-    paymentDays: Type.Integer({ minimum: 0, maximum: 180 }),
-  },
-  { additionalProperties: false },
-);
-
-/** Changes how the company works; for the owner. */
-export async function saveSettings(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner');
-  const values = check(Settings, input, 'The settings');
-  await inCompany(actor.companyId, async (tx) => {
-    await tx.update(company).set(values).where(eq(company.id, actor.companyId));
-    await note(tx, actor, 'settings changed', actor.companyId, values);
-  });
 }

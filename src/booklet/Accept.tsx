@@ -57,7 +57,8 @@ export function Accept({
       idempotencyKey: key.current,
     });
     if (answer.ok) {
-      // The signed booklet is read afresh from the server, from its top: what is agreed, and the deposit.
+      // The signed booklet is read afresh from the server, from its head: what is agreed, and the deposit.
+      window.history.scrollRestoration = 'manual';
       window.location.hash = 'agreed';
       window.location.reload();
     } else {

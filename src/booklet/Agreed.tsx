@@ -2,7 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { isNothing, showDecimal } from '@/core/number';
-import { showDate } from '@/ui/dates';
+import { showDate } from '@/core/text/dates';
 import { Track } from '@/ui/Track';
 import { post } from './post';
 import type { Booklet, DepositAnswer } from './types';
@@ -23,7 +23,7 @@ export function Agreed({
 }) {
   return (
     <section className="leaf agreed" id="agreed">
-      <h2>Accepted on {showDate(agreement.acceptedAt)}</h2>
+      <h2>Accepted on {showDate(agreement.acceptedOn)}</h2>
       <p>
         Signed by {agreement.signerName}. {data.company.name} will call you about the start.
       </p>

@@ -6,7 +6,7 @@ import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import type { CustomerView } from '@/model/customerView';
 import type { ProblemDetails } from '@/model/problem';
-import { showDate } from '@/ui/dates';
+import { showDate } from '@/core/text/dates';
 import { Accept } from './Accept';
 import { post } from './post';
 import { Trouble } from './Trouble';
@@ -110,7 +110,7 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
       {open && (
         <div className="foot-bar" aria-live="polite">
           <div>
-            <div className="foot-name">Total as you chose</div>
+            <div className="foot-name">Total as you chose, {view.currency}</div>
             <div className="foot-total" data-testid="booklet-total">
               {showDecimal(view.total)}
             </div>

@@ -9,24 +9,26 @@ export function Trouble({ problem }: { problem: ProblemDetails }) {
       <p>{problem.detail}</p>
       {changes && (
         <>
-          <table>
-            <thead>
-              <tr>
-                <th>What</th>
-                <th>Before</th>
-                <th>Now</th>
-              </tr>
-            </thead>
-            <tbody>
-              {changes.map(({ what, before, after }) => (
-                <tr key={what}>
-                  <td>{what}</td>
-                  <td>{before ?? '–'}</td>
-                  <td>{after ?? '–'}</td>
+          {changes.length > 0 && (
+            <table>
+              <thead>
+                <tr>
+                  <th>What</th>
+                  <th>Before</th>
+                  <th>Now</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {changes.map(({ what, before, after }, i) => (
+                  <tr key={i}>
+                    <td>{what}</td>
+                    <td>{before ?? '–'}</td>
+                    <td>{after ?? '–'}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
           <button type="button" className="button" onClick={() => window.location.reload()}>
             Read the new one
           </button>

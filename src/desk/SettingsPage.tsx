@@ -5,9 +5,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { listSessions } from '@/acts/accounts/session';
-import type { readSettings } from '@/acts/company';
+import type { readSettings } from '@/acts/settings';
 import type { Answer } from '@/model';
-import { showInstant } from '@/ui/dates';
+import { showInstant } from '@/ui/instants';
+import { UsualPercents } from './UsualPercents';
 
 interface SettingsProps {
   readonly settings: Awaited<ReturnType<typeof readSettings>>;
@@ -29,12 +30,14 @@ export function SettingsPage({ settings, sessions, isOwner, look, actions }: Set
   const [deposit, setDeposit] = useState(company.depositInvoiceOnAcceptance);
   const [validity, setValidity] = useState(String(company.validityDays));
   const [payment, setPayment] = useState(String(company.paymentDays));
+  const [usual, setUsual] = useState(company.usual);
 
   const save = async () => {
     const answer = await actions.save({
       depositInvoiceOnAcceptance: deposit,
       validityDays: Number(validity),
       paymentDays: Number(payment),
+      usual,
     });
     if (answer.ok) message.success('Settings saved.');
     else message.error(answer.problem.detail);
@@ -56,7 +59,7 @@ export function SettingsPage({ settings, sessions, isOwner, look, actions }: Set
       <h2>How we work</h2>
       <div className="panel">
         <fieldset style={{ border: 0, padding: 0, margin: '0 0 14px' }} disabled={!isOwner}>
-          <legend>The deposit invoice is issued</legend>
+          <legend style={{ padding: 0 }}>The deposit invoice is issued</legend>
           <Radio.Group
             vertical
             disabled={!isOwner}
@@ -93,6 +96,8 @@ export function SettingsPage({ settings, sessions, isOwner, look, actions }: Set
           />{' '}
           days
         </label>
+        <p style={{ margin: '0 0 6px' }}>A proposal from nothing begins with:</p>
+        <UsualPercents usual={usual} disabled={!isOwner} change={setUsual} />
         {isOwner ? (
           <Button type="primary" onClick={save}>
             Save

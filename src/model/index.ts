@@ -1,6 +1,7 @@
 export * from './scalars';
 export * from './units';
 export * from './document';
+export * from './usual';
 export * from './choices';
 export * from './customerView';
 export * from './problem';

@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import { showDecimal } from '@/core/number';
 
 /** One cut of the track, amounts as decimal text. */
@@ -5,8 +6,9 @@ export interface TrackPart {
   readonly id: string;
   readonly name: string;
   readonly amount: string;
-  readonly billed: string;
-  readonly paid: string;
+  /** Left out where nothing can be billed yet. */
+  readonly billed?: string;
+  readonly paid?: string;
 }
 
 /** How wide a part is drawn, in per cent. For drawing only: no amount on screen comes from here. */
@@ -17,7 +19,8 @@ function share(part: string, whole: string): number {
 
 /**
  * The track: wherever money is staged, one bar for the sum to date, cut at its payment entries, filled with what is
- * billed (hatched) and what is paid (solid). With `named`, each cut carries its name and amount.
+ * billed (hatched) and what is paid (solid). With `named`, each cut carries its name and amount; where the place is too narrow for
+ * that, they stand in a list below.
  */
 export function Track({
   parts,
@@ -29,12 +32,13 @@ export function Track({
   named?: boolean;
 }) {
   const text = parts
-    .map(
-      ({ name, amount, billed, paid }) =>
-        `${name} ${showDecimal(amount)}: billed ${showDecimal(billed)}, paid ${showDecimal(paid)}`,
+    .map(({ name, amount, billed, paid }) =>
+      billed === undefined
+        ? `${name} ${showDecimal(amount)}`
+        : `${name} ${showDecimal(amount)}: billed ${showDecimal(billed)}, paid ${showDecimal(paid ?? '0')}`,
     )
     .join('; ');
-  return (
+  const bar = (
     <div
       className="track"
       role="img"
@@ -48,8 +52,8 @@ export function Track({
           style={{ flex: `${Math.max(Math.abs(Number(part.amount)), 0.01)} 1 0` }}
         >
           <div className="track-bar">
-            <div className="track-billed" style={{ width: `${share(part.billed, part.amount)}%` }} />
-            <div className="track-paid" style={{ width: `${share(part.paid, part.amount)}%` }} />
+            <div className="track-billed" style={{ width: `${share(part.billed ?? '0', part.amount)}%` }} />
+            <div className="track-paid" style={{ width: `${share(part.paid ?? '0', part.amount)}%` }} />
           </div>
           {named && (
             <>
@@ -59,6 +63,20 @@ export function Track({
           )}
         </div>
       ))}
+    </div>
+  );
+  if (!named) return bar;
+  return (
+    <div className="track-named">
+      {bar}
+      <dl className="track-list" aria-hidden="true">
+        {parts.map((part) => (
+          <Fragment key={part.id}>
+            <dt>{part.name}</dt>
+            <dd>{showDecimal(part.amount)}</dd>
+          </Fragment>
+        ))}
+      </dl>
     </div>
   );
 }

@@ -4,10 +4,11 @@ import { signIn } from '@/acts/accounts/signIn';
 import type { Actor } from '@/acts/actor';
 import { payDeposit } from '@/acts/booklet/payDeposit';
 import { visitorOf } from '@/acts/booklet/open';
-import { saveSettings } from '@/acts/company';
+import { readSettings, saveSettings } from '@/acts/settings';
 import { saveCustomer, saveSite } from '@/acts/customers/customers';
 import { recordPayment } from '@/acts/money/payments';
 import type { Problem } from '@/acts/problem';
+import { readProposal } from '@/acts/proposals/read';
 import { withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks } from '@/acts/proposals/send';
 import { importProposal, startProposal } from '@/acts/proposals/start';
@@ -23,6 +24,14 @@ const statusOf = async (promise: Promise<unknown>): Promise<number> =>
     (error: Problem) => error.details?.status ?? Promise.reject(error),
   );
 
+const nobody = {
+  name: 'N',
+  contactName: '',
+  email: '',
+  phone: '',
+  billing: { street: 'S', city: 'C', region: '', postcode: '', country: 'US' },
+  internalNote: '',
+};
 let made = 0;
 async function newUser(owner: Actor) {
   const email = `user-${process.pid}-${(made += 1)}-${Date.now()}@test.example`;
@@ -93,20 +102,12 @@ describe('private links and cards', () => {
 describe('what is no identity, no date or not allowed is refused with a sentence', () => {
   test.each(['', 'x', "'; drop table customer; --", 7, null, { $ne: '' }])('identity %j', async (id) => {
     const actor = await newCompany();
-    const customer = {
-      name: 'N',
-      contactName: '',
-      email: '',
-      phone: '',
-      billing: { street: 'S', city: 'C', region: '', postcode: '', country: 'US' },
-      internalNote: '',
-    };
     expect(await statusOf(withdrawProposal(actor, id))).toBe(404);
     expect(await statusOf(revokeLinks(actor, id))).toBe(404);
     expect(await statusOf(revokeSession(actor, id))).toBe(404);
-    expect(await statusOf(saveCustomer(actor, customer, id))).toBe(404);
-    const address = customer.billing;
-    const { id: customerId } = await saveCustomer(actor, customer);
+    expect(await statusOf(saveCustomer(actor, nobody, id))).toBe(404);
+    const address = nobody.billing;
+    const { id: customerId } = await saveCustomer(actor, nobody);
     expect(await statusOf(saveSite(actor, { customerId, address, internalNote: '' }, id))).toBe(404);
     expect(await statusOf(importProposal(actor, { customerId: id, siteId: id }, testDocument()))).toBe(422);
     expect(
@@ -127,11 +128,22 @@ describe('what is no identity, no date or not allowed is refused with a sentence
     expect(await statusOf(recordPayment(actor, { ...payment, receivedOn: '2026-02-30' }))).toBe(422);
   });
 
-  test('what only the owner may', async () => {
+  test('what only the owner may: settings, and what a proposal from nothing begins with', async () => {
     const owner = await newCompany();
-    const settings = { depositInvoiceOnAcceptance: false, validityDays: 30, paymentDays: 14 };
+    const { usual } = (await readSettings(owner)).company;
+    const settings = { depositInvoiceOnAcceptance: false, validityDays: 30, paymentDays: 14, usual };
     expect(await statusOf(saveSettings({ ...owner, role: 'office' }, settings))).toBe(403);
     expect(await statusOf(saveSettings(owner, { ...settings, validityDays: 0 }))).toBe(422);
-    await saveSettings(owner, settings);
+    const taxClasses = [
+      { id: 'standard', name: 'Taxed', components: [{ id: 'vat', name: 'Tax', percent: '21' }] },
+    ];
+    const wrongFee = { id: 'f', name: 'Permit', amount: { fixed: '1' }, taxClass: 'gone' };
+    expect(await statusOf(saveSettings(owner, { ...settings, usual: { ...usual, fees: [wrongFee] } }))).toBe(
+      422,
+    );
+    await saveSettings(owner, { ...settings, usual: { ...usual, taxClasses } });
+    const { id: customerId, siteId } = await saveCustomer(owner, nobody);
+    const started = await startProposal(owner, { customerId, siteId, title: 'T', templateId: null });
+    expect((await readProposal(owner, started.id)).document.taxClasses).toEqual(taxClasses);
   });
 });

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { listAgreements } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
-import { showDate } from '@/ui/dates';
+import { showDate } from '@/core/text/dates';
 import { Track } from '@/ui/Track';
 import { pageActor } from '../../session';
 
@@ -40,15 +40,19 @@ export default async function AgreementsPage() {
                     {row.title}
                   </Link>
                   <div className="soft">
-                    {row.customer} · signed {showDate(row.acceptedAt)}
+                    {row.customer} · signed {showDate(row.signedOn)}
                   </div>
                 </td>
                 <td style={{ verticalAlign: 'middle' }}>
                   <Track parts={row.track} />
                 </td>
                 <td className="amount">{showDecimal(row.standing.sumToDate)}</td>
-                <td className="amount">{showDecimal(row.standing.billed)}</td>
-                <td className="amount">{showDecimal(row.standing.paid)}</td>
+                <td className="amount">
+                  {isNothing(row.standing.billed) ? '' : showDecimal(row.standing.billed)}
+                </td>
+                <td className="amount">
+                  {isNothing(row.standing.paid) ? '' : showDecimal(row.standing.paid)}
+                </td>
                 <td className="amount">
                   {isNothing(row.standing.leftToBill) ? '' : showDecimal(row.standing.leftToBill)}
                 </td>

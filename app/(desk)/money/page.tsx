@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { readMoney } from '@/acts/money/invoices';
 import { isNothing, showDecimal } from '@/core/number';
-import { showDate } from '@/ui/dates';
+import { showShortDate } from '@/core/text/dates';
 import { StateMark } from '@/ui/StateMark';
 import { pageActor } from '../../session';
 
@@ -61,8 +61,8 @@ export default async function MoneyPage() {
                   <div className="soft">{row.title}</div>
                 </td>
                 <td>{row.customer}</td>
-                <td>{showDate(row.issuedOn)}</td>
-                <td>{showDate(row.dueOn)}</td>
+                <td className="nowrap">{showShortDate(row.issuedOn)}</td>
+                <td className="nowrap">{showShortDate(row.dueOn)}</td>
                 <td>
                   <StateMark state={row.overdue ? 'overdue' : row.state} />
                 </td>
@@ -78,7 +78,7 @@ export default async function MoneyPage() {
         <tbody>
           {money.payments.map((row) => (
             <tr key={row.id}>
-              <td>{showDate(row.receivedOn)}</td>
+              <td className="nowrap">{showShortDate(row.receivedOn)}</td>
               <td>{row.customer}</td>
               <td>{row.method}</td>
               <td className="soft">{row.reference}</td>

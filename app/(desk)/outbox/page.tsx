@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { readSettings } from '@/acts/company';
+import { readSettings } from '@/acts/settings';
 import { listMessages } from '@/acts/proposals/send';
-import { showInstant } from '@/ui/dates';
+import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
 import { pageActor } from '../../session';
 

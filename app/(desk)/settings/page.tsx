@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { listSessions } from '@/acts/accounts/session';
-import { readSettings } from '@/acts/company';
+import { readSettings } from '@/acts/settings';
 import { SettingsPage } from '@/desk/SettingsPage';
 import { revokeSessionAction, saveSettingsAction, setLookAction } from '../../actions';
 import { pageActor, sessionCookie } from '../../session';

@@ -4,7 +4,7 @@ import { listAgreements } from '@/acts/agreements/read';
 import { readMoney } from '@/acts/money/invoices';
 import { listProposals } from '@/acts/proposals/read';
 import { isNothing, showDecimal } from '@/core/number';
-import { showDay } from '@/ui/dates';
+import { showDay } from '@/core/text/dates';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
@@ -76,7 +76,7 @@ export default async function TodayPage() {
                 </td>
                 <td>{row.customer}</td>
                 <td className="soft">
-                  {row.openedAt ? `opened ${showDay(row.openedAt)}` : 'not opened yet'}
+                  {row.openedOn ? `opened ${showDay(row.openedOn)}` : 'not opened yet'}
                 </td>
                 <td className="soft">{row.validUntil ? `holds until ${showDay(row.validUntil)}` : ''}</td>
                 <td className="amount">{showDecimal(row.total)}</td>
@@ -115,6 +115,7 @@ export default async function TodayPage() {
         </table>
       )}
       <h2>Under way</h2>
+      {running.length === 0 && <p className="empty">No accepted work is open.</p>}
       <table className="table-plain">
         <tbody>
           {running.map((row) => (
@@ -128,7 +129,11 @@ export default async function TodayPage() {
               <td style={{ verticalAlign: 'middle', width: '46%' }}>
                 <Track parts={row.track} />
               </td>
-              <td className="amount">{showDecimal(row.standing.leftToBill)} to bill</td>
+              <td className="amount">
+                {isNothing(row.standing.leftToBill)
+                  ? `${showDecimal(row.standing.billedUnpaid)} to come in`
+                  : `${showDecimal(row.standing.leftToBill)} to bill`}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -1,10 +1,40 @@
 import { beforeCompany, inCompany } from '@/data/connection';
 import { company, user } from '@/data/schema';
+import type { UsualTerms } from '@/model';
 import type { Actor, Role } from '../actor';
 import { allow, newId, note } from '../actor';
 import { hashPassword } from './password';
 
-type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt'>;
+type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt' | 'usual'> & {
+  readonly usual?: UsualTerms;
+};
+
+/** What a company begins with until its owner says otherwise: a common way to price and bill, and no tax. */
+const plainTerms: UsualTerms = {
+  shows: 'sections',
+  loads: [
+    { id: 'overhead', name: 'Overhead', kind: 'overhead', percent: '10', base: 'direct' },
+    { id: 'profit', name: 'Profit', kind: 'profit', percent: '20', base: 'running' },
+  ],
+  fees: [],
+  taxClasses: [{ id: 'standard', name: 'Not taxed', components: [] }],
+  schedule: [
+    {
+      id: 'deposit',
+      name: 'On signing',
+      kind: 'deposit',
+      share: { percent: '10' },
+      due: { on: 'acceptance' },
+    },
+    {
+      id: 'final',
+      name: 'On completion',
+      kind: 'final',
+      share: { rest: true },
+      due: { on: 'stage', stage: 'Completion' },
+    },
+  ],
+};
 
 /** Sets up a company with its first user, the owner. */
 export async function createCompany(
@@ -16,7 +46,7 @@ export async function createCompany(
   const userId = newId(now);
   const passwordHash = await hashPassword(owner.password);
   await beforeCompany(async (tx) => {
-    await tx.insert(company).values({ ...values, id: companyId, createdAt: now });
+    await tx.insert(company).values({ usual: plainTerms, ...values, id: companyId, createdAt: now });
     await tx.insert(user).values({
       companyId,
       id: userId,

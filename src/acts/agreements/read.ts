@@ -3,7 +3,8 @@ import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreement, customer, payment, site } from '@/data/schema';
 import { invoiceState, standingOf, trackOf } from '@/core/billing';
-import { writeAmount, writeFixed } from '@/core/number';
+import type { Amount } from '@/core/number';
+import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { companyOf } from '../company';
@@ -38,15 +39,27 @@ export function moneyOf(loaded: LoadedAgreement) {
   };
 }
 
-async function loadAll(tx: Transaction, ids: readonly string[]): Promise<LoadedAgreement[]> {
+/** Several agreements, in the order of their identities. */
+export async function loadAgreements(tx: Transaction, ids: readonly string[]): Promise<LoadedAgreement[]> {
   const all: LoadedAgreement[] = [];
   for (const id of ids) all.push(await loadAgreement(tx, id));
   return all;
 }
 
+/** What is billed on some agreements and not paid, and how much of it is late. Decimal text. */
+export function owedOn(loaded: readonly LoadedAgreement[], today: string) {
+  const digits = loaded[0]?.digits ?? 2;
+  const open = loaded.flatMap(({ invoices }) =>
+    invoices.map(({ amount, paid, dueOn }) => ({ left: (amount - paid) as Amount, dueOn })),
+  );
+  const sum = (rows: typeof open) => writeAmount(sumAmounts(rows.map(({ left }) => left)), digits);
+  return { open: sum(open), late: sum(open.filter(({ dueOn }) => dueOn < today)) };
+}
+
 /** All agreements with their standing, newest first. */
 export async function listAgreements(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
     const heads = await tx
       .select({ id: agreement.id, customer: customer.name, site: site.address })
       .from(agreement)
@@ -57,7 +70,7 @@ export async function listAgreements(actor: Actor) {
       .innerJoin(site, and(eq(site.companyId, agreement.companyId), eq(site.id, agreement.siteId)))
       .orderBy(desc(agreement.number))
       .limit(200);
-    const loaded = await loadAll(
+    const loaded = await loadAgreements(
       tx,
       heads.map(({ id }) => id),
     );
@@ -67,7 +80,7 @@ export async function listAgreements(actor: Actor) {
       title: each.head.title,
       customer: heads[i]!.customer,
       site: `${heads[i]!.site.street}, ${heads[i]!.site.city}`,
-      acceptedAt: each.head.acceptedAt.toISOString(),
+      signedOn: businessDate(each.head.acceptedAt, ours.timeZone),
       ...moneyOf(each),
     }));
   });

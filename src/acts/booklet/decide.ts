@@ -50,12 +50,13 @@ async function refuseReplaced(tx: Transaction, current: Current, revisionId: str
     throw new Problem(404, 'That is not a revision of this proposal.');
   const before = customerView(JSON.parse(old.canonical) as ProposalDocument, asSuggested);
   const after = customerView(current.document, asSuggested);
+  const changes = compareViews(before, after);
   throw new Problem(
     409,
-    'This proposal was changed after you opened it. Here is what is different; read the new one before you decide.',
-    {
-      context: { changes: compareViews(before, after), revision: current.revision.number },
-    },
+    changes.length === 0
+      ? 'This proposal was sent to you once more, with nothing changed in it. Open the newest one to decide.'
+      : 'This proposal was changed after you opened it. Here is what is different; read the new one before you decide.',
+    { context: { changes, revision: current.revision.number } },
   );
 }
 

@@ -116,7 +116,7 @@ export interface Booklet {
   readonly choices: Choices;
   readonly view: CustomerView;
   readonly agreement: {
-    readonly acceptedAt: string;
+    readonly acceptedOn: string;
     readonly signerName: string;
     readonly sha256: string;
     readonly standing: ReturnType<typeof moneyOf>['standing'];
@@ -174,7 +174,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     revision: { id: newest.id, number: newest.number, sentAt: newest.sentAt.toISOString() },
     choices,
     view: customerView(frozen, choices),
-    agreement: signed ? await agreementForCustomer(tx, signed.id) : null,
+    agreement: signed ? await agreementForCustomer(tx, signed.id, ours.timeZone) : null,
     declinedBecause: state === 'declined' ? (declined?.reason ?? null) : null,
   };
 }
@@ -184,7 +184,11 @@ async function documentOf(tx: Transaction, revisionId: string): Promise<Proposal
   return JSON.parse(row!.canonical) as ProposalDocument;
 }
 
-async function agreementForCustomer(tx: Transaction, agreementId: string): Promise<Booklet['agreement']> {
+async function agreementForCustomer(
+  tx: Transaction,
+  agreementId: string,
+  timeZone: string,
+): Promise<Booklet['agreement']> {
   const loaded = await loadAgreement(tx, agreementId);
   const { standing, track } = moneyOf(loaded);
   const deposits = loaded.payments.filter(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance');
@@ -194,7 +198,7 @@ async function agreementForCustomer(tx: Transaction, agreementId: string): Promi
   });
   const billedDeposit = openDeposit && loaded.invoices.find((each) => each.entryId === openDeposit.entryId);
   return {
-    acceptedAt: loaded.head.acceptedAt.toISOString(),
+    acceptedOn: businessDate(loaded.head.acceptedAt, timeZone),
     signerName: loaded.head.signerName,
     sha256: loaded.head.revisionSha256,
     standing,

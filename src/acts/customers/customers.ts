@@ -4,7 +4,10 @@ import { agreement, customer, proposal, site } from '@/data/schema';
 import type { CustomerInput as Input } from '@/model';
 import { CustomerInput, SiteInput } from '@/model';
 import type { Actor } from '../actor';
-import { newId, note } from '../actor';
+import { businessDate, newId, note } from '../actor';
+import { loadAgreements, moneyOf, owedOn } from '../agreements/read';
+import { companyOf } from '../company';
+import { stateToday } from '../proposals/state';
 import { check, checkId } from '../check';
 import { Problem } from '../problem';
 
@@ -81,14 +84,22 @@ export async function readCustomer(actor: Actor, customerId: string) {
         state: proposal.state,
         total: proposal.total,
         updatedAt: proposal.updatedAt,
+        document: proposal.document,
       })
       .from(proposal)
       .where(eq(proposal.customerId, customerId))
       .orderBy(desc(proposal.updatedAt));
     const agreements = await tx
-      .select({ id: agreement.id, number: agreement.number, title: agreement.title, total: agreement.total })
+      .select({ id: agreement.id })
       .from(agreement)
-      .where(eq(agreement.customerId, customerId));
+      .where(eq(agreement.customerId, customerId))
+      .orderBy(desc(agreement.number));
+    const loaded = await loadAgreements(
+      tx,
+      agreements.map((row) => row.id),
+    );
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
     const { id, name, contactName, email, phone, billing, internalNote } = found;
     return {
       customer: { id, name, contactName, email, phone, billing, internalNote },
@@ -98,8 +109,18 @@ export async function readCustomer(actor: Actor, customerId: string) {
         line: lineOf(row.address),
         internalNote: row.internalNote,
       })),
-      proposals: proposals.map((row) => ({ ...row, updatedAt: row.updatedAt.toISOString() })),
-      agreements,
+      proposals: proposals.map(({ updatedAt, document, state, ...row }) => ({
+        ...row,
+        state: stateToday(state, document.validUntil, today),
+        changedOn: businessDate(updatedAt, ours.timeZone),
+      })),
+      agreements: loaded.map((each) => ({
+        id: each.head.id,
+        number: each.head.number,
+        title: each.head.title,
+        ...moneyOf(each),
+      })),
+      owed: { currency: ours.currency, ...owedOn(loaded, today) },
     };
   });
 }

@@ -132,7 +132,6 @@ export async function invoicePaper(tx: Transaction, invoiceId: string) {
       id: loaded.head.id,
       number: loaded.head.number,
       title: loaded.head.title,
-      acceptedAt: loaded.head.acceptedAt.toISOString(),
     },
     lines: loaded.lines.flatMap((line) => {
       const found = drawn.get(line.id);

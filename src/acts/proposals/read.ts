@@ -32,6 +32,7 @@ export async function listProposals(actor: Actor) {
       const known = latest.get(proposalId);
       if (at && (!known || known < at)) latest.set(proposalId, at);
     }
+    const dateOf = (at: Date | undefined) => (at ? businessDate(at, ours.timeZone) : null);
     return rows.map(({ proposal: row, customer: payer, site: place, seller }) => ({
       id: row.id,
       number: row.number,
@@ -43,8 +44,8 @@ export async function listProposals(actor: Actor) {
       site: `${place.address.street}, ${place.address.city}`,
       seller,
       validUntil: row.document.validUntil ?? null,
-      updatedAt: row.updatedAt.toISOString(),
-      openedAt: latest.get(row.id)?.toISOString() ?? null,
+      changedOn: businessDate(row.updatedAt, ours.timeZone),
+      openedOn: dateOf(latest.get(row.id)),
       unsentChanges: row.state === 'sent' && row.sentSaveNumber !== row.saveNumber,
     }));
   });

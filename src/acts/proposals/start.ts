@@ -6,7 +6,7 @@ import { proposal, site, template } from '@/data/schema';
 import { checkDocument } from '@/core/offer';
 import { computeFigures } from '@/core/price';
 import { writeAmount } from '@/core/number';
-import type { ProposalDocument } from '@/model';
+import type { ProposalDocument, UsualTerms } from '@/model';
 import { PlaceInput, ProposalDocument as DocumentSchema, StartInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, note } from '../actor';
@@ -15,54 +15,15 @@ import { companyOf } from '../company';
 import { nextNumber } from '../numbers';
 import { Problem } from '../problem';
 
-/** A proposal of nothing: the company's usual loads, tax and schedule, one empty section. */
-export function emptyDocument(title: string, currency: string): ProposalDocument {
+/** A proposal of nothing: the company's usual terms and one empty section. */
+export function emptyDocument(title: string, currency: string, usual: UsualTerms): ProposalDocument {
   return {
     format: 'impegno-proposal',
     formatVersion: 1,
     title,
     currency,
-    shows: 'sections',
+    ...usual,
     sections: [{ id: 'work', title: 'Work', entries: [] }],
-    loads: [
-      { id: 'overhead', name: 'Overhead', kind: 'overhead', percent: '10', base: 'direct' },
-      { id: 'profit', name: 'Profit', kind: 'profit', percent: '20', base: 'running' },
-    ],
-    fees: [],
-    taxClasses: [
-      { id: 'standard', name: 'Taxed', components: [{ id: 'sales', name: 'Sales tax', percent: '6.5' }] },
-      { id: 'none', name: 'Not taxed', components: [] },
-    ],
-    schedule: [
-      {
-        id: 'deposit',
-        name: 'On signing',
-        kind: 'deposit',
-        share: { percent: '10' },
-        due: { on: 'acceptance' },
-      },
-      {
-        id: 'stage-1',
-        name: 'Frame stands',
-        kind: 'stage',
-        share: { percent: '40' },
-        due: { on: 'stage', stage: 'Frame stands' },
-      },
-      {
-        id: 'stage-2',
-        name: 'Closed in',
-        kind: 'stage',
-        share: { percent: '35' },
-        due: { on: 'stage', stage: 'Closed in' },
-      },
-      {
-        id: 'final',
-        name: 'Final',
-        kind: 'final',
-        share: { rest: true },
-        due: { on: 'stage', stage: 'Completion' },
-      },
-    ],
   };
 }
 
@@ -114,7 +75,7 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
   const { customerId, siteId, title, templateId } = check(StartInput, input, 'The proposal');
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
-    let document = emptyDocument(title.trim(), ours.currency);
+    let document = emptyDocument(title.trim(), ours.currency, ours.usual);
     if (templateId) {
       const [found] = await tx.select().from(template).where(eq(template.id, templateId));
       if (!found) throw new Problem(404, 'There is no such template.');

@@ -97,6 +97,17 @@ test('a line becomes a question, gets alternatives, and loses them again', () =>
   expect(order(none)).toEqual(['s1 b', 's2 c']);
 });
 
+test('a line of a tax class the proposal does not have is taxed like the proposal’s first', () => {
+  const foreign = line('x', '1', '10', { taxClass: 'elsewhere' });
+  const first = start.taxClasses[0]!.id;
+  const [added] = produceWithPatches(start, (d) => {
+    addLines(d, 's2', [foreign]);
+    askAbout(d, 'a', { question: 'q', alternative: 'alt1' });
+    addAlternative(d, 'q', { id: 'alt2', name: 'Other', lines: [{ ...foreign, id: 'y' }] });
+  });
+  expect(['x', 'y'].map((id) => findLine(added, id)?.line.taxClass)).toEqual([first, first]);
+});
+
 test('edits of different parts give the same in any order', () => {
   const unrelated = edits.slice(0, 5).map(([, edit]) => edit);
   const forward = produceWithPatches(start, (d) => unrelated.forEach((edit) => edit(d)))[0];

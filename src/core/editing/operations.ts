@@ -34,6 +34,12 @@ export function addSection(document: ProposalDocument, id: string, title: string
   document.sections.splice(at < 0 ? document.sections.length : at + 1, 0, { id, title, entries: [] });
 }
 
+/** The line in a tax class of this proposal: its own where the proposal has it, else the proposal's first. */
+function taxedHere(document: ProposalDocument, line: Line): Line {
+  const known = document.taxClasses.some(({ id }) => id === line.taxClass);
+  return known ? line : { ...line, taxClass: document.taxClasses[0]!.id };
+}
+
 /** Puts lines at the end of a section, or behind the entry named. */
 export function addLines(
   document: ProposalDocument,
@@ -43,7 +49,11 @@ export function addLines(
 ): void {
   const section = sectionOf(document, sectionId);
   const at = afterId === undefined ? -1 : section.entries.findIndex((entry) => entry.id === afterId);
-  section.entries.splice(at < 0 ? section.entries.length : at + 1, 0, ...lines);
+  section.entries.splice(
+    at < 0 ? section.entries.length : at + 1,
+    0,
+    ...lines.map((line) => taxedHere(document, line)),
+  );
 }
 
 /**
@@ -225,7 +235,10 @@ export function addAlternative(
 ): void {
   const found = findQuestion(document, questionId);
   if (!found) throw new PartGone(questionId);
-  found.question.alternatives.push(alternative);
+  found.question.alternatives.push({
+    ...alternative,
+    lines: alternative.lines.map((line) => taxedHere(document, line)),
+  });
 }
 
 /** Changes what a question says or suggests. */

@@ -11,7 +11,7 @@ function grouped(decimal: string): string {
 }
 
 /** Money for people: thousands grouped, a true minus sign, the currency's decimals, no currency mark. */
-export function showAmount(value: Amount, minorDigits = 2): string {
+export function showAmount(value: Amount, minorDigits: number): string {
   return grouped(writeAmount(value, minorDigits));
 }
 
@@ -24,7 +24,7 @@ export function showDecimal(text: string): string {
 }
 
 /** A difference in money with its sign always shown: "+1,313.20", "−40.00", "0.00". */
-export function showDifference(value: Amount, minorDigits = 2): string {
+export function showDifference(value: Amount, minorDigits: number): string {
   return (value > 0n ? '+' : '') + showAmount(value, minorDigits);
 }
 

@@ -139,11 +139,11 @@ describe('allocate', () => {
 
 describe('display', () => {
   test('grouped, true minus, fixed places', () => {
-    expect(showAmount(123456789n as Amount)).toBe('1,234,567.89');
-    expect(showAmount(-40000n as Amount)).toBe('−400.00');
+    expect(showAmount(123456789n as Amount, 2)).toBe('1,234,567.89');
+    expect(showAmount(-40000n as Amount, 2)).toBe('−400.00');
     expect(showAmount(1500n as Amount, 0)).toBe('1,500');
-    expect(showDifference(131320n as Amount)).toBe('+1,313.20');
-    expect(showDifference(0n as Amount)).toBe('0.00');
+    expect(showDifference(131320n as Amount, 2)).toBe('+1,313.20');
+    expect(showDifference(0n as Amount, 2)).toBe('0.00');
     expect(showUnitAmount(parseFixed('9.5'))).toBe('9.50');
     expect(showUnitAmount(parseFixed('9.1234'))).toBe('9.1234');
     expect(showQuantity(parseFixed('1196.500'))).toBe('1,196.5');

@@ -1,4 +1,8 @@
 import type { CustomerEntry, CustomerView } from '@/model';
+import { unitName } from '@/model';
+import { showDecimal } from '../number';
+import { showDate } from '../text/dates';
+import { whenDue } from '../text/whenDue';
 
 /** One thing that is different between two states of an offer, as the customer may read it. */
 export interface Change {
@@ -7,13 +11,41 @@ export interface Change {
   readonly after: string | null;
 }
 
-const nameOf = (entry: CustomerEntry) => (entry.kind === 'question' ? entry.prompt : entry.description);
+type Item = Exclude<CustomerEntry, { kind: 'question' }>;
+type Question = Extract<CustomerEntry, { kind: 'question' }>;
+type Note = (what: string, before: string | null, after: string | null) => void;
 
-function entryText(entry: CustomerEntry): string {
-  if (entry.kind === 'question')
-    return entry.alternatives.map(({ name, difference }) => `${name} ${difference}`).join(' · ');
-  const parts = [entry.quantity, entry.amount, entry.kind === 'extra' ? entry.difference : null];
-  return [entry.description, entry.detail, ...parts].filter((part) => part !== null).join(' · ');
+const nameOf = (entry: CustomerEntry) => (entry.kind === 'question' ? entry.prompt : entry.description);
+const money = (text: string | null) => (text === null ? null : showDecimal(text));
+const day = (date: string | null) => (date === null ? null : showDate(date));
+/** A difference with its sign, as the cards show it. */
+const signed = (text: string) => (text.startsWith('-') ? showDecimal(text) : `+${showDecimal(text)}`);
+
+/** The figures of a line or an extra, as far as the customer sees them: "6 each · 12.50 · 75.00". */
+function figuresOf(item: Item): string {
+  const quantity = item.quantity === null ? null : `${showDecimal(item.quantity)} ${unitName(item.unit)}`;
+  const difference = item.kind === 'extra' ? signed(item.difference) : money(item.amount);
+  return (
+    [quantity, money(item.unitPrice), difference].filter((part) => part !== null).join(' · ') || 'included'
+  );
+}
+
+function compareItems(old: Item, now: Item, note: Note): void {
+  note(`${old.description}: called`, old.description, now.description);
+  note(`${now.description}: wording`, old.detail, now.detail);
+  note(now.description, figuresOf(old), figuresOf(now));
+}
+
+function compareQuestions(old: Question, now: Question, note: Note): void {
+  note(`${old.prompt} asked as`, old.prompt, now.prompt);
+  note(`${now.prompt}: wording`, old.detail, now.detail);
+  const differenceOf = (each: Question['alternatives'][number] | null) =>
+    each && (each.picked ? 'included' : signed(each.difference));
+  for (const [before, after] of paired(old.alternatives, now.alternatives)) {
+    const name = `${now.prompt} ${(after ?? before)!.name}`;
+    note(name, differenceOf(before), differenceOf(after));
+    if (before && after) note(`${name}: wording`, before.detail, after.detail);
+  }
 }
 
 function mapById<T extends { readonly id: string }>(rows: readonly T[]): Map<string, T> {
@@ -33,6 +65,9 @@ function paired<T extends { readonly id: string }>(
   ];
 }
 
+const shownAs = (entry: CustomerEntry) =>
+  entry.kind === 'question' ? entry.alternatives.map(({ name }) => name).join(' or ') : figuresOf(entry);
+
 /**
  * What changed from one state of an offer to another, in the words and figures the customer sees in each; empty when
  * they read the same.
@@ -43,27 +78,32 @@ export function compareViews(before: CustomerView, after: CustomerView): Change[
     if (old !== now) changes.push({ what, before: old, after: now });
   };
 
-  note('Total', before.total, after.total);
+  note('Total', money(before.total), money(after.total));
   note('Title', before.title, after.title);
   for (const [old, now] of paired(before.sections, after.sections)) {
     const title = (now ?? old)!.title;
     if (!old || !now) {
-      note(title, old ? (old.amount ?? 'included') : null, now ? (now.amount ?? 'included') : null);
+      note(title, old && (money(old.amount) ?? 'included'), now && (money(now.amount) ?? 'included'));
       continue;
     }
     note(`${title}: wording`, old.text, now.text);
-    note(title, old.amount, now.amount);
-    for (const [oldEntry, entry] of paired(old.entries, now.entries))
-      note(nameOf((entry ?? oldEntry)!), oldEntry && entryText(oldEntry), entry && entryText(entry));
+    note(title, money(old.amount), money(now.amount));
+    for (const [before, after] of paired(old.entries, now.entries))
+      if (!before || !after)
+        note(nameOf((after ?? before)!), before && shownAs(before), after && shownAs(after));
+      else if (before.kind === 'question' && after.kind === 'question') compareQuestions(before, after, note);
+      else if (before.kind !== 'question' && after.kind !== 'question') compareItems(before, after, note);
   }
-  note('Discount', before.discount, after.discount);
+  note('Discount', money(before.discount), money(after.discount));
   for (const [old, now] of paired(before.fees, after.fees))
-    note((now ?? old)!.name, old?.amount ?? null, now?.amount ?? null);
-  note('Tax', before.taxTotal, after.taxTotal);
-  for (const [old, now] of paired(before.payments, after.payments))
-    note(`Payment: ${(now ?? old)!.name}`, old?.amount ?? null, now?.amount ?? null);
+    note((now ?? old)!.name, money(old?.amount ?? null), money(now?.amount ?? null));
+  note('Tax', money(before.taxTotal), money(after.taxTotal));
+  for (const [old, now] of paired(before.payments, after.payments)) {
+    if (old && now) note(`Payment: ${now.name}, due`, whenDue(old.due), whenDue(now.due));
+    note(`Payment: ${(now ?? old)!.name}`, money(old?.amount ?? null), money(now?.amount ?? null));
+  }
   note('Terms', before.terms, after.terms);
   note('Cover note', before.coverNote, after.coverNote);
-  note('Prices hold until', before.validUntil, after.validUntil);
+  note('Prices hold until', day(before.validUntil), day(after.validUntil));
   return changes;
 }

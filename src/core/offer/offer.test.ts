@@ -1,5 +1,6 @@
+import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
-import type { CustomerView } from '@/model';
+import type { CustomerView, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
 import { parseAmount, sumAmounts } from '../number';
@@ -33,6 +34,16 @@ describe('what the customer may see', () => {
         const fees = sumAmounts(view.fees.map(({ amount }) => money(amount)));
         expect(sections - money(view.discount) + fees + money(view.taxTotal)).toBe(money(view.total));
         if (view.shows === 'sections') return;
+        for (const entry of view.sections.flatMap(({ entries }) => entries))
+          if (entry.kind !== 'question' && entry.unitPrice !== null && entry.amount !== null) {
+            const exact = new Decimal(entry.quantity!).times(entry.unitPrice);
+            expect(
+              exact
+                .toDecimalPlaces(2, Decimal.ROUND_HALF_UP)
+                .minus(entry.discount ?? 0)
+                .toFixed(2),
+            ).toBe(entry.amount);
+          }
         for (const section of view.sections) {
           const inQuestions = new Set(
             document.sections.flatMap(({ entries }) =>
@@ -98,6 +109,40 @@ describe('what changed between two revisions', () => {
       expect.arrayContaining(['Line a', 'Line b', 'Line c', 'Payment: On completion']),
     );
     expect(changes.find(({ what }) => what === 'Line b')?.after).toBeNull();
+  });
+  test('says what is asked, offered and due in words and figures as the customer reads them', () => {
+    const offer = (ash: string, days: number) =>
+      plainDocument(
+        [
+          {
+            id: 's',
+            title: 'Deck',
+            entries: [
+              line('x', '2', '600', { extra: { in: false } }),
+              {
+                kind: 'question' as const,
+                id: 'q',
+                prompt: 'Which boards?',
+                suggested: 'pine',
+                alternatives: [
+                  { id: 'pine', name: 'Pine', lines: [line('p', '1', '100')] },
+                  { id: 'ash', name: 'Ash', lines: [line('a', '1', ash)] },
+                ],
+              },
+            ],
+          },
+        ],
+        {
+          schedule: [
+            { id: 'all', name: 'All', kind: 'final', share: { rest: true }, due: { on: 'days', days } },
+          ],
+        },
+      );
+    const seen = (document: ProposalDocument) => customerView(document, asSuggested);
+    expect(compareViews(seen(offer('1350.5', 14)), seen(offer('90', 1)))).toEqual([
+      { what: 'Which boards? Ash', before: '+1,250.50', after: '−10.00' },
+      { what: 'Payment: All, due', before: '14 days after you sign', after: '1 day after you sign' },
+    ]);
   });
 });
 

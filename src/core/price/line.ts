@@ -84,7 +84,7 @@ export function lineFigures(
   const count = parseFixed(quantity);
   const held = line.heldPrice !== undefined;
   const unitPrice = held
-    ? roundFixed(parseFixed(line.heldPrice!), 4)
+    ? roundFixed(parseFixed(line.heldPrice!), places)
     : loadedUnitPrice(cost, factors, places);
   const gross = multiplyToAmount(count, unitPrice, minorDigits);
   const discount = discountOn(gross, line.discount, minorDigits);

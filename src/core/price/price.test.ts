@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { produce } from 'immer';
-import type { Load } from '@/model';
+import type { Line, Load } from '@/model';
 import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
 import { asSuggested } from '@/model';
 import { setQuantity } from '../editing';
@@ -69,6 +69,16 @@ describe('from cost to price', () => {
     const dearer = { ...held, loads: [load('overhead', 'overhead', '30', 'direct')] };
     expect(computeFigures(held).total).toBe(4500n);
     expect(computeFigures(dearer).total).toBe(4500n);
+  });
+  test('a held price counts as it is shown, in the places of the line', () => {
+    const held = (more: Partial<Line>) =>
+      computeFigures(
+        plainDocument([
+          { id: 's', title: 'S', entries: [line('l', '1000', '1', { heldPrice: '1.2345', ...more })] },
+        ]),
+      ).total;
+    expect(held({})).toBe(123_000n);
+    expect(held({ pricePlaces: 4 })).toBe(123_450n);
   });
   test('a typed cost keeps the value it replaced', () => {
     const document = plainDocument([

@@ -29,6 +29,7 @@ CREATE TABLE "company" (
 	"deposit_invoice_on_acceptance" boolean DEFAULT true NOT NULL,
 	"validity_days" integer DEFAULT 30 NOT NULL,
 	"payment_days" integer DEFAULT 14 NOT NULL,
+	"usual" jsonb NOT NULL,
 	"created_at" timestamp with time zone NOT NULL
 );
 --> statement-breakpoint

@@ -14,6 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { UsualTerms } from '@/model';
 import { companyId, id, instant } from './columns';
 
 export interface Address {
@@ -37,6 +38,7 @@ export const company = pgTable('company', {
   depositInvoiceOnAcceptance: boolean('deposit_invoice_on_acceptance').notNull().default(true),
   validityDays: integer('validity_days').notNull().default(30),
   paymentDays: integer('payment_days').notNull().default(14),
+  usual: jsonb('usual').$type<UsualTerms>().notNull(),
   createdAt: instant('created_at').notNull(),
 });
 

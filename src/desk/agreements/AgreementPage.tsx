@@ -8,7 +8,8 @@ import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
 import type { Answer, IssueInput, PaymentInput } from '@/model';
 import { unitName } from '@/model';
-import { showDate, showInstant } from '@/ui/dates';
+import { showShortDate } from '@/core/text/dates';
+import { showInstant } from '@/ui/instants';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
 import { IssueDialog } from './IssueDialog';
@@ -74,6 +75,7 @@ export function AgreementPage({
         <Figure name="Paid (solid)" value={standing.paid} />
         <Figure name="Billed, not paid" value={standing.billedUnpaid} wrong={late} />
         <Figure name="Left to bill" value={standing.leftToBill} />
+        {!isNothing(agreement.credit) && <Figure name="Paid ahead" value={agreement.credit} />}
       </div>
 
       <div className="columns-2">
@@ -104,8 +106,8 @@ export function AgreementPage({
                       </Link>
                     </td>
                     <td>{invoice.title}</td>
-                    <td>{showDate(invoice.issuedOn)}</td>
-                    <td>{showDate(invoice.dueOn)}</td>
+                    <td className="nowrap">{showShortDate(invoice.issuedOn)}</td>
+                    <td className="nowrap">{showShortDate(invoice.dueOn)}</td>
                     <td>
                       <StateMark state={invoice.overdue ? 'overdue' : invoice.state} />
                     </td>
@@ -127,7 +129,7 @@ export function AgreementPage({
                 <tbody>
                   {agreement.received.map((row) => (
                     <tr key={row.id}>
-                      <td>{showDate(row.receivedOn)}</td>
+                      <td className="nowrap">{showShortDate(row.receivedOn)}</td>
                       <td>{row.method}</td>
                       <td className="soft">{row.reference}</td>
                       <td className="amount">{showDecimal(row.amount)}</td>

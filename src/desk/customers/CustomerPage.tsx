@@ -5,11 +5,12 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { readCustomer } from '@/acts/customers/customers';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 import type { Answer, SiteInput } from '@/model';
-import { showDay } from '@/ui/dates';
+import { showDay } from '@/core/text/dates';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
+import { Track } from '@/ui/Track';
 import { AddressFields, emptyAddress } from './AddressFields';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
@@ -74,7 +75,7 @@ export function CustomerPage({
   save: SaveCustomer;
   saveSite: SaveSite;
 }) {
-  const { customer, sites, proposals, agreements } = found;
+  const { customer, sites, proposals, agreements, owed } = found;
   const router = useRouter();
   const [editing, setEditing] = useState(false);
   const [site, setSite] = useState<Site | 'new' | null>(null);
@@ -90,6 +91,12 @@ export function CustomerPage({
           </LinkButton>
         </span>
       </header>
+      {!isNothing(owed.open) && (
+        <p>
+          Owes {showDecimal(owed.open)} {owed.currency}
+          {!isNothing(owed.late) && <span className="wrong">, {showDecimal(owed.late)} of it late</span>}.
+        </p>
+      )}
       {customer.internalNote && <p className="note-ours">{customer.internalNote}</p>}
       <div className="columns-2">
         <div>
@@ -110,7 +117,7 @@ export function CustomerPage({
                     <td>
                       <StateMark state={row.state} />
                     </td>
-                    <td className="soft">{showDay(row.updatedAt)}</td>
+                    <td className="soft">{showDay(row.changedOn)}</td>
                     <td className="amount">{showDecimal(row.total)}</td>
                   </tr>
                 ))}
@@ -130,7 +137,10 @@ export function CustomerPage({
                           {row.title}
                         </Link>
                       </td>
-                      <td className="amount">{showDecimal(row.total)}</td>
+                      <td style={{ verticalAlign: 'middle', width: '40%' }}>
+                        <Track parts={row.track} />
+                      </td>
+                      <td className="amount">{showDecimal(row.standing.sumToDate)}</td>
                     </tr>
                   ))}
                 </tbody>

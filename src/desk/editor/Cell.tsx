@@ -15,6 +15,8 @@ interface CellProps {
   readonly align?: 'right';
   readonly mark?: 'typed' | 'open' | undefined;
   readonly readOnly?: boolean;
+  /** Where Enter goes instead of the cell below. */
+  readonly onEnter?: () => void;
   /** Takes the text; what it throws is shown at the cell and nothing changes. */
   readonly commit: (text: string) => void;
 }
@@ -37,6 +39,7 @@ export function Cell({
   align,
   mark,
   readOnly = false,
+  onEnter,
   commit,
 }: CellProps) {
   const [text, setText] = useState<string | null>(null);
@@ -63,7 +66,10 @@ export function Cell({
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const field = event.currentTarget;
     if (event.altKey || event.ctrlKey || event.metaKey) return;
-    if (event.key === 'Enter' || event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    if (event.key === 'Enter' && !event.shiftKey && onEnter) {
+      event.preventDefault();
+      onEnter();
+    } else if (event.key === 'Enter' || event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
       moveInColumn(
         field,

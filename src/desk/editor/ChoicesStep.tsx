@@ -7,7 +7,7 @@ import { useEditor } from './context';
 
 /** Everything the customer decides, in one place, each with the difference it makes. */
 export function ChoicesStep() {
-  const { work, differences } = useEditor();
+  const { work, figures, differences } = useEditor();
   const questions = work.document.sections.flatMap((section) =>
     section.entries.flatMap((entry) => (entry.kind === 'question' ? [{ section, question: entry }] : [])),
   );
@@ -35,7 +35,9 @@ export function ChoicesStep() {
                   <tr key={found.alternativeId}>
                     <td>{question.alternatives.find(({ id }) => id === found.alternativeId)?.name}</td>
                     <td className="soft">{question.suggested === found.alternativeId ? 'suggested' : ''}</td>
-                    <td className="amount">{found.picked ? 'included' : showDifference(found.difference)}</td>
+                    <td className="amount">
+                      {found.picked ? 'included' : showDifference(found.difference, figures.minorDigits)}
+                    </td>
                   </tr>
                 ))}
             </tbody>
@@ -48,7 +50,8 @@ export function ChoicesStep() {
         return line ? (
           <section key={extra.lineId} className="choice-card">
             <h3>
-              {line.description} <span className="amount">{showDifference(extra.difference)}</span>
+              {line.description}{' '}
+              <span className="amount">{showDifference(extra.difference, figures.minorDigits)}</span>
             </h3>
             <ExtraTerms line={line} />
           </section>

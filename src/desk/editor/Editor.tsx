@@ -74,7 +74,11 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
       : target;
   const context = { work, figures, lines, differences, target: shownTarget, setTarget, readOnly };
   const { edit } = work;
-  const rowActions = useMemo(() => ({ edit, setTarget, readOnly }), [edit, readOnly]);
+  const { minorDigits } = figures;
+  const rowActions = useMemo(
+    () => ({ edit, setTarget, readOnly, minorDigits }),
+    [edit, readOnly, minorDigits],
+  );
 
   const go = async (next: Step) => {
     (document.activeElement as HTMLElement | null)?.blur();

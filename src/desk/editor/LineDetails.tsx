@@ -57,11 +57,11 @@ export function ExtraTerms({ line }: { line: Line }) {
         The customer sets the quantity
       </Checkbox>
       {extra.quantity && (
-        <>
+        <span className="limits">
           {limit('minimum', 'from')}
           {limit('maximum', 'to')}
           {limit('step', 'in steps of')}
-        </>
+        </span>
       )}
     </div>
   );

@@ -46,7 +46,7 @@ function ExtraMark({ line }: { line: Line }) {
 
 /** One line of the sheet. */
 export const LineRow = memo(function LineRow({ line, figures, inner = false }: RowProps) {
-  const { edit, readOnly, setTarget } = useEditorActions();
+  const { edit, readOnly, setTarget, minorDigits } = useEditorActions();
   const [open, setOpen] = useState(false);
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: line.id,
@@ -85,10 +85,10 @@ export const LineRow = memo(function LineRow({ line, figures, inner = false }: R
       const cell = (event.target as HTMLElement).dataset.cell ?? 'description';
       act('remove');
       next?.querySelector<HTMLElement>(`[data-cell="${cell}"]`)?.focus();
-    } else if (event.altKey && event.key.toLowerCase() === 'x') {
+    } else if (event.altKey && event.code === 'KeyX') {
       hold();
       act('extra');
-    } else if (event.altKey && event.key.toLowerCase() === 'q' && !inner) {
+    } else if (event.altKey && event.code === 'KeyQ' && !inner) {
       hold();
       act('question');
     } else if (event.altKey && event.key === 'Enter') {
@@ -182,7 +182,7 @@ export const LineRow = memo(function LineRow({ line, figures, inner = false }: R
             commit={(text) => edit((draft) => setPrice(draft, line.id, text))}
           />
         </td>
-        <td className="amount row-amount">{showAmount(figures.net)}</td>
+        <td className="amount row-amount">{showAmount(figures.net, minorDigits)}</td>
         <td className="row-more">
           {!readOnly && (
             <Dropdown

@@ -1,6 +1,7 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
+import { useEffect, useRef } from 'react';
 import { addSection, moveBy } from '@/core/editing';
 import { showAmount } from '@/core/number';
 import { newPartId, useEditor } from './context';
@@ -18,6 +19,21 @@ export function Outline() {
       document.querySelector<HTMLInputElement>(`[data-row="${id}"] [data-cell="description"]`)?.focus(),
     );
   };
+  const addNow = useRef(add);
+  useEffect(() => {
+    addNow.current = add;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      // By place on the keyboard: with Alt, some systems write another letter.
+      if (!event.altKey || event.ctrlKey || event.metaKey || event.code !== 'KeyS' || readOnly) return;
+      event.preventDefault();
+      (document.activeElement as HTMLElement | null)?.blur();
+      addNow.current();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [readOnly]);
   const go = (id: string) => {
     setTarget({ kind: 'section', sectionId: id });
     document.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'start', behavior: 'smooth' });
@@ -51,7 +67,7 @@ export function Outline() {
                 }}
               >
                 <span>{section.title}</span>
-                <span className="amount">{showAmount(net)}</span>
+                <span className="amount">{showAmount(net, figures.minorDigits)}</span>
                 {parts.length > 0 && <span className="outline-choices">{parts.join(' · ')}</span>}
                 {open > 0 && <span className="outline-open">{open} not looked at</span>}
               </button>
@@ -61,7 +77,7 @@ export function Outline() {
       </ol>
       {!readOnly && (
         <button type="button" className="outline-add" onClick={add}>
-          <PlusOutlined aria-hidden="true" /> Section
+          <PlusOutlined aria-hidden="true" /> Section <kbd>Alt S</kbd>
         </button>
       )}
     </nav>

@@ -8,17 +8,12 @@ import { computeSchedule } from '@/core/schedule';
 import type { ScheduleEntry } from '@/model';
 import { Track } from '@/ui/Track';
 import { Cell } from './Cell';
+import { Due } from './Due';
 import { readMoney, readPercent } from './PriceStep';
 import { newPartId, useEditor } from './context';
 
 const shareKind = ({ share }: ScheduleEntry) =>
   'percent' in share ? 'percent' : 'amount' in share ? 'amount' : 'rest';
-
-function due(entry: ScheduleEntry, on: string): ScheduleEntry['due'] {
-  if (on === 'acceptance') return { on: 'acceptance' };
-  if (on === 'days') return { on: 'days', days: 14 };
-  return { on: 'stage', stage: entry.name };
-}
 
 /** When money is due: deposit, stages, final. Adds up to the total at every moment, whatever the customer picks. */
 export function PaymentsStep() {
@@ -55,8 +50,6 @@ export function PaymentsStep() {
           id: entry.id,
           name: entry.name,
           amount: money(amount),
-          billed: '0',
-          paid: '0',
         }))}
       />
       {problems.map((problem) => (
@@ -69,10 +62,9 @@ export function PaymentsStep() {
           <tr>
             <th>Payment</th>
             <th>Kind</th>
-            <th className="amount">Share</th>
-            <th />
+            <th colSpan={2}>Share</th>
             <th>Due</th>
-            <th className="amount">Amount as suggested</th>
+            <th className="amount">Amount</th>
             <th />
           </tr>
         </thead>
@@ -122,8 +114,8 @@ export function PaymentsStep() {
                       change(i, {
                         share:
                           'percent' in entry.share
-                            ? { percent: readPercent(text) }
-                            : { amount: readMoney(text) },
+                            ? { percent: readPercent(text, 100) }
+                            : { amount: readMoney(text, figures.minorDigits) },
                       })
                     }
                   />
@@ -163,21 +155,9 @@ export function PaymentsStep() {
                 />
               </td>
               <td>
-                <Select
-                  size="small"
-                  disabled={readOnly}
-                  aria-label={`When ${entry.name} is due`}
-                  value={entry.due.on}
-                  onChange={(on) => change(i, { due: due(entry, on) })}
-                  options={[
-                    { value: 'acceptance', label: 'on signing' },
-                    { value: 'stage', label: 'when the stage is done' },
-                    { value: 'days', label: '14 days after signing' },
-                    ...(entry.due.on === 'date' ? [{ value: 'date' as const, label: entry.due.date }] : []),
-                  ]}
-                />
+                <Due entry={entry} readOnly={readOnly} change={(due) => change(i, { due })} />
               </td>
-              <td className="amount">{showAmount(payments[i]!.amount)}</td>
+              <td className="amount">{showAmount(payments[i]!.amount, figures.minorDigits)}</td>
               <td className="nowrap">
                 {!readOnly && (
                   <>
@@ -215,14 +195,16 @@ export function PaymentsStep() {
               <strong>Total</strong>
             </td>
             <td className="amount">
-              <strong>{showAmount(figures.total)}</strong>
+              <strong>{showAmount(figures.total, figures.minorDigits)}</strong>
             </td>
             <td />
           </tr>
         </tbody>
       </table>
       {!readOnly && <Button onClick={add}>Add a stage</Button>}
-      <p className="soft">The customer sees these amounts follow every choice they make.</p>
+      <p className="soft">
+        Amounts are for the choices as suggested; the customer sees them follow every choice they make.
+      </p>
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import { Segmented } from 'antd';
 import { parseQuantity } from '@/core/quantity';
-import { showAmount, showPercent, writeFixed } from '@/core/number';
+import { ONE, showAmount, showPercent, writeFixed } from '@/core/number';
 import type { Discount, Load } from '@/model';
 import { Cell } from './Cell';
 import { useEditor } from './context';
@@ -13,16 +13,16 @@ const bases: Record<Load['base'], string> = {
   price: 'of the price',
 };
 
-/** A percentage as typed, 0 to 99.9999. */
-export function readPercent(text: string): string {
+/** A percentage as typed, from 0 to `most`. */
+export function readPercent(text: string, most = 999): string {
   const value = parseQuantity(text.replace(/%/g, ''), 4);
-  if (value < 0n || value >= 1_000_000_000n) throw new Error('A percentage goes from 0 to 999.');
+  if (value < 0n || value > BigInt(most) * ONE) throw new Error(`This percentage goes from 0 to ${most}.`);
   return writeFixed(value);
 }
 
-/** A money amount as typed, not negative. */
-export function readMoney(text: string): string {
-  const value = parseQuantity(text, 2);
+/** A money amount as typed, not negative, in the decimals of the currency. */
+export function readMoney(text: string, minorDigits: number): string {
+  const value = parseQuantity(text, minorDigits);
   if (value < 0n) throw new Error('Type an amount of 0 or more.');
   return writeFixed(value);
 }
@@ -53,8 +53,8 @@ export function PriceStep() {
           {figures.sections.map(({ section, cost, net, margin }) => (
             <tr key={section.id}>
               <td>{section.title}</td>
-              <td className="amount">{showAmount(cost)}</td>
-              <td className="amount">{showAmount(net)}</td>
+              <td className="amount">{showAmount(cost, figures.minorDigits)}</td>
+              <td className="amount">{showAmount(net, figures.minorDigits)}</td>
               <td className="amount">{margin === null ? '' : `${showPercent(margin)} %`}</td>
             </tr>
           ))}
@@ -74,7 +74,7 @@ export function PriceStep() {
                   shown={load.percent}
                   readOnly={readOnly}
                   commit={(text) => {
-                    const percent = readPercent(text);
+                    const percent = readPercent(text, load.base === 'price' ? 99 : 999);
                     edit((draft) => {
                       draft.loads[i]!.percent = percent;
                     });
@@ -85,7 +85,7 @@ export function PriceStep() {
                 % {bases[load.base]}
                 {load.costTypes ? `, on ${load.costTypes.join(' and ')}` : ''}
               </td>
-              <td className="amount">{showAmount(figures.loads[i]!.amount)}</td>
+              <td className="amount">{showAmount(figures.loads[i]!.amount, figures.minorDigits)}</td>
             </tr>
           ))}
           <tr>
@@ -103,8 +103,8 @@ export function PriceStep() {
                   else
                     setDiscount(
                       discount && 'percent' in discount
-                        ? { percent: readPercent(text) }
-                        : { amount: readMoney(text) },
+                        ? { percent: readPercent(text, 100) }
+                        : { amount: readMoney(text, figures.minorDigits) },
                     );
                 }}
               />
@@ -119,7 +119,7 @@ export function PriceStep() {
               />
             </td>
             <td className="amount">
-              {figures.discount === 0n ? '' : showAmount(-figures.discount as never)}
+              {figures.discount === 0n ? '' : showAmount(-figures.discount as never, figures.minorDigits)}
             </td>
           </tr>
         </tbody>
@@ -141,7 +141,9 @@ export function PriceStep() {
                       readOnly={readOnly}
                       commit={(text) => {
                         const amount =
-                          'fixed' in fee.amount ? { fixed: readMoney(text) } : { percent: readPercent(text) };
+                          'fixed' in fee.amount
+                            ? { fixed: readMoney(text, figures.minorDigits) }
+                            : { percent: readPercent(text) };
                         edit((draft) => {
                           draft.fees[i]!.amount = amount;
                         });
@@ -149,7 +151,7 @@ export function PriceStep() {
                     />
                   </td>
                   <td>{'fixed' in fee.amount ? proposal.currency : '% of the price'}</td>
-                  <td className="amount">{showAmount(figures.fees[i]!.amount)}</td>
+                  <td className="amount">{showAmount(figures.fees[i]!.amount, figures.minorDigits)}</td>
                 </tr>
               ))}
             </tbody>
@@ -163,8 +165,8 @@ export function PriceStep() {
             <tr key={`${tax.taxClass}.${tax.component}`}>
               <td>{tax.name}</td>
               <td className="amount">{tax.percent} %</td>
-              <td className="soft">on {showAmount(tax.base)}</td>
-              <td className="amount">{showAmount(tax.amount)}</td>
+              <td className="soft">on {showAmount(tax.base, figures.minorDigits)}</td>
+              <td className="amount">{showAmount(tax.amount, figures.minorDigits)}</td>
             </tr>
           ))}
         </tbody>

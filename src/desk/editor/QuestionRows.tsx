@@ -13,7 +13,7 @@ import { useEditor } from './context';
 
 /** A question to the customer: its prompt, its alternatives with their differences, and their lines. */
 export function QuestionRows({ question }: { question: Question }) {
-  const { work, lines, differences, readOnly, setTarget, target } = useEditor();
+  const { work, figures, lines, differences, readOnly, setTarget, target } = useEditor();
   const { setNodeRef, attributes, listeners } = useSortable({ id: question.id, disabled: readOnly });
   const addAnother = () => {
     setTarget({ kind: 'question', questionId: question.id });
@@ -92,7 +92,7 @@ export function QuestionRows({ question }: { question: Question }) {
                 </div>
               </td>
               <td className="amount soft">
-                {found && !found.picked ? showDifference(found.difference) : ''}
+                {found && !found.picked ? showDifference(found.difference, figures.minorDigits) : ''}
               </td>
               <td className="row-more">
                 {!readOnly && (

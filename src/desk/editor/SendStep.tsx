@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
 import { checkDocument } from '@/core/offer';
 import type { Answer, SendInput } from '@/model';
-import { showInstant } from '@/ui/dates';
+import { showInstant } from '@/ui/instants';
 import { useEditor } from './context';
 
 export interface SendActions {
@@ -134,14 +134,14 @@ export function SendStep({
         {proposal.revisions.length > 0 && (
           <>
             <h2>Sent so far</h2>
-            <table className="table-plain">
+            <table className="table-plain table-close">
               <tbody>
                 {proposal.revisions.map((revision, i) => (
                   <tr key={revision.id}>
-                    <td>Revision {revision.number}</td>
-                    <td className="soft">{showInstant(revision.sentAt, timeZone)}</td>
+                    <td className="nowrap">Revision {revision.number}</td>
+                    <td className="soft nowrap">{showInstant(revision.sentAt, timeZone)}</td>
                     <td className="seal" title="SHA-256 of the frozen document">
-                      {revision.sha256.slice(0, 12)}…{i === 0 ? '' : ' (replaced)'}
+                      {revision.sha256.slice(0, 8)}…{i === 0 ? '' : ' replaced'}
                     </td>
                   </tr>
                 ))}

@@ -64,10 +64,15 @@ export function Sheet() {
                     label="Section"
                     shown={section.title}
                     readOnly={readOnly}
+                    {...(section.entries.length === 0
+                      ? { onEnter: () => document.getElementById('add-line')?.focus() }
+                      : {})}
                     commit={(text) => work.edit((draft) => setSection(draft, section.id, { title: text }))}
                   />
                 </td>
-                <td className="amount row-amount">{showAmount(figures.sections[i]!.net)}</td>
+                <td className="amount row-amount">
+                  {showAmount(figures.sections[i]!.net, figures.minorDigits)}
+                </td>
                 <td className="row-more">
                   {!readOnly && section.entries.length === 0 && (
                     <button

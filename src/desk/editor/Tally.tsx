@@ -1,7 +1,8 @@
 'use client';
 
-import { showAmount, showPercent, sumAmounts } from '@/core/number';
+import { showAmount, showPercent, sumAmounts, writeAmount } from '@/core/number';
 import { computeSchedule } from '@/core/schedule';
+import { Track } from '@/ui/Track';
 import { useEditor } from './context';
 
 /** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
@@ -22,7 +23,7 @@ export function Tally() {
         <dt>Cost</dt>
         <dd>{money(figures.cost)}</dd>
         {figures.loads.map(({ load, amount }) => (
-          <Pair key={load.id} name={`${load.name} ${load.percent} %`} value={money(amount)} />
+          <Pair key={load.id} name={`${load.name} ${load.percent}\u00a0%`} value={money(amount)} />
         ))}
         {figures.unloaded !== 0n && <Pair name="Held prices, rounding" value={money(figures.unloaded)} />}
         {discounts !== 0n && <Pair name="Discount" value={money(-discounts as never)} />}
@@ -36,7 +37,7 @@ export function Tally() {
           .map((tax) => (
             <Pair
               key={`${tax.taxClass}.${tax.component}`}
-              name={`${tax.name} ${tax.percent} %`}
+              name={`${tax.name} ${tax.percent}\u00a0%`}
               value={money(tax.amount)}
             />
           ))}
@@ -50,6 +51,13 @@ export function Tally() {
         <span className="soft">Profit and overhead {money(figures.profit)}</span>
       </p>
       <h2 className="column-title">Payments</h2>
+      <Track
+        parts={schedule.payments.map(({ entry, amount }) => ({
+          id: entry.id,
+          name: entry.name,
+          amount: writeAmount(amount, digits),
+        }))}
+      />
       <dl className="pairs">
         {schedule.payments.map(({ entry, amount }) => (
           <Pair key={entry.id} name={entry.name} value={money(amount)} />

@@ -21,7 +21,9 @@ export interface EditorContext {
 }
 
 /** What never changes while a proposal is open; rows take only this, so that an edit elsewhere does not draw them again. */
-export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> & Pick<DocumentInWork, 'edit'>;
+export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
+  Pick<DocumentInWork, 'edit'> &
+  Pick<Figures, 'minorDigits'>;
 
 export const EditorActionsScope = createContext<EditorActions | null>(null);
 

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { ProposalRow } from '@/acts/proposals/read';
 import { showDecimal } from '@/core/number';
-import { showDay } from '@/ui/dates';
+import { showDay } from '@/core/text/dates';
 import { StateMark } from '@/ui/StateMark';
 
 const groups = ['All', 'Draft', 'Sent', 'Accepted', 'Over'] as const;
@@ -73,11 +73,11 @@ export function ProposalList({ rows }: { rows: readonly ProposalRow[] }) {
                   <StateMark state={row.state} />
                   {row.state === 'sent' && (
                     <div className="soft">
-                      {row.openedAt ? `opened ${showDay(row.openedAt)}` : 'not opened'}
+                      {row.openedOn ? `opened ${showDay(row.openedOn)}` : 'not opened'}
                     </div>
                   )}
                 </td>
-                <td>{showDay(row.updatedAt)}</td>
+                <td>{showDay(row.changedOn)}</td>
                 <td className="amount">{showDecimal(row.total)}</td>
               </tr>
             ))}

@@ -1,6 +1,8 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { isNothing, showDecimal } from '@/core/number';
+import { showDate } from '@/core/text/dates';
 import type { InvoicePaper, PaperParty } from '../invoicePaper';
+import { legible } from './legible';
 import { Foot, Row, styles } from './sheet';
 
 function Party({ title, party }: { title: string; party: PaperParty }) {
@@ -17,7 +19,8 @@ function Party({ title, party }: { title: string; party: PaperParty }) {
 }
 
 /** An issued invoice as PDF: what it bills of each line, tax, what is to pay, and where it stands in the agreement. */
-export function invoicePdf(paper: InvoicePaper): Promise<Buffer> {
+export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
+  const paper = legible(given);
   const money = showDecimal;
   return renderToBuffer(
     <Document
@@ -32,7 +35,7 @@ export function invoicePdf(paper: InvoicePaper): Promise<Buffer> {
           {paper.title}: {paper.agreement.title}, agreement {paper.agreement.number}
         </Text>
         <Text style={styles.soft}>
-          Issued {paper.issuedOn}, due {paper.dueOn}
+          Issued {showDate(paper.issuedOn)}, due {showDate(paper.dueOn)}
         </Text>
         <View
           style={{ flexDirection: 'row', justifyContent: 'space-between', marginTop: 16, marginBottom: 16 }}
@@ -40,7 +43,7 @@ export function invoicePdf(paper: InvoicePaper): Promise<Buffer> {
           <Party title="To" party={paper.buyer} />
           <Party title="From" party={paper.seller} />
         </View>
-        <Row name="Work" figures={['Agreed', `This invoice, ${paper.currency}`]} sum />
+        <Row name="Work" figures={['Agreed', 'This invoice']} sum />
         {paper.lines.map((line) => (
           <Row
             key={line.id}
@@ -52,11 +55,11 @@ export function invoicePdf(paper: InvoicePaper): Promise<Buffer> {
         <View wrap={false} style={{ marginTop: 12 }}>
           <Row name="Net" figures={[money(paper.net)]} />
           {paper.components
-            .filter(({ amount }) => Number(amount) !== 0)
+            .filter(({ amount }) => !isNothing(amount))
             .map((tax) => (
               <Row key={tax.key} name={`${tax.name} ${money(tax.percent)} %`} figures={[money(tax.amount)]} />
             ))}
-          <Row name="Total" figures={[money(paper.total)]} sum />
+          <Row name={`Total in ${paper.currency}`} figures={[money(paper.total)]} sum />
           {isNothing(paper.paid) ? null : (
             <>
               <Row name="Paid" figures={[money(paper.paid)]} />

@@ -1,7 +1,10 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { showDecimal } from '@/core/number';
+import { showDate } from '@/core/text/dates';
+import { whenDue } from '@/core/text/whenDue';
 import type { CustomerEntry, CustomerView } from '@/model';
 import { unitName } from '@/model';
+import { legible } from './legible';
 import { Foot, Row, styles } from './sheet';
 
 export interface ProposalPaper {
@@ -55,7 +58,8 @@ function Entry({ entry }: { entry: CustomerEntry }) {
 }
 
 /** A proposal as PDF: what the booklet says, for one set of choices. Built from the customer view and nothing else. */
-export function proposalPdf({ view, company, customer, site }: ProposalPaper): Promise<Buffer> {
+export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
+  const { view, company, customer, site } = legible(paper);
   return renderToBuffer(
     <Document title={view.title} author={company.name}>
       <Page size="LETTER" style={styles.page}>
@@ -63,7 +67,7 @@ export function proposalPdf({ view, company, customer, site }: ProposalPaper): P
         <Text style={styles.title}>{view.title}</Text>
         <Text style={styles.soft}>
           For {customer} · {site}
-          {view.validUntil ? ` · prices hold until ${view.validUntil}` : ''}
+          {view.validUntil ? ` · prices hold until ${showDate(view.validUntil)}` : ''}
         </Text>
         {view.coverNote ? <Text style={{ marginTop: 10 }}>{view.coverNote}</Text> : null}
         {view.sections.map((section) => (
@@ -112,7 +116,12 @@ export function proposalPdf({ view, company, customer, site }: ProposalPaper): P
         <View wrap={false}>
           <Text style={styles.heading}>When you pay</Text>
           {view.payments.map((payment) => (
-            <Row key={payment.id} name={payment.name} figures={[showDecimal(payment.amount)]} />
+            <Row
+              key={payment.id}
+              name={payment.name}
+              detail={whenDue(payment.due)}
+              figures={[showDecimal(payment.amount)]}
+            />
           ))}
         </View>
         {view.terms ? (

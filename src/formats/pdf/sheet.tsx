@@ -2,24 +2,44 @@ import path from 'node:path';
 import { Font, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 
-const font = (family: string, weight: number) =>
-  path.join(
-    process.cwd(),
-    'node_modules',
-    '@fontsource',
-    family,
-    'files',
-    `${family}-latin-${weight}-normal.woff`,
-  );
+/*
+ * The fonts come in parts by script. A family here is the list of its parts: each letter is set from the first part that
+ * has it, so that Łucja and Őrségi keep their letters.
+ */
+const parts = ['latin', 'latin-ext', 'vietnamese', 'cyrillic', 'cyrillic-ext'] as const;
 
-Font.register({
-  family: 'Bitter',
-  fonts: [{ src: font('bitter', 400) }, { src: font('bitter', 600), fontWeight: 600 }],
-});
-Font.register({
-  family: 'Chivo',
-  fonts: [{ src: font('chivo', 400) }, { src: font('chivo', 700), fontWeight: 700 }],
-});
+function family(
+  name: string,
+  source: string,
+  weights: readonly number[],
+  has: readonly string[] = parts,
+): string[] {
+  return has.map((part) => {
+    const registered = `${name} ${part}`;
+    Font.register({
+      family: registered,
+      fonts: weights.map((fontWeight) => ({
+        fontWeight,
+        src: path.join(
+          process.cwd(),
+          'node_modules',
+          '@fontsource',
+          source,
+          'files',
+          `${source}-${part}-${fontWeight}-normal.woff`,
+        ),
+      })),
+    });
+    return registered;
+  });
+}
+
+const titles = family('Bitter', 'bitter', [400, 600, 700]);
+const work = [
+  ...family('Chivo', 'chivo', [400, 700], ['latin', 'latin-ext', 'vietnamese']),
+  // Chivo has no Cyrillic; Bitter lends its own.
+  ...titles.filter((name) => name.includes('cyrillic')),
+];
 // Words are not broken: what is read here are names of things and figures.
 Font.registerHyphenationCallback((word) => [word]);
 
@@ -27,20 +47,20 @@ export const styles = StyleSheet.create({
   page: {
     padding: 48,
     paddingBottom: 60,
-    fontFamily: 'Chivo',
+    fontFamily: work,
     fontSize: 10,
     lineHeight: 1.45,
     color: '#22282b',
   },
   title: {
-    fontFamily: 'Bitter',
+    fontFamily: titles,
     fontWeight: 600,
     fontSize: 21,
     lineHeight: 1.2,
     marginTop: 6,
     marginBottom: 6,
   },
-  heading: { fontFamily: 'Bitter', fontWeight: 600, fontSize: 13, marginTop: 14, marginBottom: 4 },
+  heading: { fontFamily: titles, fontWeight: 600, fontSize: 13, marginTop: 14, marginBottom: 4 },
   soft: { color: '#656663' },
   row: {
     flexDirection: 'row',

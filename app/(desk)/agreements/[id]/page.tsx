@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { readAgreement } from '@/acts/agreements/read';
-import { readSettings } from '@/acts/company';
+import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
 import { issueInvoiceAction, previewInvoiceAction, recordPaymentAction } from '../../../actions';

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import { readInvoice } from '@/acts/money/invoices';
 import { Problem } from '@/acts/problem';
 import { isNothing, showDecimal } from '@/core/number';
-import { showDate } from '@/ui/dates';
+import { showDate } from '@/core/text/dates';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { isId } from '@/model';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readSettings } from '@/acts/company';
+import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
 import { readProposal } from '@/acts/proposals/read';
 import type { Step } from '@/desk/editor/Editor';

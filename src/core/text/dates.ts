@@ -25,17 +25,7 @@ export function showDay(date: string): string {
   return `${Number(day)} ${(months[Number(month) - 1] ?? '').slice(0, 3)}`;
 }
 
-/** An instant for people in a time zone: "3 May 2026, 14:05". The same on the server and in the browser. */
-export function showInstant(iso: string, timeZone: string): string {
-  const parts = new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    year: 'numeric',
-    month: 'numeric',
-    day: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  }).formatToParts(new Date(iso));
-  const of = (type: string) => parts.find((part) => part.type === type)?.value ?? '';
-  return `${of('day')} ${(months[Number(of('month')) - 1] ?? '').slice(0, 3)} ${of('year')}, ${of('hour')}:${of('minute')}`;
+/** The same, short, with the year: "3 May 2026" needs no more room than "23 Sep 2026". */
+export function showShortDate(date: string): string {
+  return `${showDay(date)} ${date.slice(0, 4)}`;
 }

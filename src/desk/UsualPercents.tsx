@@ -1,0 +1,97 @@
+'use client';
+
+import { Input } from 'antd';
+import type { UsualTerms } from '@/model';
+
+interface Percent {
+  readonly key: string;
+  readonly name: string;
+  readonly of: string;
+  readonly value: string;
+  /** The terms with another percentage in this place. */
+  readonly set: (percent: string) => UsualTerms;
+}
+
+const bases = { direct: '% of direct cost', running: '% of the running amount', price: '% of the price' };
+
+function percentsOf(usual: UsualTerms): readonly { title: string; rows: readonly Percent[] }[] {
+  const replaced = <T,>(list: readonly T[], at: number, next: T): T[] =>
+    list.map((each, i) => (i === at ? next : each));
+  const loads = usual.loads.map((load, i): Percent => ({
+    key: load.id,
+    name: load.name,
+    of: bases[load.base],
+    value: load.percent,
+    set: (percent) => ({ ...usual, loads: replaced(usual.loads, i, { ...load, percent }) }),
+  }));
+  const taxes = usual.taxClasses.flatMap((taxClass, i) =>
+    taxClass.components.map((component, c): Percent => ({
+      key: `${taxClass.id}.${component.id}`,
+      name: component.name,
+      of: `% on what is ${taxClass.name.toLowerCase()}`,
+      value: component.percent,
+      set: (percent) => ({
+        ...usual,
+        taxClasses: replaced(usual.taxClasses, i, {
+          ...taxClass,
+          components: replaced(taxClass.components, c, { ...component, percent }),
+        }),
+      }),
+    })),
+  );
+  const payments = usual.schedule.flatMap((entry, i): Percent[] =>
+    'percent' in entry.share
+      ? [
+          {
+            key: entry.id,
+            name: entry.name,
+            of: '% of the total',
+            value: entry.share.percent,
+            set: (percent) => ({
+              ...usual,
+              schedule: replaced(usual.schedule, i, { ...entry, share: { percent } }),
+            }),
+          },
+        ]
+      : [],
+  );
+  return [
+    { title: 'From cost to price', rows: loads },
+    { title: 'Tax', rows: taxes },
+    { title: 'Payments', rows: payments },
+  ].filter(({ rows }) => rows.length > 0);
+}
+
+/** The percentages a proposal from nothing begins with. */
+export function UsualPercents({
+  usual,
+  disabled,
+  change,
+}: {
+  readonly usual: UsualTerms;
+  readonly disabled: boolean;
+  readonly change: (usual: UsualTerms) => void;
+}) {
+  return (
+    <div className="usual">
+      {percentsOf(usual).map(({ title, rows }) => (
+        <fieldset key={title} disabled={disabled}>
+          <legend>{title}</legend>
+          {rows.map((row) => (
+            <label key={row.key}>
+              <span>{row.name}</span>
+              <Input
+                inputMode="decimal"
+                disabled={disabled}
+                aria-label={`${row.name}, ${row.of}`}
+                value={row.value}
+                onChange={({ target }) => change(row.set(target.value.trim().replace(',', '.')))}
+              />
+              <span className="soft">{row.of}</span>
+            </label>
+          ))}
+        </fieldset>
+      ))}
+    </div>
+  );
+}
