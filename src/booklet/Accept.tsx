@@ -14,10 +14,13 @@ export function Accept({
   data,
   address,
   consent,
+  waiting,
 }: {
   data: Booklet;
   address: string | null;
   consent: string;
+  /** A choice is on its way: what would be signed is not known yet. */
+  waiting: boolean;
 }) {
   const [name, setName] = useState('');
   const [agreed, setAgreed] = useState(false);
@@ -115,7 +118,12 @@ export function Accept({
         <span>{consent}</span>
       </label>
       {problem && <Trouble problem={problem} />}
-      <button type="button" className="button button-main" disabled={busy || !address} onClick={accept}>
+      <button
+        type="button"
+        className="button button-main"
+        disabled={busy || waiting || !address}
+        onClick={accept}
+      >
         {busy ? 'One moment …' : 'Accept and sign'}
       </button>
       {declining ? (

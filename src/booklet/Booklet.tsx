@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Booklet as BookletData } from './types';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
@@ -11,6 +11,7 @@ import { Accept } from './Accept';
 import { post } from './post';
 import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
+import type { Choose } from './Section';
 import { Section } from './Section';
 import { Sums } from './Sums';
 import { Timeline } from './Timeline';
@@ -28,20 +29,41 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
   const [data, setData] = useState(first);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
+  const [chosen, setChosen] = useState(first.choices);
+  const latest = useRef(first.choices);
+  const settled = useRef(first.choices);
+  const sending = useRef(false);
   const { view, company } = data;
 
-  const choose = async (choices: Choices) => {
-    if (!address) return;
+  // What was tapped last is what counts: taps during an answer are sent together after it.
+  const send = async () => {
+    if (sending.current || !address) return;
+    sending.current = true;
     setBusy(true);
-    const answer = await post<{ view: CustomerView; choices: Choices }>(`${address}/choices`, {
-      revisionId: data.revision.id,
-      choices,
-    });
+    for (let asked: Choices | null = null; asked !== latest.current;) {
+      asked = latest.current;
+      const answer = await post<{ view: CustomerView; choices: Choices }>(`${address}/choices`, {
+        revisionId: data.revision.id,
+        choices: asked,
+      });
+      if (answer.ok) {
+        settled.current = asked;
+        setProblem(null);
+        setData((before) => ({ ...before, ...answer.value }));
+      } else {
+        latest.current = settled.current;
+        asked = settled.current;
+        setChosen(settled.current);
+        setProblem(answer.problem);
+      }
+    }
+    sending.current = false;
     setBusy(false);
-    if (answer.ok) {
-      setProblem(null);
-      setData({ ...data, ...answer.value });
-    } else setProblem(answer.problem);
+  };
+  const choose: Choose = (change) => {
+    latest.current = change(latest.current);
+    setChosen(latest.current);
+    void send();
   };
 
   const open = data.state === 'open';
@@ -78,9 +100,8 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
             key={section.id}
             section={section}
             shows={view.shows}
-            choices={data.choices}
+            choices={chosen}
             choose={open && address ? choose : null}
-            busy={busy}
           />
         ))}
         <Sums view={view} />
@@ -92,7 +113,7 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
           </section>
         )}
         {problem && <Trouble problem={problem} />}
-        {open && <Accept data={data} address={address} consent={consent} />}
+        {open && <Accept data={data} address={address} consent={consent} waiting={busy} />}
       </main>
 
       <footer className="leaf soft">
@@ -108,7 +129,7 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
       </footer>
 
       {open && (
-        <div className="foot-bar" aria-live="polite">
+        <div className="foot-bar" aria-live="polite" aria-busy={busy}>
           <div>
             <div className="foot-name">Total as you chose, {view.currency}</div>
             <div className="foot-total" data-testid="booklet-total">

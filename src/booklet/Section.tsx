@@ -1,6 +1,7 @@
 'use client';
 
-import { showDecimal } from '@/core/number';
+import type { Fixed } from '@/core/number';
+import { parseFixed, showDecimal, writeFixed } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import type {
   CustomerView,
@@ -11,7 +12,8 @@ import type {
 } from '@/model/customerView';
 import { unitName } from '@/model/units';
 
-type Choose = ((choices: Choices) => void) | null;
+/** Changes the choices; null where nothing can be chosen. The change is put on whatever was chosen last. */
+export type Choose = ((change: (choices: Choices) => Choices) => void) | null;
 
 const signed = (decimal: string) =>
   decimal.startsWith('-') ? showDecimal(decimal) : `+ ${showDecimal(decimal)}`;
@@ -20,27 +22,32 @@ function Question({
   question,
   choices,
   choose,
-  busy,
 }: {
   question: CustomerQuestion;
   choices: Choices;
   choose: Choose;
-  busy: boolean;
 }) {
+  // What was tapped shows at once; amounts follow with the answer.
+  const tapped = choices.questions[question.id];
+  const isPicked = ({ id, picked }: { id: string; picked: boolean }) =>
+    tapped === undefined ? picked : tapped === id;
   return (
-    <fieldset className="decide" disabled={!choose || busy}>
+    <fieldset className="decide" disabled={!choose}>
       <legend>
         <span className="decide-who">You choose</span>
         <span className="decide-what">{question.prompt}</span>
       </legend>
       {question.alternatives.map((alternative) => (
-        <label key={alternative.id} className={`card ${alternative.picked ? 'card-picked' : ''}`}>
+        <label key={alternative.id} className={`card ${isPicked(alternative) ? 'card-picked' : ''}`}>
           <input
             type="radio"
             name={question.id}
-            checked={alternative.picked}
+            checked={isPicked(alternative)}
             onChange={() =>
-              choose?.({ ...choices, questions: { ...choices.questions, [question.id]: alternative.id } })
+              choose?.((before) => ({
+                ...before,
+                questions: { ...before.questions, [question.id]: alternative.id },
+              }))
             }
           />
           <span className="card-text">
@@ -60,44 +67,36 @@ function Question({
   );
 }
 
-/** The next quantity on the steps between the limits. Steps are counted in millionths, so that 0.1 is exactly a tenth. */
-function step(extra: CustomerExtra, by: 1 | -1): string | null {
-  const limits = extra.limits!;
-  const millionths = (text: string) => Math.round(Number(text) * 1e6);
-  const next = millionths(extra.chosenQuantity) + by * millionths(limits.step);
-  if (next < millionths(limits.minimum) || next > millionths(limits.maximum)) return null;
-  return String(next / 1e6);
+/** The next quantity on the steps between the limits. */
+function step(quantity: string, limits: NonNullable<CustomerExtra['limits']>, by: 1 | -1): string | null {
+  const next = parseFixed(quantity) + BigInt(by) * parseFixed(limits.step);
+  if (next < parseFixed(limits.minimum) || next > parseFixed(limits.maximum)) return null;
+  return writeFixed(next as Fixed);
 }
 
-function Extra({
-  extra,
-  choices,
-  choose,
-  busy,
-}: {
-  extra: CustomerExtra;
-  choices: Choices;
-  choose: Choose;
-  busy: boolean;
-}) {
-  const decide = (taken: boolean, quantity?: string) => {
-    const kept = quantity ?? choices.extras[extra.id]?.quantity;
-    choose?.({
-      ...choices,
-      extras: {
-        ...choices.extras,
-        [extra.id]: kept === undefined ? { in: taken } : { in: taken, quantity: kept },
-      },
+function Extra({ extra, choices, choose }: { extra: CustomerExtra; choices: Choices; choose: Choose }) {
+  const decided = choices.extras[extra.id];
+  const isIn = decided?.in ?? extra.in;
+  const quantity = decided?.quantity ?? extra.chosenQuantity;
+  const decide = (taken: boolean, wanted?: string) =>
+    choose?.((before) => {
+      const kept = wanted ?? before.extras[extra.id]?.quantity;
+      return {
+        ...before,
+        extras: {
+          ...before.extras,
+          [extra.id]: kept === undefined ? { in: taken } : { in: taken, quantity: kept },
+        },
+      };
     });
-  };
   const stepper = (by: 1 | -1) => {
-    const next = step(extra, by);
+    const next = extra.limits && step(quantity, extra.limits, by);
     return (
       <button
         type="button"
         className="step-button"
         aria-label={by === 1 ? `One more ${extra.description}` : `One fewer ${extra.description}`}
-        disabled={!choose || busy || next === null}
+        disabled={!choose || next === null}
         onClick={() => next !== null && decide(true, next)}
       >
         {by === 1 ? '+' : '−'}
@@ -106,11 +105,11 @@ function Extra({
   };
   return (
     <div className="decide">
-      <label className={`card ${extra.in ? 'card-picked' : ''}`}>
+      <label className={`card ${isIn ? 'card-picked' : ''}`}>
         <input
           type="checkbox"
-          checked={extra.in}
-          disabled={!choose || busy}
+          checked={isIn}
+          disabled={!choose}
           onChange={({ target }) => decide(target.checked)}
         />
         <span className="card-text">
@@ -122,11 +121,11 @@ function Extra({
           {extra.in ? `${showDecimal(extra.difference)} in` : signed(extra.difference)}
         </span>
       </label>
-      {extra.in && extra.limits && (
+      {isIn && extra.limits && (
         <div className="stepper">
           {stepper(-1)}
           <span>
-            {showDecimal(extra.chosenQuantity)} {unitName(extra.unit)}
+            {showDecimal(quantity)} {unitName(extra.unit)}
           </span>
           {stepper(1)}
         </div>
@@ -135,15 +134,7 @@ function Extra({
   );
 }
 
-function Entry({
-  entry,
-  ...rest
-}: {
-  entry: CustomerEntry;
-  choices: Choices;
-  choose: Choose;
-  busy: boolean;
-}) {
+function Entry({ entry, ...rest }: { entry: CustomerEntry; choices: Choices; choose: Choose }) {
   if (entry.kind === 'question') return <Question question={entry} {...rest} />;
   if (entry.kind === 'extra') return <Extra extra={entry} {...rest} />;
   return (
@@ -170,13 +161,11 @@ export function Section({
   shows,
   choices,
   choose,
-  busy,
 }: {
   section: CustomerSection;
   shows: CustomerView['shows'];
   choices: Choices;
   choose: Choose;
-  busy: boolean;
 }) {
   const plain = section.entries.filter(({ kind }) => kind === 'line');
   const decisions = section.entries.filter(({ kind }) => kind !== 'line');
@@ -189,16 +178,14 @@ export function Section({
       </div>
       {section.text && <p>{section.text}</p>}
       {listed
-        ? plain.map((entry) => (
-            <Entry key={entry.id} entry={entry} choices={choices} choose={choose} busy={busy} />
-          ))
+        ? plain.map((entry) => <Entry key={entry.id} entry={entry} choices={choices} choose={choose} />)
         : plain.length > 0 && (
             <p className="soft contents">
               {plain.map((entry) => (entry.kind === 'line' ? entry.description : '')).join(' · ')}
             </p>
           )}
       {decisions.map((entry) => (
-        <Entry key={entry.id} entry={entry} choices={choices} choose={choose} busy={busy} />
+        <Entry key={entry.id} entry={entry} choices={choices} choose={choose} />
       ))}
       {section.discount && (
         <div className="item">

@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm';
 import { HyperFormula } from 'hyperformula';
 import { createCompany } from '@/acts/accounts/createCompany';
 import { addItems } from '@/acts/library/add';
-import { closeConnection, inCompany } from '@/data/connection';
+import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
 import { setQuantity } from '@/core/editing';
@@ -116,6 +116,8 @@ async function search(items: number): Promise<Row> {
     return { ...base, code: `${base.code}-${i}`, name: `${base.name} no. ${i}` };
   });
   await addItems(owner, rows);
+  // What the server does by itself a minute after many rows came in.
+  await beforeCompany((tx) => tx.execute(sql`analyze item`));
   const words = ['joist', 'screen door', 'concrete', 'ash decking', 'FR-010-0'];
   const [ours, reference] = await inCompany(owner.companyId, async (tx) => {
     await tx.execute(sql`set local statement_timeout = '60s'`);

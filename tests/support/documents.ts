@@ -3,6 +3,13 @@ import type { Choices, Discount, Line, Load, ProposalDocument, Question, Section
 import { unitCodes } from '@/model';
 import { linesOf } from '@/core/choice';
 
+// PROPERTY_RUNS=5000 npm run test:unit: a long soak of the laws.
+const soak = process.env.PROPERTY_RUNS ? Number(process.env.PROPERTY_RUNS) : null;
+if (soak !== null) fc.configureGlobal({ numRuns: soak });
+
+/** How often a law is tried that wants more than the usual hundred. */
+export const runs = (usual: number): number => soak ?? usual;
+
 /** A plain line for examples; everything can be overridden. */
 export function line(id: string, quantity: string, material: string, more: Partial<Line> = {}): Line {
   return {

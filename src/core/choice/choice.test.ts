@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
+import { anyChoices, anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
 import { asSuggested } from '@/model';
 import { computeFigures } from '../price';
 import { checkChoices, differences, withAlternative, withExtra } from '.';
@@ -25,7 +25,7 @@ test('the shown difference is the real difference, for every extra and every alt
         expect(computeFigures(structuredClone(document), other).total - now).toBe(alternative.difference);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 

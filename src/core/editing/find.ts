@@ -1,3 +1,4 @@
+import { isDraft, original } from 'immer';
 import type { Alternative, Line, ProposalDocument, Question, Section } from '@/model';
 
 /** Where a line stands: in a section, or in an alternative of one of its questions. */
@@ -10,29 +11,58 @@ export interface LinePlace {
   readonly alternative: Alternative | null;
 }
 
-/** Finds a line anywhere in a document. */
-export function findLine(document: ProposalDocument, id: string): LinePlace | null {
-  for (const section of document.sections)
-    for (const [index, entry] of section.entries.entries()) {
-      if (entry.kind === 'line') {
-        if (entry.id === id)
-          return { section, line: entry, list: section.entries, index, question: null, alternative: null };
+interface Path {
+  readonly section: number;
+  readonly entry: number;
+  /** Inside a question. */
+  readonly inner?: { readonly alternative: number; readonly line: number };
+}
+
+function pathOf(document: ProposalDocument, id: string): Path | null {
+  for (const [section, { entries }] of document.sections.entries())
+    for (const [entry, each] of entries.entries()) {
+      if (each.kind === 'line') {
+        if (each.id === id) return { section, entry };
         continue;
       }
-      for (const alternative of entry.alternatives) {
-        const inner = alternative.lines.findIndex((line) => line.id === id);
-        if (inner >= 0)
-          return {
-            section,
-            line: alternative.lines[inner]!,
-            list: alternative.lines,
-            index: inner,
-            question: entry,
-            alternative,
-          };
+      for (const [alternative, { lines }] of each.alternatives.entries()) {
+        const line = lines.findIndex((candidate) => candidate.id === id);
+        if (line >= 0) return { section, entry, inner: { alternative, line } };
       }
     }
   return null;
+}
+
+function placeAt(
+  document: ProposalDocument,
+  { section: s, entry: e, inner }: Path,
+  id: string,
+): LinePlace | null {
+  const section = document.sections[s];
+  const entry = section?.entries[e];
+  if (!section || !entry) return null;
+  if (entry.kind === 'line')
+    return entry.id === id && !inner
+      ? { section, line: entry, list: section.entries, index: e, question: null, alternative: null }
+      : null;
+  const alternative = inner && entry.alternatives[inner.alternative];
+  const line = alternative?.lines[inner!.line];
+  return alternative && line?.id === id
+    ? { section, line, list: alternative.lines, index: inner.line, question: entry, alternative }
+    : null;
+}
+
+/**
+ * Finds a line anywhere in a document. In a draft it looks in the state before the edit first and then touches only the
+ * place itself: walking a draft would make a draft of every line on the way.
+ */
+export function findLine(document: ProposalDocument, id: string): LinePlace | null {
+  const before = isDraft(document) ? original(document) : undefined;
+  const known = before && pathOf(before, id);
+  const found = known && placeAt(document, known, id);
+  if (found) return found;
+  const path = pathOf(document, id);
+  return path && placeAt(document, path, id);
 }
 
 /** Finds a question and where it stands. */

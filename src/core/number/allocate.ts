@@ -22,16 +22,24 @@ export function allocate(whole: Amount, weights: readonly bigint[]): Amount[] {
   const sum = weights.reduce((total, weight) => total + weight, 0n);
   const used = sum === 0n ? weights.map(() => 1n) : weights;
   const divisor = sum === 0n ? BigInt(weights.length) : sum;
-
   const parts = used.map((weight) => (whole * weight) / divisor);
   const left = Number(whole - parts.reduce((total, part) => total + part, 0n));
   if (left > 0) {
-    const byRemainder = used
-      .map((weight, index) => ({ index, remainder: (whole * weight) % divisor }))
-      .sort((a, b) => (a.remainder === b.remainder ? a.index - b.index : a.remainder > b.remainder ? -1 : 1));
-    for (const { index } of byRemainder.slice(0, left)) parts[index] = (parts[index] ?? 0n) + 1n;
+    const remainders = used.map((weight) => (whole * weight) % divisor);
+    for (const index of largest(remainders, left)) parts[index]! += 1n;
   }
   return parts as Amount[];
+}
+
+/** The places of the largest of some numbers, the earlier first on a tie. */
+function largest(numbers: readonly bigint[], count: number): number[] {
+  return numbers
+    .map((_, index) => index)
+    .sort((a, b) => {
+      const [left, right] = [numbers[a]!, numbers[b]!];
+      return left === right ? a - b : left > right ? -1 : 1;
+    })
+    .slice(0, count);
 }
 
 /**

@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import type { CustomerView, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
-import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
+import { anyChoices, anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
 import { parseAmount, sumAmounts } from '../number';
 import { computeFigures } from '../price';
 import { checkDocument, compareViews, customerView } from '.';
@@ -58,7 +58,7 @@ describe('what the customer may see', () => {
           );
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

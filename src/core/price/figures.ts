@@ -98,11 +98,20 @@ function wholeDiscountShares(sections: readonly SectionFigures[], discount: Amou
   );
 }
 
+/** The tax class that every amount a discount could fall on is in, or null when there are several. */
+function onlyTaxClass(sections: readonly SectionFigures[]): string | null {
+  const classes = new Set(sections.flatMap(({ netByTaxClass }) => [...netByTaxClass.keys()]));
+  const [first] = classes;
+  return classes.size === 1 ? first! : null;
+}
+
 function baseByTaxClass(sections: readonly SectionFigures[], discount: Amount, fees: readonly FeeFigures[]) {
   const bases = new Map<string, bigint>();
   const add = (taxClass: string, net: bigint) => bases.set(taxClass, (bases.get(taxClass) ?? 0n) + net);
   for (const section of sections) for (const [taxClass, net] of section.netByTaxClass) add(taxClass, net);
-  if (discount !== 0n) {
+  const only = discount === 0n ? null : onlyTaxClass(sections);
+  if (only !== null) add(only, -discount);
+  else if (discount !== 0n) {
     const shares = wholeDiscountShares(sections, discount);
     let i = 0;
     for (const section of sections)
@@ -137,8 +146,7 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
     cost += section.cost;
     amount += section.amount;
     sectionNet += section.net;
-    gross += section.amount;
-    for (const line of section.lines) if (line.included && line.discount !== 0n) gross += line.discount;
+    gross += section.gross;
   }
 
   const discount = discountOn(sectionNet as Amount, document.discount, digits);

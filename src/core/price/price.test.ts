@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { produce } from 'immer';
 import type { Line, Load } from '@/model';
-import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
+import { anyChoices, anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
 import { asSuggested } from '@/model';
 import { setQuantity } from '../editing';
 import type { Amount } from '../number';
@@ -116,7 +116,7 @@ describe('what is shown adds up', () => {
         expect(figures.subtotal + fees + figures.taxTotal).toBe(figures.total);
         expect(sumAmounts(netParts(figures).map((part) => part.net))).toBe(figures.subtotal + fees);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
   test('tax is one rounding per component on the sum of the class, discounts and fees inside', () => {

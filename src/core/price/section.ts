@@ -22,6 +22,8 @@ export interface SectionFigures {
   readonly cost: Amount;
   /** Exact cost of the lines taken in by type, in 10⁻¹² of the currency: loads are a share of this. */
   readonly exactCost: Readonly<Record<CostType, bigint>>;
+  /** Lines taken in, at their unit prices. */
+  readonly gross: Amount;
   /** Lines taken in, net of their own discounts. */
   readonly amount: Amount;
   readonly discount: Amount;
@@ -78,12 +80,14 @@ function compute(
     other: 0n,
   };
   let cost = 0n;
+  let gross = 0n;
   let amount = 0n;
   for (const { line, included } of decided(section, choices)) {
     const figures = lineFigures(line, decidedQuantity(line, choices), factors, minorDigits);
     lines.push({ figures, included });
     if (!included) continue;
     cost += figures.costAmount;
+    gross += figures.gross;
     amount += figures.net;
     for (const type of costTypes) {
       const part = figures.cost.byType[type];
@@ -92,8 +96,13 @@ function compute(
   }
 
   const discount = discountOn(amount as Amount, section.discount, minorDigits);
-  const covered = lines.map(({ figures, included }) => (included && figures.net > 0n ? figures.net : 0n));
-  const shares = discount === 0n ? null : allocate(discount, covered);
+  const shares =
+    discount === 0n
+      ? null
+      : allocate(
+          discount,
+          lines.map(({ figures, included }) => (included && figures.net > 0n ? figures.net : 0n)),
+        );
   const netByTaxClass = new Map<string, Amount>();
   const withNet = lines.map(({ figures, included }, i): SectionLine => {
     const netOfSection = included ? ((figures.net - (shares?.[i] ?? 0n)) as Amount) : ZERO;
@@ -108,6 +117,7 @@ function compute(
     lines: withNet,
     cost: cost as Amount,
     exactCost,
+    gross: gross as Amount,
     amount: amount as Amount,
     discount,
     net: (amount - discount) as Amount,

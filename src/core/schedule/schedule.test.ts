@@ -33,6 +33,12 @@ test('without a rest entry the last percent entry takes what is left', () => {
   expect(amounts(percents('33.3333', '33.3333', '33.3334'), 10001n)).toEqual(['33.34', '33.34', '33.33']);
 });
 
+test('percentages that make 100 leave nothing for the rest, and rounding takes nothing from it', () => {
+  const shares = [...percents('22', '25', '28', '25'), entry('r', { rest: true })];
+  expect(amounts(shares, 102n)).toEqual(['0.22', '0.26', '0.29', '0.25', '0.00']);
+  expect(problems(shares, 102n)).toBe('');
+});
+
 test('sums to the total for any document, any choices, any schedule', () => {
   const anyCase = anyDocument().chain((document) =>
     anyChoices(document).map((choices) => ({ document, choices })),
@@ -61,6 +67,8 @@ test('sums to the total for any document, any choices, any schedule', () => {
           2,
         );
         expect(sumAmounts(payments.map(({ amount }) => amount))).toBe(total);
+        // No payment below zero while the total is not, unless two of them were to take the rest.
+        if (total >= 0n) expect(payments.every(({ amount }) => amount >= 0n)).toBe(true);
       },
     ),
   );

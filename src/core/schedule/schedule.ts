@@ -25,8 +25,9 @@ const whole: ScheduleEntry = {
 
 /**
  * Payment entries for a total. Percent entries are rounded to the minor unit; the rest entry (without one, the last
- * percent entry; without that, the last entry) takes what is left, so the sum is the total, always. An empty schedule
- * is one payment of the whole.
+ * percent entry; without that, the last entry) takes what is left, so the sum is the total, always. No payment takes more
+ * than what those before it leave, so none is below zero unless the total is. An empty schedule is one payment of the
+ * whole.
  *
  * @example 18,437.65 at 10/30/30/25 % and the rest → 1,843.77, 5,531.30, 5,531.30, 4,609.41, 921.87
  */
@@ -47,9 +48,15 @@ export function computeSchedule(
       : parseAmount(entry.share.amount, minorDigits);
   });
   const rest = total - own.reduce((sum, amount) => sum + amount, 0n);
+  let left: bigint = total;
+  const taken = own.map((amount) => {
+    const part = total >= 0n && amount > left ? left : amount;
+    left -= part;
+    return part;
+  });
   const payments = used.map((entry, i): ScheduledPayment => ({
     entry,
-    amount: (entry === taker ? rest : own[i]!) as Amount,
+    amount: (entry === taker ? left : taken[i]!) as Amount,
     takesRest: entry === taker,
   }));
 
@@ -82,7 +89,8 @@ function problemsOf(
   if (rests === 0 && !hasPercent && fixedSum !== total)
     problems.push('The amounts do not make the total. Let one payment take the rest.');
   if (total >= 0n && fixedSum > total) problems.push('The fixed amounts are more than the total.');
-  else if (total >= 0n && rest < 0n)
+  // Each percentage is rounded by half a unit at most: what that takes too much is no mistake of a person.
+  else if (total >= 0n && rest + BigInt(entries.length) < 0n)
     problems.push(`Nothing is left for “${taker.name}”: the payments before it are more than the total.`);
   return problems;
 }

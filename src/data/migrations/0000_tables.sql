@@ -1,5 +1,7 @@
 CREATE EXTENSION IF NOT EXISTS pg_trgm;
 --> statement-breakpoint
+CREATE EXTENSION IF NOT EXISTS btree_gin;
+--> statement-breakpoint
 CREATE TABLE "attempt" (
 	"id" bigserial PRIMARY KEY NOT NULL,
 	"bucket" text NOT NULL,
@@ -419,7 +421,7 @@ CREATE INDEX "audit_subject" ON "audit" USING btree ("company_id","subject","at"
 CREATE UNIQUE INDEX "app_user_email" ON "app_user" USING btree (lower("email"));--> statement-breakpoint
 CREATE INDEX "customer_name" ON "customer" USING btree ("company_id","name");--> statement-breakpoint
 CREATE INDEX "site_customer" ON "site" USING btree ("company_id","customer_id");--> statement-breakpoint
-CREATE INDEX "item_search" ON "item" USING gin ("search_text" gin_trgm_ops);--> statement-breakpoint
+CREATE INDEX "item_search" ON "item" USING gin ("company_id","search_text" gin_trgm_ops);--> statement-breakpoint
 CREATE INDEX "message_at" ON "message" USING btree ("company_id","at");--> statement-breakpoint
 CREATE INDEX "proposal_customer" ON "proposal" USING btree ("company_id","customer_id");--> statement-breakpoint
 CREATE INDEX "draw_line" ON "draw" USING btree ("company_id","agreement_id","line_id");

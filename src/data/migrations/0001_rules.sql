@@ -179,3 +179,52 @@ END $$;
 --> statement-breakpoint
 CREATE CONSTRAINT TRIGGER not_overpaid AFTER INSERT ON payment_part
   DEFERRABLE INITIALLY DEFERRED FOR EACH ROW EXECUTE FUNCTION check_payment_parts();
+--> statement-breakpoint
+
+-- The search of the library. Row level security keeps every index on text from being used (what compares text may leak),
+-- so this runs as the owner of the tables and asks for the company itself. Each word must fit: as it is typed (one or two
+-- letters only where a word begins), or, where the library has it nowhere, by likeness. What each kind of fit is worth is
+-- given by the caller.
+CREATE FUNCTION search_items(words text[], worth jsonb, most integer) RETURNS TABLE (item_id uuid)
+LANGUAGE plpgsql STABLE SECURITY DEFINER
+SET search_path = public, pg_temp
+SET pg_trgm.word_similarity_threshold = 0.45
+SET enable_seqscan = off
+SET jit = off
+AS $$
+DECLARE
+  company uuid := nullif(current_setting('app.company', true), '')::uuid;
+  word text;
+  escaped text;
+  inside text;
+  known boolean;
+  fits text := '';
+  rank text := '0';
+BEGIN
+  FOREACH word IN ARRAY words LOOP
+    escaped := replace(replace(replace(word, '\', '\\'), '%', '\%'), '_', '\_');
+    inside := CASE WHEN length(word) < 3 THEN '% ' ELSE '%' END || escaped || '%';
+    EXECUTE 'SELECT EXISTS (SELECT 1 FROM item WHERE company_id = $1 AND search_text LIKE ' || quote_literal(inside) || ')'
+      INTO known USING company;
+    IF known THEN
+      fits := fits || ' AND search_text LIKE ' || quote_literal(inside);
+      rank := rank || format(
+        ' + CASE WHEN lower(code) = %L THEN %s WHEN lower(code) LIKE %L THEN %s WHEN lower(name) LIKE %L THEN %s
+                 WHEN search_text LIKE %L THEN %s ELSE %s END',
+        word, (worth->>'exactCode')::integer, escaped || '%', (worth->>'codeStart')::integer,
+        escaped || '%', (worth->>'nameStart')::integer, '% ' || escaped || '%', (worth->>'wordStart')::integer,
+        (worth->>'inside')::integer);
+    ELSE
+      fits := fits || format(' AND %L <%% search_text', word);
+      rank := rank || format(' + %s * word_similarity(%L, search_text)', (worth->>'similar')::integer, word);
+    END IF;
+  END LOOP;
+  RETURN QUERY EXECUTE
+    'SELECT id FROM item WHERE company_id = $1 AND retired_at IS NULL' || fits
+    || ' ORDER BY ' || rank || ' DESC, lower(code) LIMIT $2'
+    USING company, most;
+END $$;
+--> statement-breakpoint
+REVOKE ALL ON FUNCTION search_items FROM public;
+--> statement-breakpoint
+GRANT EXECUTE ON FUNCTION search_items TO impegno_app;

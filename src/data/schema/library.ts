@@ -45,7 +45,7 @@ export const item = pgTable(
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
     unique('item_code').on(t.companyId, t.code),
-    index('item_search').using('gin', sql`${t.searchText} gin_trgm_ops`),
+    index('item_search').using('gin', t.companyId, sql`${t.searchText} gin_trgm_ops`),
   ],
 );
 
