@@ -16,9 +16,12 @@ export interface Actor {
 
 /** May they? Refuses with a sentence when not. */
 export function allow(actor: Actor, ...roles: Role[]): void {
-  if (!roles.includes(actor.role))
+  if (!may(actor, ...roles))
     throw new Problem(403, `This is for ${roles.join(' or ')}; you are signed in as ${actor.role}.`);
 }
+
+/** May they? For a screen that would otherwise offer what is refused. */
+export const may = (actor: Actor, ...roles: Role[]): boolean => roles.includes(actor.role);
 
 /** A new identity (UUIDv7: ordered by time). */
 export const newId = (now: Date): string => v7({ msecs: now.getTime() });

@@ -6,7 +6,7 @@ import { invoiceState, standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { businessDate, may } from '../actor';
 import { companyOf } from '../company';
 import { creditOf } from '../money/credit';
 import { Problem } from '../problem';
@@ -164,6 +164,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       })),
       credit: money(await creditOf(tx, agreementId, digits)),
       today,
+      mayRecord: may(actor, 'owner', 'office'),
       ...moneyOf(loaded),
     };
   });

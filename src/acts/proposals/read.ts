@@ -4,7 +4,7 @@ import { inCompany } from '@/data/connection';
 import { agreement, customer, decline, link, proposal, revision, site, user } from '@/data/schema';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { businessDate, may } from '../actor';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { stateToday } from './state';
@@ -100,6 +100,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
       })),
       agreement: signed ?? null,
       declinedBecause: declined?.reason ?? null,
+      mayEdit: may(actor, 'owner', 'seller'),
     };
   });
 }

@@ -59,7 +59,7 @@ export function AgreementPage({
           · {agreement.site}
         </span>
         <span className="page-actions">
-          <Button onClick={() => setPaying(true)}>Record payment</Button>
+          {agreement.mayRecord && <Button onClick={() => setPaying(true)}>Record payment</Button>}
           {!done && <Button onClick={() => setIssuing({ rest: true })}>Bill all that is left</Button>}
           {!done && next && (
             <Button type="primary" onClick={() => setIssuing({ entryId: next.id })}>

@@ -106,7 +106,10 @@ export function AddLine() {
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const last = found.items.length - 1;
-    if (event.key === 'ArrowDown') {
+    if (event.key === '/' && text === '') {
+      // The key that leads here, pressed once more.
+      event.preventDefault();
+    } else if (event.key === 'ArrowDown') {
       event.preventDefault();
       setPicked(Math.min(picked + 1, Math.max(last, 0)));
     } else if (event.key === 'ArrowUp') {

@@ -52,7 +52,8 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
     sectionId: proposal.document.sections.at(-1)?.id ?? '',
   }));
   const [previewMark, setPreviewMark] = useState(0);
-  const readOnly = proposal.state !== 'draft' && proposal.state !== 'sent' && proposal.state !== 'lapsed';
+  const open = proposal.state === 'draft' || proposal.state === 'sent' || proposal.state === 'lapsed';
+  const readOnly = !open || !proposal.mayEdit;
 
   const figures = useMemo(() => computeFigures(work.document, asSuggested), [work.document]);
   const lines = useMemo(() => {
@@ -147,7 +148,13 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
             </span>
             <span className="editor-actions">
               <span role="status">
-                {readOnly ? <span className="soft">Closed for changes</span> : <SavingMark saving={saving} />}
+                {readOnly ? (
+                  <span className="soft">
+                    {open ? 'To read only: the seller changes it' : 'Closed for changes'}
+                  </span>
+                ) : (
+                  <SavingMark saving={saving} />
+                )}
               </span>
               {!readOnly && (
                 <>

@@ -158,7 +158,7 @@ export function SendStep({
                   )}.`
                 : 'Not opened yet.'}
             </p>
-            {(proposal.state === 'sent' || proposal.state === 'lapsed') && (
+            {(proposal.state === 'sent' || proposal.state === 'lapsed') && proposal.mayEdit && (
               <p style={{ display: 'flex', gap: 8 }}>
                 <Button
                   size="small"

@@ -161,11 +161,11 @@ export function StartProposal({
         <CustomerForm
           save={actions.saveCustomer}
           close={() => setAdding(false)}
-          done={({ id }) => {
+          done={({ id, siteId }) => {
             setAdding(false);
             router.replace(`/proposals/new?customer=${id}`);
             setCustomerId(id);
-            form.setFieldsValue({ customerId: id });
+            form.setFieldsValue({ customerId: id, siteId: siteId ?? '' });
           }}
         />
       )}
