@@ -168,7 +168,7 @@ try {
   ensurePackages();
   fs.mkdirSync(results, { recursive: true });
   if (has('data') || has('e2e')) ensurePostgres();
-  if (has('unit') || has('e2e')) ensureTestTools();
+  if (has('unit') || has('data') || has('e2e')) ensureTestTools();
   if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
   if (has('lint')) {
     await check('lint', bin('eslint'), ['--max-warnings=0', '.']);

@@ -10,9 +10,10 @@ export const Choices = Type.Object(
         { in: Type.Boolean(), quantity: Type.Optional(PositiveDecimalText) },
         { additionalProperties: false },
       ),
-      { maxProperties: 1000, description: 'By line id' },
+      { additionalProperties: false, maxProperties: 1000, description: 'By line id' },
     ),
     questions: Type.Record(PartId, PartId, {
+      additionalProperties: false,
       maxProperties: 1000,
       description: 'Question id → alternative id',
     }),

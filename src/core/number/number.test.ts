@@ -6,12 +6,14 @@ import {
   allocate,
   allocateSigned,
   divideRounded,
+  isNothing,
   multiplyToAmount,
   parseAmount,
   parseFixed,
   parsePercent,
   roundFixed,
   showAmount,
+  showDecimal,
   showDifference,
   showPercent,
   showQuantity,
@@ -135,6 +137,21 @@ describe('allocate', () => {
       }),
     );
   });
+});
+
+// Intl.NumberFormat of the platform as the general-purpose reference; ours writes a true minus sign.
+test('money reads as the platform writes it', () => {
+  const format = new Intl.NumberFormat('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+  fc.assert(
+    fc.property(fc.integer({ min: -(10 ** 12), max: 10 ** 12 }), (cents) => {
+      const decimal = writeAmount(BigInt(cents) as Amount, 2);
+      const expected = format.format(decimal as `${number}`).replace('-', '−');
+      expect(showAmount(BigInt(cents) as Amount, 2)).toBe(expected);
+      expect(showDecimal(decimal)).toBe(expected);
+      expect(showDifference(BigInt(cents) as Amount, 2)).toBe(cents > 0 ? `+${expected}` : expected);
+      expect(isNothing(decimal)).toBe(cents === 0);
+    }),
+  );
 });
 
 describe('display', () => {

@@ -1,1 +1,2 @@
 export * from './parseQuantity';
+export * from './readAddLine';

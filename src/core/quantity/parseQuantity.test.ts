@@ -1,6 +1,7 @@
+import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { writeFixed } from '../number';
-import { QuantityError, parseQuantity } from '.';
+import { QuantityError, parseQuantity, readAddLine } from '.';
 
 const read = (text: string, places?: number) => writeFixed(parseQuantity(text, places));
 
@@ -59,4 +60,71 @@ describe('typed quantities', () => {
       ),
     );
   });
+
+  // decimal.js as the general-purpose reference: sums, differences, products and terminating quotients.
+  test('arithmetic is exact and rounded once at the end', () => {
+    Decimal.set({ precision: 200 });
+    interface Term {
+      readonly text: string;
+      readonly value: Decimal;
+    }
+    const number = fc.integer({ min: 0, max: 99_999 }).map((n): Term => {
+      const value = new Decimal(n).dividedBy(100);
+      return { text: value.toFixed(), value };
+    });
+    const { term } = fc.letrec<{ term: Term }>((tie) => ({
+      term: fc.oneof(
+        { maxDepth: 4 },
+        number,
+        fc.tuple(tie('term'), fc.constantFrom('+', '-', '*'), tie('term')).map(([a, sign, b]): Term => ({
+          text: `(${a.text} ${sign} ${b.text})`,
+          value:
+            sign === '+'
+              ? a.value.plus(b.value)
+              : sign === '-'
+                ? a.value.minus(b.value)
+                : a.value.times(b.value),
+        })),
+        fc
+          .tuple(tie('term'), fc.constantFrom(2, 4, 5, 8))
+          .map(([a, by]): Term => ({ text: `${a.text}/${by}`, value: a.value.dividedBy(by) })),
+      ),
+    }));
+    fc.assert(
+      fc.property(term, ({ text, value }) => {
+        fc.pre(text.length <= 200 && value.abs().lessThan(1e11));
+        expect(read(text)).toBe(new Decimal(value.toFixed(3, Decimal.ROUND_HALF_UP)).toFixed());
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test('what is absurd is said, not computed', () => {
+    expect(() => parseQuantity(`${'('.repeat(60)}1`)).toThrow('Too many parentheses.');
+    expect(() => parseQuantity('9'.repeat(201))).toThrow('That is too long.');
+    expect(() => parseQuantity('999999999999*999999999999')).toThrow('That is too large.');
+    expect(read(`0.${'0'.repeat(45)}1`)).toBe('0');
+    expect(read(`1.${'3'.repeat(60)}`)).toBe('1.333');
+  });
+});
+
+describe('the add line: a quantity, if it begins with one, and words', () => {
+  test.each([
+    ['12 joist', '12', 'joist'],
+    ['joist', null, 'joist'],
+    ['38+64+22 screen mesh', '124', 'screen mesh'],
+    [`12' 6" gutter`, '12.5', 'gutter'],
+    ['12 ft 6 in gutter', '12.5', 'gutter'],
+    ['2 * (12 + 9.5) trim', '43', 'trim'],
+    ['.5 square', '0.5', 'square'],
+    ['1,250 sheathing', '1250', 'sheathing'],
+    // Sizes of lumber are words, not quantities.
+    ['2x4 stud', null, '2x4 stud'],
+    ['12 2x4 stud', '12', '2x4 stud'],
+    ['100% mesh', null, '100% mesh'],
+    ['  7   door  ', '7', 'door'],
+    ['12', '12', ''],
+    ['4/0 door', null, '4/0 door'],
+    ['', null, ''],
+  ])('%s', (typed, quantity, words) => expect(readAddLine(typed)).toEqual({ quantity, words }));
 });

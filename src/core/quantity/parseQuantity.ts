@@ -12,6 +12,9 @@ export class QuantityError extends Error {
   }
 }
 
+/** What may be typed at most: as much as a line keeps beside its quantity. Also bounds the work. */
+const LONGEST = 200;
+
 /** An exact ratio, so that 1/3*3 is 1. */
 interface Ratio {
   readonly top: bigint;
@@ -25,7 +28,9 @@ const plain = /\d{1,12}(?:,\d{3})*(?:\.\d+)?|\.\d+/y;
 
 function decimal(text: string): Ratio {
   const [whole = '', places = ''] = text.replace(/,/g, '').split('.');
-  return { top: BigInt((whole || '0') + places), bottom: powerOfTen(Math.min(places.length, 39)) };
+  // Past 39 places nothing is left that a quantity could show.
+  const kept = places.slice(0, 39);
+  return { top: BigInt((whole || '0') + kept), bottom: powerOfTen(kept.length) };
 }
 
 const add = (a: Ratio, b: Ratio): Ratio => ({
@@ -119,6 +124,7 @@ export function parseQuantity(text: string, places = 3): Fixed {
   };
 
   if (text.trim() === '') throw new QuantityError('Type a quantity.', 0);
+  if (text.length > LONGEST) throw new QuantityError('That is too long.', LONGEST);
   const result = sum(0);
   blanks();
   if (at < text.length) throw new QuantityError(`“${text[at]}” cannot be read here.`, at);

@@ -3,28 +3,12 @@
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { addAlternative, addLines, lineFromItem, plainLine } from '@/core/editing';
-import { showUnitAmount, writeFixed } from '@/core/number';
+import { showUnitAmount } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
-import { parseQuantity } from '@/core/quantity';
+import { readAddLine } from '@/core/quantity';
 import type { LibraryItem, Line } from '@/model';
 import { unitName } from '@/model';
 import { newPartId, useEditor } from './context';
-
-/** What was typed: a quantity, if it begins with one, and words. `12 joist`, `38+64+22 screen`, `12' 6" gutter`. */
-export function readAddLine(text: string): { quantity: string | null; words: string } {
-  const trimmed = text.trim();
-  // The longest beginning that reads as a quantity and ends before a blank is the quantity.
-  for (let end = trimmed.length; end > 0; end = trimmed.lastIndexOf(' ', end - 1)) {
-    const head = trimmed.slice(0, end);
-    if (!/^[\d(.]/.test(head)) break;
-    try {
-      return { quantity: writeFixed(parseQuantity(head)), words: trimmed.slice(end).trim() };
-    } catch {
-      // Not a quantity yet; try a shorter beginning.
-    }
-  }
-  return { quantity: null, words: trimmed };
-}
 
 /** The add line at the foot of the sheet: quantity, a few letters, Enter. */
 export function AddLine() {

@@ -25,8 +25,11 @@ interface CellProps {
 export function moveInColumn(from: HTMLElement, name: string, by: 1 | -1): void {
   const cells = [...document.querySelectorAll<HTMLElement>(`[data-cell="${name}"]`)];
   const next = cells[cells.indexOf(from) + by];
+  const beyond = by === 1 ? document.getElementById('add-line') : null;
   if (next) next.focus();
-  else if (by === 1) document.getElementById('add-line')?.focus();
+  else if (beyond) beyond.focus();
+  // Nowhere to go: what was typed is taken all the same.
+  else from.blur();
 }
 
 /** One cell of the sheet: edits in place, Enter and the arrows move as in a spreadsheet, Escape takes back. */

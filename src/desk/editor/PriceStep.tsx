@@ -1,6 +1,7 @@
 'use client';
 
-import { Segmented } from 'antd';
+import { App, Segmented } from 'antd';
+import { useState } from 'react';
 import { parseQuantity } from '@/core/quantity';
 import { ONE, showAmount, showPercent, writeFixed } from '@/core/number';
 import type { Discount, Load } from '@/model';
@@ -27,11 +28,21 @@ export function readMoney(text: string, minorDigits: number): string {
   return writeFixed(value);
 }
 
+type Unit = 'amount' | 'percent';
+
 /** From cost to price: loads in their order, the discount on the whole, fees and tax; and each section beside it. */
 export function PriceStep() {
   const { work, figures, readOnly } = useEditor();
   const { document: proposal, edit } = work;
   const discount = proposal.discount;
+  const { message } = App.useApp();
+  const [wanted, setWanted] = useState<Unit>('amount');
+  const unit: Unit = discount ? ('percent' in discount ? 'percent' : 'amount') : wanted;
+  /** `5%` is a percentage whatever the switch says. */
+  const readDiscount = (text: string, as: Unit): Discount =>
+    as === 'percent' || text.includes('%')
+      ? { percent: readPercent(text, 100) }
+      : { amount: readMoney(text, figures.minorDigits) };
   const setDiscount = (next: Discount | null) =>
     edit((draft) => {
       if (next === null) delete draft.discount;
@@ -98,24 +109,30 @@ export function PriceStep() {
                 shown={discount ? ('percent' in discount ? discount.percent : discount.amount) : ''}
                 placeholder="none"
                 readOnly={readOnly}
-                commit={(text) => {
-                  if (text.trim() === '') setDiscount(null);
-                  else
-                    setDiscount(
-                      discount && 'percent' in discount
-                        ? { percent: readPercent(text, 100) }
-                        : { amount: readMoney(text, figures.minorDigits) },
-                    );
-                }}
+                commit={(text) => setDiscount(text.trim() === '' ? null : readDiscount(text, unit))}
               />
             </td>
             <td>
-              <Segmented
+              <Segmented<Unit>
                 size="small"
-                disabled={readOnly || !discount}
-                options={[proposal.currency, '%']}
-                value={discount && 'percent' in discount ? '%' : proposal.currency}
-                onChange={(unit) => setDiscount(unit === '%' ? { percent: '0' } : { amount: '0' })}
+                disabled={readOnly}
+                options={[
+                  { value: 'amount', label: proposal.currency },
+                  { value: 'percent', label: '%' },
+                ]}
+                value={unit}
+                onChange={(next) => {
+                  // The number stays, in the other unit, where it can.
+                  try {
+                    if (discount)
+                      setDiscount(
+                        readDiscount('percent' in discount ? discount.percent : discount.amount, next),
+                      );
+                    setWanted(next);
+                  } catch (error) {
+                    message.error((error as Error).message);
+                  }
+                }}
               />
             </td>
             <td className="amount">

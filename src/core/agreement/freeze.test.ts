@@ -1,0 +1,100 @@
+import fc from 'fast-check';
+import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
+import { asSuggested } from '@/model';
+import { sumAmounts } from '../number';
+import { computeFigures } from '../price';
+import { computeSchedule } from '../schedule';
+import { freezeAgreement } from '.';
+
+const anyCase = anyDocument().chain((document) =>
+  anyChoices(document).map((choices) => ({ document, choices })),
+);
+
+test('what is frozen is what was shown: lines, taxes by component and payments sum to the total', () => {
+  fc.assert(
+    fc.property(anyCase, ({ document, choices }) => {
+      const figures = computeFigures(document, choices);
+      const frozen = freezeAgreement(document, choices);
+      expect(frozen.total).toBe(figures.total);
+      expect(frozen.net + frozen.tax).toBe(frozen.total);
+      expect(sumAmounts(frozen.lines.map(({ net }) => net))).toBe(frozen.net);
+      frozen.components.forEach((component, i) => {
+        expect(sumAmounts(frozen.lines.map(({ taxes }) => taxes[i]!))).toBe(component.amount);
+        // A line is taxed by the components of its class only.
+        for (const { taxClass, taxes } of frozen.lines)
+          if (taxClass !== component.taxClass) expect(taxes[i]).toBe(0n);
+      });
+      expect(sumAmounts(frozen.payments.map(({ amount }) => amount))).toBe(frozen.total);
+      const scheduled = computeSchedule(document.schedule, figures.total, 2).payments;
+      expect(frozen.payments.map(({ id, amount }) => [id, amount])).toEqual(
+        scheduled.map(({ entry, amount }) => [entry.id, amount]),
+      );
+    }),
+  );
+});
+
+test('only what the choices take in is agreed, at the chosen quantity, in the order of the proposal', () => {
+  const document = plainDocument(
+    [
+      {
+        id: 's1',
+        title: 'Deck',
+        entries: [
+          line('frame', '1', '100', { costCode: '06' }),
+          line('bench', '1', '40', { extra: { in: true } }),
+          {
+            kind: 'question',
+            id: 'q',
+            prompt: 'Which?',
+            suggested: 'pine',
+            alternatives: [
+              { id: 'pine', name: 'Pine', lines: [line('pine-boards', '10', '5')] },
+              { id: 'ash', name: 'Ash', lines: [line('ash-boards', '10', '9')] },
+            ],
+          },
+        ],
+      },
+      {
+        id: 's2',
+        title: 'Light',
+        entries: [
+          line('lamp', '2', '30', {
+            extra: { in: false, quantity: { minimum: '0', maximum: '6', step: '1' } },
+          }),
+        ],
+      },
+    ],
+    { fees: [{ id: 'permit', name: 'Permit', amount: { fixed: '25' }, taxClass: 'taxed' }] },
+  );
+  const frozen = freezeAgreement(document, {
+    extras: { bench: { in: false }, lamp: { in: true, quantity: '3' } },
+    questions: { q: 'ash' },
+  });
+  expect(frozen.lines.map(({ id, sectionTitle, net, cost }) => [id, sectionTitle, net, cost])).toEqual([
+    ['frame', 'Deck', 10000n, 10000n],
+    ['ash-boards', 'Deck', 9000n, 9000n],
+    ['lamp', 'Light', 9000n, 9000n],
+    ['permit', 'Fees', 2500n, 0n],
+  ]);
+  expect(frozen.lines.map(({ costCode }) => costCode)).toEqual(['06', null, null, null]);
+  expect(freezeAgreement(document, asSuggested).lines.map(({ id }) => id)).toEqual([
+    'frame',
+    'bench',
+    'pine-boards',
+    'permit',
+  ]);
+});
+
+test('a discount is frozen line by line, and a credit line takes tax with its own sign', () => {
+  const document = plainDocument(
+    [{ id: 's', title: 'S', entries: [line('a', '1', '300'), line('b', '1', '100'), line('c', '-1', '80')] }],
+    {
+      discount: { amount: '40' },
+      taxClasses: [{ id: 'taxed', name: 'Taxed', components: [{ id: 'vat', name: 'Tax', percent: '10' }] }],
+    },
+  );
+  const { lines, total } = freezeAgreement(document, asSuggested);
+  expect(lines.map(({ net }) => net)).toEqual([27000n, 9000n, -8000n]);
+  expect(lines.map(({ taxes }) => taxes[0])).toEqual([2700n, 900n, -800n]);
+  expect(total).toBe(30800n);
+});

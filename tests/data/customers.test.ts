@@ -1,0 +1,191 @@
+import type { Actor } from '@/acts/actor';
+import { readAgreement } from '@/acts/agreements/read';
+import { issueInvoice } from '@/acts/agreements/issue';
+import { openBooklet } from '@/acts/booklet/open';
+import { listCustomers, readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
+import { addTemplate } from '@/acts/library/add';
+import { readInvoice } from '@/acts/money/invoices';
+import { recordPayment } from '@/acts/money/payments';
+import type { Problem } from '@/acts/problem';
+import { listProposals, readProposal } from '@/acts/proposals/read';
+import { importProposal, startProposal } from '@/acts/proposals/start';
+import { closeConnection } from '@/data/connection';
+import { newAgreement, newCompany, newProposal, sendIt, testDocument, visit } from '../support/desk';
+
+afterAll(closeConnection);
+
+const address = (street: string, city = 'Marrowby') => ({
+  street,
+  city,
+  region: '',
+  postcode: '',
+  country: 'US',
+});
+const customer = (name: string, more: object = {}) => ({
+  name,
+  contactName: '',
+  email: '',
+  phone: '',
+  billing: address('1 Bill Street'),
+  internalNote: '',
+  ...more,
+});
+const problemOf = async (promise: Promise<unknown>): Promise<Problem['details']> =>
+  promise.then(
+    () => Promise.reject(new Error('was not refused')),
+    (error: Problem) => error.details ?? Promise.reject(error),
+  );
+const names = async (actor: Actor, search: string) =>
+  (await listCustomers(actor, search)).map(({ name }) => name);
+
+describe('customers and sites', () => {
+  test('found by any words: name, contact, mail or the address of a site', async () => {
+    const actor = await newCompany();
+    const { id } = await saveCustomer(actor, customer('Aldous Pym', { contactName: 'Wren' }));
+    await saveCustomer(actor, customer('Berta Lunt', { email: 'lunt@post.example' }));
+    await saveSite(actor, { customerId: id, address: address('77 Osier Bank', 'Fenwick'), internalNote: '' });
+    expect(await names(actor, '')).toEqual(['Aldous Pym', 'Berta Lunt']);
+    expect(await names(actor, 'pym aldous')).toEqual(['Aldous Pym']);
+    expect(await names(actor, 'WREN')).toEqual(['Aldous Pym']);
+    expect(await names(actor, 'osier fenwick')).toEqual(['Aldous Pym']);
+    expect(await names(actor, 'lunt@post')).toEqual(['Berta Lunt']);
+    // What stands for other letters in a search of the database is only itself.
+    expect(await names(actor, '%')).toEqual([]);
+    expect(await names(actor, 'P_m')).toEqual([]);
+  });
+
+  test('a new customer has a first site at the billing address; sites are added and changed', async () => {
+    const actor = await newCompany();
+    const { id, siteId } = await saveCustomer(actor, customer('Cedric Vale'));
+    const { id: second } = await saveSite(actor, {
+      customerId: id,
+      address: address('2 Second Street'),
+      internalNote: 'Gate code 1',
+    });
+    await saveSite(
+      actor,
+      { customerId: id, address: address('3 Third Street'), internalNote: 'Gate code 2' },
+      second,
+    );
+    const { sites } = await readCustomer(actor, id);
+    expect(sites.map((site) => [site.id, site.line, site.internalNote])).toEqual([
+      [siteId, '1 Bill Street, Marrowby', ''],
+      [second, '3 Third Street, Marrowby', 'Gate code 2'],
+    ]);
+  });
+
+  test('a site belongs to its customer: another’s is refused, for changing and for proposing', async () => {
+    const actor = await newCompany();
+    const one = await saveCustomer(actor, customer('One'));
+    const other = await saveCustomer(actor, customer('Other'));
+    const moved = saveSite(
+      actor,
+      { customerId: one.id, address: address('4 Fourth Street'), internalNote: '' },
+      other.siteId!,
+    );
+    expect((await problemOf(moved)).detail).toBe('There is no such site.');
+    const place = { customerId: one.id, siteId: other.siteId! };
+    expect(
+      (await problemOf(startProposal(actor, { ...place, title: 'T', templateId: null }))).detail,
+    ).toContain('no such site of this customer');
+    expect((await problemOf(importProposal(actor, place, testDocument()))).status).toBe(404);
+    expect(await listProposals(actor)).toEqual([]);
+  });
+
+  test.each([
+    ['without a name', { name: '  ' }, '/name'],
+    ['with half a mail address', { email: 'half@' }, '/email'],
+    ['without a street', { billing: address('') }, '/billing/street'],
+    ['with a country that is no code', { billing: { ...address('S'), country: 'Usa' } }, '/billing/country'],
+    ['with a field nobody knows', { discount: '5' }, ''],
+  ])('%s it is refused at its place', async (_, wrong, pointer) => {
+    const actor = await newCompany();
+    const problem = await problemOf(saveCustomer(actor, customer('Dora', wrong)));
+    expect(problem.status).toBe(422);
+    expect(problem.errors?.map((error) => error.pointer)).toContain(pointer);
+    expect(await names(actor, '')).toEqual([]);
+  });
+
+  test('what was signed and billed keeps the address it was made with', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const before = await readAgreement(actor, agreementId);
+    await saveCustomer(actor, customer('Renamed', { billing: address('9 Moved Away') }), before.customer.id);
+    const invoice = await readInvoice(actor, before.invoices[0]!.id);
+    expect([invoice.buyer.name, invoice.buyer.address.street]).toEqual(['Test Customer', '2 Trial Row']);
+    await issueInvoice(actor, { agreementId, what: { rest: true } });
+    const later = (await readAgreement(actor, agreementId)).invoices.at(-1)!;
+    expect((await readInvoice(actor, later.id)).buyer.name).toBe('Renamed');
+  });
+
+  test('what a customer owes, and how much of it is late', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const { customer: payer, invoices } = await readAgreement(actor, agreementId);
+    const deposit = invoices[0]!.total;
+    expect((await readCustomer(actor, payer.id)).owed).toEqual({
+      currency: 'USD',
+      open: deposit,
+      late: '0.00',
+    });
+    const nextWeek = { ...actor, now: new Date(actor.now.getTime() + 7 * 24 * 3600_000) };
+    expect((await readCustomer(nextWeek, payer.id)).owed).toMatchObject({ open: deposit, late: deposit });
+    await recordPayment(actor, {
+      agreementId,
+      method: 'transfer',
+      amount: deposit,
+      receivedOn: '2026-05-01',
+      reference: '',
+      idempotencyKey: 'owed-nothing',
+    });
+    expect((await readCustomer(nextWeek, payer.id)).owed).toMatchObject({ open: '0.00', late: '0.00' });
+  });
+});
+
+describe('starting a proposal', () => {
+  test('from a template: its sections and terms under a title of its own, prices held for the usual days', async () => {
+    const actor = await newCompany();
+    const { id: customerId, siteId } = await saveCustomer(actor, customer('Edda'));
+    const document = { ...testDocument(), terms: 'Our terms.' };
+    const templateId = await addTemplate(actor, { name: 'Deck', about: 'Boards', document });
+    const { id, number } = await startProposal(actor, { customerId, siteId, title: ' My deck ', templateId });
+    const { document: made } = await readProposal(actor, id);
+    expect(made).toMatchObject({ title: 'My deck', terms: 'Our terms.', sections: document.sections });
+    const days =
+      (Date.parse(made.validUntil!) - Date.parse(actor.now.toISOString().slice(0, 10))) / 86_400_000;
+    expect(days).toBe(30);
+    const next = await startProposal(actor, { customerId, siteId, title: 'Next', templateId: null });
+    expect(next.number).toBe(number + 1);
+  });
+
+  test('a seller and the owner may, the office may not', async () => {
+    const actor = await newCompany();
+    const { id: customerId, siteId } = await saveCustomer(actor, customer('Fitz'));
+    const input = { customerId, siteId, title: 'T', templateId: null };
+    expect((await problemOf(startProposal({ ...actor, role: 'office' }, input))).status).toBe(403);
+    await startProposal({ ...actor, role: 'seller' }, input);
+  });
+
+  test('a document in another currency, or one that cannot stand, is refused', async () => {
+    const actor = await newCompany();
+    const { id: customerId, siteId } = await saveCustomer(actor, customer('Gus'));
+    const place = { customerId, siteId: siteId! };
+    const inEuro = importProposal(actor, place, { ...testDocument(), currency: 'EUR' });
+    expect((await problemOf(inEuro)).detail).toContain('the company works in USD');
+    const document = testDocument();
+    const twice = { ...document, sections: [...document.sections, ...document.sections] };
+    expect((await problemOf(importProposal(actor, place, twice))).detail).toContain('identity');
+  });
+});
+
+test('what is seen at the desk of a booklet: opened when, changed since', async () => {
+  const actor = await newCompany();
+  const proposalId = await newProposal(actor);
+  const token = await sendIt(actor, proposalId);
+  const seen = async () => (await listProposals(actor)).find(({ id }) => id === proposalId)!;
+  expect(await seen()).toMatchObject({ state: 'sent', openedOn: null, unsentChanges: false });
+  await openBooklet(await visit(token));
+  expect((await seen()).openedOn).toMatch(/^\d{4}-\d\d-\d\d$/);
+  const { links } = await readProposal(actor, proposalId);
+  expect(links).toMatchObject([{ open: true, firstOpenedAt: expect.any(String) as string }]);
+});

@@ -1,0 +1,184 @@
+import { sql } from 'drizzle-orm';
+import { listAgreements, readAgreement } from '@/acts/agreements/read';
+import { previewInvoice } from '@/acts/agreements/issue';
+import { previewBooklet } from '@/acts/booklet/preview';
+import { listCustomers, readCustomer } from '@/acts/customers/customers';
+import { findItems, listItems, listRates, listTemplates } from '@/acts/library/library';
+import { readInvoice, readMoney } from '@/acts/money/invoices';
+import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/acts/papers';
+import type { Problem } from '@/acts/problem';
+import { listProposals, readProposal } from '@/acts/proposals/read';
+import { listMessages } from '@/acts/proposals/send';
+import { readSettings } from '@/acts/settings';
+import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { ensureDatabase, migrateDatabase } from '@/data/migrate';
+import { newAgreement, newCompany, newProposal } from '../support/desk';
+
+afterAll(closeConnection);
+
+const rowsOf = async <T extends Record<string, unknown>>(query: string): Promise<T[]> =>
+  beforeCompany(async (tx) => (await tx.execute(sql.raw(query))).rows as T[]);
+
+const causeOf = async (promise: Promise<unknown>): Promise<string> =>
+  promise.then(
+    () => 'was not refused',
+    (error: Error) => (error.cause as Error | undefined)?.message ?? error.message,
+  );
+
+describe('every table', () => {
+  test('that belongs to a company has it first in its key and is guarded by row level security', async () => {
+    const tables = await rowsOf<{ name: string; guarded: boolean; policies: number; first_key: string }>(`
+      select c.relname as name, c.relrowsecurity as guarded,
+        (select count(*)::int from pg_policy p where p.polrelid = c.oid) as policies,
+        (select a.attname from pg_index i join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0]
+          where i.indrelid = c.oid and i.indisprimary) as first_key
+      from pg_class c join pg_namespace n on n.oid = c.relnamespace
+      where n.nspname = 'public' and c.relkind = 'r' and c.relname <> 'attempt'`);
+    expect(tables.length).toBeGreaterThan(20);
+    for (const { name, guarded, policies, first_key } of tables)
+      expect([name, guarded, policies, first_key]).toEqual([
+        name,
+        true,
+        1,
+        name === 'company' ? 'id' : 'company_id',
+      ]);
+  });
+
+  test('has a company in every foreign key to another table of the company', async () => {
+    const keys = await rowsOf<{ name: string; columns: string[]; target: string }>(`
+      select k.conname as name, k.confrelid::regclass::text as target,
+        array(select a.attname::text from pg_attribute a where a.attrelid = k.conrelid and a.attnum = any (k.conkey)) as columns
+      from pg_constraint k where k.contype = 'f' and k.connamespace = 'public'::regnamespace`);
+    expect(keys.length).toBeGreaterThan(20);
+    for (const { name, columns } of keys)
+      expect([name, columns.includes('company_id')]).toEqual([name, true]);
+  });
+
+  test('of what was signed, sent, issued or paid refuses change and deletion, also from its owner', async () => {
+    await newAgreement(await newCompany());
+    const kept = await rowsOf<{ name: string }>(
+      `select tgrelid::regclass::text as name from pg_trigger where tgname = 'append_only'`,
+    );
+    expect(kept.map(({ name }) => name).sort()).toEqual(
+      [
+        ...['agreement', 'agreement_line', 'agreement_line_tax', 'agreement_payment', 'agreement_tax'],
+        ...['audit', 'card_charge', 'decline', 'draw', 'draw_tax', 'invoice', 'payment', 'payment_part'],
+        ...['proposal_edit', 'revision'],
+      ].sort(),
+    );
+    for (const name of ['agreement', 'agreement_line', 'invoice', 'draw', 'revision', 'audit']) {
+      expect(await causeOf(rowsOf(`delete from ${name}`))).toContain('append-only');
+      expect(await causeOf(rowsOf(`update ${name} set company_id = company_id`))).toContain('append-only');
+    }
+  });
+});
+
+describe('what does not add up is not stored', () => {
+  const copyOf = (table: string, where: string, change: string) =>
+    `insert into ${table} select (jsonb_populate_record(t, ${change})).* from ${table} t where ${where}`;
+
+  test('an agreement whose lines do not make its sum', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const other = await newProposal(actor);
+    const change = `jsonb_build_object('id', gen_random_uuid(), 'number', 99999, 'proposal_id', '${other}', 'idempotency_key', 'copy-of-it')`;
+    const answer = await causeOf(rowsOf(copyOf('agreement', `id = '${agreementId}'`, change)));
+    expect(answer).toContain('does not add up');
+  });
+
+  test('a second agreement on one proposal, a second invoice for one payment', async () => {
+    const { agreementId } = await newAgreement(await newCompany());
+    const again = `jsonb_build_object('id', gen_random_uuid(), 'number', 99998, 'idempotency_key', 'copy-two')`;
+    expect(await causeOf(rowsOf(copyOf('agreement', `id = '${agreementId}'`, again)))).toContain('unique');
+    const invoice = `jsonb_build_object('id', gen_random_uuid(), 'number', 99997)`;
+    expect(await causeOf(rowsOf(copyOf('invoice', `agreement_id = '${agreementId}'`, invoice)))).toContain(
+      'unique',
+    );
+  });
+
+  test('an invoice without its draws', async () => {
+    const { agreementId } = await newAgreement(await newCompany());
+    const bare = `jsonb_build_object('id', gen_random_uuid(), 'number', 99996, 'entry_id', null)`;
+    expect(await causeOf(rowsOf(copyOf('invoice', `agreement_id = '${agreementId}'`, bare)))).toContain(
+      'does not add up',
+    );
+  });
+});
+
+test('migrations: from empty, twice, and three at the same moment', async () => {
+  const url = new URL(process.env.DATABASE_URL!);
+  const name = `impegno_fresh_${process.pid}_${Date.now()}`;
+  url.pathname = `/${name}`;
+  await ensureDatabase(url.href);
+  try {
+    await Promise.all([1, 2, 3].map(() => migrateDatabase(url.href)));
+    await migrateDatabase(url.href);
+    await ensureDatabase(url.href);
+  } finally {
+    await rowsOf('select 1');
+    const { Client } = (await import('pg')).default;
+    const client = new Client({ connectionString: process.env.DATABASE_URL });
+    await client.connect();
+    const done = await client.query<{ count: number }>(
+      `select count(*)::int as count from pg_database where datname = $1`,
+      [name],
+    );
+    await client.query(`drop database "${name}" with (force)`);
+    await client.end();
+    expect(done.rows[0]?.count).toBe(1);
+  }
+});
+
+describe('no act shows one company what is another’s', () => {
+  test('reading by identity answers as if it were not there', async () => {
+    const [ours, theirs] = [await newCompany(), await newCompany()];
+    const { agreementId } = await newAgreement(theirs);
+    const agreement = await readAgreement(theirs, agreementId);
+    const invoiceId = agreement.invoices[0]!.id;
+    const { proposalId } = agreement;
+    const customerId = agreement.customer.id;
+    const reads: [string, (actor: typeof ours) => Promise<unknown>][] = [
+      ['agreement', (actor) => readAgreement(actor, agreementId)],
+      ['invoice to come', (actor) => previewInvoice(actor, { agreementId, what: { rest: true } })],
+      ['invoice', (actor) => readInvoice(actor, invoiceId)],
+      ['invoice as PDF', (actor) => invoicePaperPdf(actor, invoiceId)],
+      ['invoice as XML', (actor) => invoicePaperXml(actor, invoiceId)],
+      ['proposal', (actor) => readProposal(actor, proposalId)],
+      ['document', (actor) => exportDocument(actor, proposalId)],
+      ['preview', (actor) => previewBooklet(actor, proposalId)],
+      ['proposal as PDF', (actor) => proposalPaper(actor, proposalId)],
+      ['customer', (actor) => readCustomer(actor, customerId)],
+    ];
+    for (const [what, read] of reads) {
+      await read(theirs);
+      const status = await read(ours).then(
+        () => 200,
+        (error: Problem) => error.details?.status ?? String(error),
+      );
+      expect([what, status]).toEqual([what, 404]);
+    }
+  });
+
+  test('lists are empty', async () => {
+    const [ours, theirs] = [await newCompany(), await newCompany()];
+    await newAgreement(theirs);
+    const lists = [
+      listAgreements(ours),
+      listCustomers(ours),
+      listProposals(ours),
+      listItems(ours),
+      listRates(ours),
+      listTemplates(ours),
+      listMessages(ours),
+      findItems(ours, 'joist'),
+    ];
+    for (const list of await Promise.all(lists)) expect(list).toEqual([]);
+    expect(await readMoney(ours)).toMatchObject({ out: '0.00', invoices: [], payments: [] });
+    expect((await readSettings(ours)).users.map(({ name }) => name)).toEqual(['Test Owner']);
+    // And without a company there is nothing at all.
+    const nobody = inCompany('00000000-0000-7000-8000-000000000000', (tx) =>
+      tx.execute(sql`select * from agreement`),
+    );
+    expect((await nobody).rows).toEqual([]);
+  });
+});
