@@ -18,9 +18,11 @@ export async function previewBooklet(actor: Actor, proposalId: string): Promise<
       .where(eq(revision.proposalId, proposalId))
       .orderBy(desc(revision.number))
       .limit(1);
+    // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
+    const sent = row.saveNumber === row.sentSaveNumber || row.state === 'accepted' ? newest : undefined;
     return readBooklet(tx, {
       proposal: row,
-      revision: newest ?? { id: proposalId, number: 0, sentAt: actor.now },
+      revision: sent ?? { id: proposalId, number: (newest?.number ?? 0) + 1, sentAt: actor.now },
       document: row.document,
       ours: await companyOf(tx, actor.companyId),
       state: row.state === 'accepted' ? 'accepted' : 'draft',

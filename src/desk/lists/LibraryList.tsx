@@ -2,6 +2,7 @@
 
 import { Input } from 'antd';
 import { Fragment, useState } from 'react';
+import type { Fixed } from '@/core/number';
 import { showDecimal, showUnitAmount } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import type { LibraryItem } from '@/model';
@@ -12,6 +13,20 @@ interface Rate {
   readonly name: string;
   readonly normal: string;
   readonly overtime: string;
+}
+
+/** A unit cost with as many places as it has; the room of those it lacks is kept, so that decimal points align. */
+function UnitAmount({ value }: { value: Fixed }) {
+  const shown = showUnitAmount(value);
+  const places = shown.split('.')[1]?.length ?? 0;
+  return (
+    <>
+      {shown}
+      <span aria-hidden="true" style={{ visibility: 'hidden' }}>
+        {'0'.repeat(Math.max(0, 3 - places))}
+      </span>
+    </>
+  );
 }
 
 /** The library by trade, narrowed by words. */
@@ -60,7 +75,9 @@ export function LibraryList({ items, rates }: { items: readonly LibraryItem[]; r
                         <td>{item.name}</td>
                         <td className="soft">{item.costs.map(({ type }) => type).join(', ')}</td>
                         <td>{unitName(item.unit)}</td>
-                        <td className="amount">{showUnitAmount(itemUnitCost(item.costs))}</td>
+                        <td className="amount">
+                          <UnitAmount value={itemUnitCost(item.costs)} />
+                        </td>
                       </tr>
                     ))}
                 </Fragment>
