@@ -61,7 +61,7 @@ const links = {
 const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, reducedMotion: 'reduce' });
 const small = await phone.newPage();
 for (const [name, link] of Object.entries(links)) {
-  await small.goto(link);
+  await small.goto(new URL(link, base).href);
   if (name === 'booklet') await small.locator('.decide').first().scrollIntoViewIfNeeded();
   await shot(name, small);
 }

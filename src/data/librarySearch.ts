@@ -7,19 +7,23 @@ const worth = JSON.stringify({
   exactCode: 1000,
   codeStart: 60,
   nameStart: 40,
+  wholeWord: 30,
   wordStart: 25,
   inside: 10,
   similar: 12,
 });
 
-/** What a search looks at: code, name, trade and tags in small letters, each word with a blank before it. */
+/** Words in small letters without the signs that set them apart, each between blanks. */
+const plain = (text: string) => ` ${text.toLowerCase().replace(/[\s,;:()]+/g, ' ')} `;
+
+/** What a search looks at: code, name, trade and tags. */
 export function searchText(row: {
   code: string;
   name: string;
   trade: string;
   tags: readonly string[];
 }): string {
-  return ['', row.code, row.name, row.trade, ...row.tags].join(' ').toLowerCase();
+  return plain([row.code, row.name, row.trade, ...row.tags].join(' '));
 }
 
 /**
@@ -27,7 +31,7 @@ export function searchText(row: {
  * nowhere is forgiven (half of its trigrams are enough: `ligth` finds the light). Retired items are left out.
  */
 export async function searchItems(tx: Transaction, text: string, most = 12) {
-  const words = text.toLowerCase().trim().split(/\s+/).filter(Boolean).slice(0, 8);
+  const words = plain(text).split(' ').filter(Boolean).slice(0, 8);
   const { rows: best } = await tx.execute<{ item_id: string }>(
     sql`select item_id from search_items(${sql.param(words)}::text[], ${worth}::jsonb, ${most})`,
   );

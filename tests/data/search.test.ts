@@ -13,6 +13,7 @@ const items = [
   ['FR-015', 'Joist hanger with screws', 'Frame', ['steel']],
   ['FR-0101', 'Rim board', 'Frame', ['joist']],
   ['EL-025', 'Stair light, built in', 'Electric', []],
+  ['EL-030', 'Dimmer for lights', 'Electric', []],
   ['SC-100', '100% shade mesh', 'Screens', []],
 ] as const;
 
@@ -46,6 +47,8 @@ test('words in any order, code before name before tag, errors of typing forgiven
   expect(await codes(owner, 'joist')).toEqual(['FR-010', 'FR-015', 'FR-0101']);
   expect(await codes(owner, 'stair ligth')).toEqual(['EL-025']);
   expect(await codes(owner, 'hangr joist')).toEqual(['FR-015']);
+  // A whole word before one that only begins so.
+  expect(await codes(owner, 'light')).toEqual(['EL-025', 'EL-030']);
   // One or two letters fit only where a word begins: not the “st” of joist.
   expect(await codes(owner, 'st')).toEqual(['EL-025', 'FR-015']);
 });

@@ -67,7 +67,7 @@ export async function saved(page: Page): Promise<void> {
 export async function newestLink(page: Page): Promise<string> {
   await page.goto('/outbox');
   const href = await page.locator('article a').first().getAttribute('href');
-  return href!;
+  return new URL(href!, page.url()).href;
 }
 
 export { expect };

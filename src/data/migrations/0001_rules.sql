@@ -210,10 +210,10 @@ BEGIN
       fits := fits || ' AND search_text LIKE ' || quote_literal(inside);
       rank := rank || format(
         ' + CASE WHEN lower(code) = %L THEN %s WHEN lower(code) LIKE %L THEN %s WHEN lower(name) LIKE %L THEN %s
-                 WHEN search_text LIKE %L THEN %s ELSE %s END',
+                 WHEN search_text LIKE %L THEN %s WHEN search_text LIKE %L THEN %s ELSE %s END',
         word, (worth->>'exactCode')::integer, escaped || '%', (worth->>'codeStart')::integer,
-        escaped || '%', (worth->>'nameStart')::integer, '% ' || escaped || '%', (worth->>'wordStart')::integer,
-        (worth->>'inside')::integer);
+        escaped || '%', (worth->>'nameStart')::integer, '% ' || escaped || ' %', (worth->>'wholeWord')::integer,
+        '% ' || escaped || '%', (worth->>'wordStart')::integer, (worth->>'inside')::integer);
     ELSE
       fits := fits || format(' AND %L <%% search_text', word);
       rank := rank || format(' + %s * word_similarity(%L, search_text)', (worth->>'similar')::integer, word);

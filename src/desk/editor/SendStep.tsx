@@ -199,6 +199,9 @@ export function SendStep({
             {narrow ? 'Show it wide' : 'Show it as on a phone'}
           </Button>
           <a href={`/api/v1/proposals/${proposal.id}/proposal.pdf`}>PDF</a>
+          <a href={`/api/v1/proposals/${proposal.id}/document.json`} download>
+            Document (JSON)
+          </a>
         </div>
         <iframe
           key={previewMark}

@@ -1,0 +1,164 @@
+/*
+ * The whole computation once more, written straight from its rules on decimal.js (a general-purpose decimal library) with
+ * nothing of ours in it: no cache, no fixed-point integers, no incremental anything. Random proposals and choices must
+ * come to the same lines, discounts, tax and payments to the cent. Rules of the trade: common practice, no source; one
+ * rounding per tax component on the sum of its class is EN 16931, BR-CO-17 and BR-S-08 (from memory).
+ */
+import { Decimal } from 'decimal.js';
+import fc from 'fast-check';
+import { figuresReport } from '@/core/offer';
+import type { Choices, CostType, Discount, Line, ProposalDocument } from '@/model';
+import { anyChoices, anyDocument, runs } from '../support/documents';
+
+Decimal.set({ precision: 80, rounding: Decimal.ROUND_HALF_UP });
+
+const zero = new Decimal(0);
+/** Half away from zero; what 80 digits could not hold exactly is first brought to 40, so that a tie stays a tie. */
+const round = (value: Decimal, places: number) => value.toDecimalPlaces(40).toDecimalPlaces(places);
+const sum = (values: readonly Decimal[]) => values.reduce((total, value) => total.plus(value), zero);
+const share = (percent: string) => new Decimal(percent).dividedBy(100);
+const types: readonly CostType[] = ['material', 'labour', 'equipment', 'subcontract', 'other'];
+
+/** Largest remainder, by the rule as it is written down: floors first, then one unit to each largest remainder. */
+function split(whole: Decimal, weights: readonly Decimal[], places: number): Decimal[] {
+  const unit = new Decimal(10).pow(-places);
+  const all = sum(weights);
+  const used = all.isZero() ? weights.map(() => new Decimal(1)) : weights;
+  const total = all.isZero() ? new Decimal(weights.length) : all;
+  const exact = used.map((weight) => whole.times(weight).dividedBy(total));
+  const parts = exact.map((part) => part.toDecimalPlaces(35).toDecimalPlaces(places, Decimal.ROUND_DOWN));
+  let left = whole.minus(sum(parts)).dividedBy(unit).toNumber();
+  const given = new Set<number>();
+  while (left > 0) {
+    let best = -1;
+    for (const [i, part] of exact.entries()) {
+      const rest = part.minus(parts[i]!).toDecimalPlaces(35);
+      if (given.has(i)) continue;
+      if (best < 0 || rest.greaterThan(exact[best]!.minus(parts[best]!).toDecimalPlaces(35))) best = i;
+    }
+    given.add(best);
+    parts[best] = parts[best]!.plus(unit);
+    left -= 1;
+  }
+  return parts;
+}
+
+function costs(line: Line): Record<CostType, Decimal> {
+  const byType = Object.fromEntries(types.map((type) => [type, zero])) as Record<CostType, Decimal>;
+  for (const part of line.costs) {
+    const cost =
+      part.type === 'labour' ? round(new Decimal(part.hours).times(part.rate), 6) : new Decimal(part.amount);
+    byType[part.type] = byType[part.type].plus(round(cost, 4));
+  }
+  if (line.typedCost === undefined) return byType;
+  const typed = round(new Decimal(line.typedCost), 4);
+  const weights = types.map((type) => (byType[type].isPositive() ? byType[type] : zero));
+  const none = weights.every((weight) => weight.isZero());
+  const spread = none ? types.map((type) => (type === 'other' ? typed : zero)) : split(typed, weights, 6);
+  return Object.fromEntries(types.map((type, i) => [type, spread[i]!])) as Record<CostType, Decimal>;
+}
+
+function loaded(document: ProposalDocument, type: CostType, cost: Decimal): Decimal {
+  let running = cost;
+  for (const load of document.loads) {
+    if (load.costTypes && !load.costTypes.includes(type)) continue;
+    const rate = share(load.percent);
+    if (load.base === 'direct') running = running.plus(cost.times(rate));
+    else if (load.base === 'running') running = running.times(rate.plus(1));
+    else running = running.dividedBy(new Decimal(1).minus(rate));
+  }
+  return running;
+}
+
+function discountOn(amount: Decimal, discount: Discount | undefined): Decimal {
+  if (!discount || amount.lessThanOrEqualTo(0)) return zero;
+  const wanted =
+    'percent' in discount ? round(amount.times(share(discount.percent)), 2) : new Decimal(discount.amount);
+  return Decimal.min(wanted, amount);
+}
+
+function priced(document: ProposalDocument, line: Line, choices: Choices) {
+  const decision = choices.extras[line.id];
+  const quantity = new Decimal((line.extra?.quantity && decision?.quantity) ?? line.quantity);
+  const byType = costs(line);
+  const places = line.pricePlaces ?? 2;
+  const unitPrice =
+    line.heldPrice === undefined
+      ? round(sum(types.map((type) => loaded(document, type, byType[type]))), places)
+      : round(new Decimal(line.heldPrice), places);
+  const gross = round(quantity.times(unitPrice), 2);
+  return {
+    line,
+    cost: round(quantity.times(sum(Object.values(byType))), 2),
+    net: gross.minus(discountOn(gross, line.discount)),
+    in: line.extra ? (decision?.in ?? line.extra.in) : true,
+  };
+}
+
+function oracle(document: ProposalDocument, choices: Choices) {
+  const nets: { taxClass: string; net: Decimal }[] = [];
+  let cost = zero;
+  const sections = document.sections.map((section) => {
+    const lines = section.entries.flatMap((entry) => {
+      if (entry.kind === 'line') return [priced(document, entry, choices)];
+      const wanted = choices.questions[entry.id] ?? entry.suggested;
+      const picked = entry.alternatives.find(({ id }) => id === wanted);
+      return (picked?.lines ?? []).map((line) => priced(document, line, choices));
+    });
+    const taken = lines.filter((line) => line.in);
+    cost = cost.plus(sum(taken.map((line) => line.cost)));
+    const amount = sum(taken.map(({ net }) => net));
+    const discount = discountOn(amount, section.discount);
+    const parts = split(
+      discount,
+      taken.map(({ net }) => Decimal.max(net, 0)),
+      2,
+    );
+    taken.forEach(({ line, net }, i) => nets.push({ taxClass: line.taxClass, net: net.minus(parts[i]!) }));
+    return amount.minus(discount);
+  });
+  const before = sum(sections);
+  const discount = discountOn(before, document.discount);
+  const parts = split(
+    discount,
+    nets.map(({ net }) => Decimal.max(net, 0)),
+    2,
+  );
+  const subtotal = before.minus(discount);
+  const taxable = nets.map(({ taxClass, net }, i) => ({ taxClass, net: net.minus(parts[i] ?? zero) }));
+  const fees = document.fees.map((fee) =>
+    'fixed' in fee.amount
+      ? new Decimal(fee.amount.fixed)
+      : round(subtotal.times(share(fee.amount.percent)), 2),
+  );
+  document.fees.forEach(({ taxClass }, i) => taxable.push({ taxClass, net: fees[i]! }));
+  const taxes = document.taxClasses.flatMap(({ id, components }) => {
+    const base = sum(taxable.filter(({ taxClass }) => taxClass === id).map(({ net }) => net));
+    return components.map(({ percent }) => round(base.times(share(percent)), 2));
+  });
+  const total = subtotal.plus(sum(fees)).plus(sum(taxes));
+  return { sections, cost, discount, subtotal, fees, taxes, total };
+}
+
+const money = (values: readonly Decimal[]) =>
+  values.map((value) => value.toFixed(2).replace(/^-0\.00$/, '0.00'));
+
+test('ours is what a decimal library makes of the same rules', () => {
+  const anyCase = anyDocument().chain((document) =>
+    anyChoices(document).map((choices) => ({ document, choices })),
+  );
+  fc.assert(
+    fc.property(anyCase, ({ document, choices }) => {
+      const ours = figuresReport(document, choices);
+      const theirs = oracle(document, choices);
+      expect(ours.sections.map(({ net }) => net)).toEqual(money(theirs.sections));
+      expect([ours.cost, ours.discounts.whole, ours.subtotal]).toEqual(
+        money([theirs.cost, theirs.discount, theirs.subtotal]),
+      );
+      expect(ours.fees.map(({ amount }) => amount)).toEqual(money(theirs.fees));
+      expect(ours.tax.map(({ amount }) => amount)).toEqual(money(theirs.taxes));
+      expect(ours.total).toBe(money([theirs.total])[0]);
+    }),
+    { numRuns: runs(300) },
+  );
+});
