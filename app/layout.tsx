@@ -1,8 +1,8 @@
-import '@fontsource/chivo/latin-400.css';
-import '@fontsource/chivo/latin-500.css';
-import '@fontsource/chivo/latin-700.css';
-import '@fontsource/bitter/latin-400.css';
-import '@fontsource/bitter/latin-600.css';
+import '@fontsource/chivo/400.css';
+import '@fontsource/chivo/500.css';
+import '@fontsource/chivo/700.css';
+import '@fontsource/bitter/400.css';
+import '@fontsource/bitter/600.css';
 import '@/ui/theme/tokens.css';
 import '@/ui/theme/base.css';
 import type { Metadata, Viewport } from 'next';

@@ -106,3 +106,27 @@ test('schemas are served to everyone and describe what is exported', async ({ pa
   expect(Object.keys(schema.properties)).toEqual(expect.arrayContaining(Object.keys(document)));
   for (const name of schema.required) expect(document).toHaveProperty(name);
 });
+
+test('a place that is not there says so in our own words, with the way back', async ({ page }) => {
+  expect((await page.goto('/no-such-place'))!.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  expect((await page.goto(`/proposals/${missing}`))!.status()).toBe(404);
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to Today' }).click();
+  await page.waitForURL('**/today');
+});
+
+test('letters beyond the first alphabet are set in the same face, and only then fetched', async ({
+  page,
+}) => {
+  const fonts: string[] = [];
+  page.on('request', (request) => {
+    if (/\.woff2?$/.test(request.url())) fonts.push(request.url());
+  });
+  await page.goto('/settings');
+  await page.waitForLoadState('networkidle');
+  expect(fonts.some((url) => url.includes('latin-ext'))).toBe(false);
+  await page.goto('/customers');
+  await page.getByPlaceholder('Find by name, contact, mail or address').fill('Łucja Őrségi');
+  await expect.poll(() => fonts.some((url) => url.includes('latin-ext'))).toBe(true);
+});
