@@ -2,7 +2,9 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: './tests/e2e',
-  timeout: 60_000,
+  timeout: 120_000,
+  // A busy machine may take its time; what is awaited must still come.
+  expect: { timeout: 15_000 },
   workers: 1,
   outputDir: './test-results',
   use: {

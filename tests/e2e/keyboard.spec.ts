@@ -46,6 +46,7 @@ test('from sign-in to a sent proposal without a mouse', async ({ browser, troubl
   await page.waitForSelector('#add-line');
 
   await keys.press('Alt+s');
+  await expect(page.locator('[data-cell=description]:focus')).toHaveValue('New section');
   await keys.type('Garden steps');
   await keys.press('Enter');
   for (const [typed, found] of [

@@ -26,6 +26,7 @@ async function addLine(page: Page, typed: string, expected: string): Promise<voi
 test('a section and its lines by keyboard, and nothing lost by leaving at once', async ({ page }) => {
   await ownProposal(page, 'Leaving at once');
   await page.keyboard.press('Alt+s');
+  await expect(page.locator('[data-cell=description]:focus')).toHaveValue('New section');
   await page.keyboard.type('Garden steps');
   await page.keyboard.press('Enter');
   await expect(page.locator('#add-line')).toBeFocused();
