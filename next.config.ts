@@ -6,10 +6,10 @@ const config: NextConfig = {
   devIndicators: false,
   // Types are checked by the tests; checking them again in each build would double its time.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['@react-pdf/renderer', '@node-rs/argon2', 'pg'],
+  serverExternalPackages: ['@react-pdf/renderer', 'exceljs', '@node-rs/argon2', 'pg', 'sharp'],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
-  experimental: { serverActions: { bodySizeLimit: '2mb' } },
+  experimental: { serverActions: { bodySizeLimit: '2mb' }, proxyClientMaxBodySize: '26mb' },
 };
 
 export default config;

@@ -6,6 +6,8 @@ export default defineConfig({
   // A busy machine may take its time; what is awaited must still come.
   expect: { timeout: 15_000 },
   workers: 1,
+  // A loaded machine may lose a click once; a test that had to be tried again is listed as flaky.
+  retries: process.env.CI ? 1 : 0,
   outputDir: './test-results',
   use: {
     baseURL: process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310',

@@ -2,13 +2,21 @@
 
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { saveLiking } from '@/acts/accounts/liking';
 import { revokeSession, signOut } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
 import { issueInvoice, previewInvoice } from '@/acts/agreements/issue';
 import { saveSettings } from '@/acts/settings';
 import { saveCustomer, saveSite } from '@/acts/customers/customers';
+import { saveAreas } from '@/acts/library/areas';
+import { star } from '@/acts/library/browse';
+import { changeCosts, previewCosts } from '@/acts/library/bulk';
+import { addBundle, retireBundle, saveBundle } from '@/acts/library/bundles';
+import { retireItem, saveItem } from '@/acts/library/items';
+import { removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
 import { recordPayment } from '@/acts/money/payments';
 import { Problem, answer } from '@/acts/problem';
+import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks, sendProposal } from '@/acts/proposals/send';
 import { importProposal, startProposal } from '@/acts/proposals/start';
@@ -44,6 +52,9 @@ export async function signOutAction() {
 
 export const revokeSessionAction = async (id: string) =>
   answer(async () => revokeSession(await actionActor(), id));
+
+export const saveLikingAction = async (input: unknown) =>
+  answer(async () => saveLiking(await actionActor(), input));
 
 export const saveSettingsAction = async (input: unknown) =>
   answer(async () => saveSettings(await actionActor(), input));
@@ -96,3 +107,45 @@ export const issueInvoiceAction = async (input: unknown) =>
 
 export const recordPaymentAction = async (input: unknown) =>
   answer(async () => recordPayment(await actionActor(), input));
+
+export const addBundleAction = async (input: unknown) =>
+  answer(async () => addBundle(await actionActor(), input));
+
+export const saveBundleAction = async (id: string, edition: number, input: unknown) =>
+  answer(async () => saveBundle(await actionActor(), id, edition, input));
+
+export const starAction = async (id: string, starred: boolean) =>
+  answer(async () => star(await actionActor(), id, starred === true));
+
+export const saveItemAction = async (input: unknown, id?: string) =>
+  answer(async () => saveItem(await actionActor(), input, id));
+
+export const saveRateAction = async (input: unknown, id?: string) =>
+  answer(async () => saveRate(await actionActor(), input, id));
+
+export const saveCrewAction = async (input: unknown, id?: string) =>
+  answer(async () => saveCrew(await actionActor(), input, id));
+
+export const removeCrewAction = async (id: string) => answer(async () => removeCrew(await actionActor(), id));
+
+export const retireAction = async (kind: 'item' | 'bundle', id: string, retired: boolean) =>
+  answer(async () =>
+    kind === 'item'
+      ? retireItem(await actionActor(), id, retired === true)
+      : retireBundle(await actionActor(), id, retired === true),
+  );
+
+export const saveAsTemplateAction = async (input: unknown) =>
+  answer(async () => saveAsTemplate(await actionActor(), input));
+
+export const copyProposalAction = async (input: unknown) =>
+  answer(async () => copyProposal(await actionActor(), input));
+
+export const saveAreasAction = async (text: string) =>
+  answer(async () => saveAreas(await actionActor(), text));
+
+export const previewCostsAction = async (input: unknown) =>
+  answer(async () => previewCosts(await actionActor(), input));
+
+export const changeCostsAction = async (input: unknown) =>
+  answer(async () => changeCosts(await actionActor(), input));

@@ -8,6 +8,8 @@ import '@/ui/theme/base.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { EarlyClick } from '@/ui/EarlyClick';
+import { requestNonce } from './session';
 
 export const metadata: Metadata = {
   title: { default: 'Impegno', template: '%s · Impegno' },
@@ -21,7 +23,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const look = chosen === 'light' || chosen === 'dark' ? { 'data-theme': chosen } : {};
   return (
     <html lang="en" {...look}>
-      <body>{children}</body>
+      <body>
+        <EarlyClick nonce={await requestNonce()}>{children}</EarlyClick>
+      </body>
     </html>
   );
 }

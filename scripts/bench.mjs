@@ -1,17 +1,29 @@
 // npm run bench: the measurements, with a database of their own.
 import { spawnSync } from 'node:child_process';
 import { root } from './cluster.mjs';
-import { databaseUrl, ensurePackages, ensurePostgres, startCluster, stopCluster } from './machine.mjs';
+import {
+  databaseUrl,
+  ensureBuild,
+  ensurePackages,
+  ensurePostgres,
+  startCluster,
+  stopCluster,
+} from './machine.mjs';
 
 ensurePackages();
 ensurePostgres();
+ensureBuild();
 const cluster = startCluster();
 const url = databaseUrl(cluster.url, `impegno_bench_${process.pid}`);
-const done = spawnSync(process.execPath, ['--import', 'tsx', 'tests/bench/bench.ts'], {
-  cwd: root,
-  stdio: 'inherit',
-  env: { ...process.env, DATABASE_URL: url },
-});
+const done = spawnSync(
+  process.execPath,
+  ['--import', 'tsx', 'tests/bench/bench.ts', ...process.argv.slice(2)],
+  {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, DATABASE_URL: url },
+  },
+);
 const { Client } = (await import('pg')).default;
 const client = new Client({ connectionString: cluster.url });
 await client.connect();

@@ -21,7 +21,7 @@ await page.getByLabel('Password').fill('porch-swing-42');
 await page.getByRole('button', { name: 'Sign in' }).click();
 await page.waitForURL('**/today');
 await shot('today');
-for (const name of ['proposals', 'customers', 'library', 'agreements', 'money']) {
+for (const name of ['proposals', 'customers', 'library', 'money']) {
   await page.goto(`${base}/${name}`);
   await shot(name);
 }
@@ -29,18 +29,57 @@ await page.goto(`${base}/proposals`);
 await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
 await page.waitForSelector('.sheet');
 await page.locator('#add-line').fill('12 hand');
-await page.getByRole('option').first().waitFor();
+await page.locator('.add-found li').first().waitFor();
 await shot('scope');
-await page.locator('#add-line').fill('');
+await page.locator('#add-line').fill('guard railing');
+await page.locator('.add-found li', { hasText: 'Guard railing' }).waitFor();
+await page.locator('#add-line').press('Enter');
+await page.locator('.inputs').waitFor();
+await page.keyboard.type('14+14+12');
+await page.keyboard.press('Enter');
+await shot('bundle');
+await page.keyboard.press('Escape');
+await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
+await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
 for (const step of ['Choices', 'Price', 'Payments', 'Wording', 'Send']) {
   await page.locator('.steps').getByRole('button', { name: step }).click();
   if (step === 'Send') await page.frameLocator('iframe').getByTestId('booklet-total').waitFor();
   await shot(step.toLowerCase());
 }
-await page.emulateMedia({ colorScheme: 'dark' });
-await page.locator('.steps').getByRole('button', { name: 'Scope' }).click();
-await shot('scope-dark');
-await page.emulateMedia({ colorScheme: 'light' });
+await page.goto(`${base}/library?q=guard&kind=bundle`);
+await page.getByRole('link', { name: 'Guard railing' }).click();
+await page.getByLabel('Try Run').fill('38+64+22');
+await page.getByLabel('Try Run').press('Enter');
+await shot('bundle-editor');
+await page.goto(`${base}/library/import`);
+await page.getByLabel('Choose a list').setInputFiles({
+  name: 'spring-prices.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(
+    [
+      'SKU;Name;UoM;List Price;Waste %',
+      'FR-110;Lumber 2×8, treated;lf;1,58;8',
+      'FR-116;Joist hanger, 2×8;ea;1,85;2',
+      'FR-190;Blocking, treated;lf;0,92;10',
+      'RF-118;Shingles, architectural;sq;124,50;10',
+      'RF-199;Ridge vent;roll;48;5',
+    ].join('\n'),
+  ),
+});
+await page.getByText('What would happen').waitFor();
+await shot('import');
+await page.goto(`${base}/proposals`);
+await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
+await page.waitForSelector('.sheet');
+await page.getByRole('button', { name: 'Shelves' }).click();
+await page.getByRole('button', { name: /^Screens and glass/ }).click();
+await page.locator('.shelf-card').first().waitFor();
+await shot('shelves');
+await page.keyboard.press('Escape');
+await page.goto(`${page.url().split('?')[0]}?step=scope&on=plan`);
+await page.locator('[data-traced]').first().click();
+await page.waitForTimeout(800);
+await shot('plan');
 await page.goto(`${base}/agreements`);
 await page.getByRole('link', { name: 'Screened porch over the garden' }).click();
 await page.waitForSelector('[data-testid=standing]');

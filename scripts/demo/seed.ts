@@ -5,7 +5,12 @@ import { acceptProposal, chooseInBooklet, declineProposal } from '@/acts/booklet
 import { openBooklet, visitorOf } from '@/acts/booklet/open';
 import { payDeposit } from '@/acts/booklet/payDeposit';
 import { readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
+import { keepSamplePlan } from '@/acts/files/keep';
 import { addItems, addRates, addTemplate } from '@/acts/library/add';
+import { saveAreas } from '@/acts/library/areas';
+import type { BundleWithMakeup } from '@/acts/library/bundles';
+import { addBundle } from '@/acts/library/bundles';
+import { listCrews, saveCrew } from '@/acts/library/rates';
 import { readInvoice } from '@/acts/money/invoices';
 import { recordPayment } from '@/acts/money/payments';
 import { readProposal } from '@/acts/proposals/read';
@@ -13,10 +18,15 @@ import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { sendProposal } from '@/acts/proposals/send';
 import { importProposal } from '@/acts/proposals/start';
 import { businessDate, daysAfter } from '@/acts/actor';
-import type { ProposalDocument } from '@/model';
+import { crewParts } from '@/core/price';
+import type { ItemInput, ProposalDocument } from '@/model';
 import { trialCards } from '@/outside/cards';
 import { DocumentBuilder, atticRoom, screenedPorch, sunroom, usualTerms } from './documents';
+import { areaTable } from './areas';
+import { bundleInputs } from './bundles';
 import { itemInputs, rateInputs } from './library';
+import { porchPlan } from './plans';
+import { stockInputs } from './stock';
 
 export const demoAccount = { email: 'perrin@quillbank.example', password: 'porch-swing-42' } as const;
 const timeZone = 'America/New_York';
@@ -81,8 +91,65 @@ export async function seedDemo(today: Date): Promise<void> {
     password: 'ledger-thimble-3',
     role: 'office',
   });
-  await addRates(owner, rateInputs);
-  const items = new Map((await addItems(owner, itemInputs)).map((item) => [item.code, item]));
+  await saveAreas(owner, areaTable);
+  const rates = await addRates(owner, rateInputs);
+  /** Labour names the rate it is paid at, so that it follows when the rate moves. */
+  const withRates = (input: ItemInput): ItemInput => ({
+    ...input,
+    costs: input.costs.map((part) => {
+      const rate = part.type === 'labour' && rates.find(({ normal }) => normal === part.rate);
+      return rate ? { ...part, overtimeRate: rate.overtime, rateId: rate.id } : part;
+    }),
+  });
+  const items = new Map(
+    (await addItems(owner, [...itemInputs, ...stockInputs].map(withRates))).map((item) => [item.code, item]),
+  );
+  const [lead, helper] = [rates[0]!, rates[1]!];
+  const { id: crewId } = await saveCrew(owner, {
+    name: 'Framing crew of three',
+    people: [
+      { rateId: lead.id, count: 1 },
+      { rateId: helper.id, count: 2 },
+    ],
+    equipment: [{ name: 'Compressor and nailers', perHour: '6.50' }],
+  });
+  const crew = (await listCrews(owner)).find(({ id }) => id === crewId)!;
+  await addItems(owner, [
+    {
+      code: 'FR-900',
+      name: 'Framing by the crew, by the hour',
+      detail: '',
+      trade: 'Frame',
+      unit: 'hour',
+      costs: crewParts(crew, '1', new Map(rates.map((rate) => [rate.id, rate]))),
+      taxClass: usualTerms.taxClasses[0]!.id,
+      costCode: '06-100',
+      tags: ['crew', 'day', 'work'],
+      internalNote: '',
+    },
+    {
+      code: 'OF-900',
+      name: 'Fee of the town, passed on at cost',
+      detail: '',
+      trade: 'Office and permits',
+      unit: 'each',
+      costs: [{ type: 'other', amount: '100' }],
+      loads: [],
+      taxClass: usualTerms.taxClasses.at(-1)!.id,
+      costCode: '01-100',
+      tags: ['permit', 'inspection'],
+      internalNote: '',
+    },
+  ]);
+  const bundles = new Map<string, BundleWithMakeup>();
+  for (const { code, of } of bundleInputs())
+    bundles.set(
+      code,
+      await addBundle(
+        owner,
+        of((wanted) => (items.get(wanted) ?? bundles.get(wanted))!.id),
+      ),
+    );
   const builder = (mark: string) => new DocumentBuilder(items, mark);
   const porch = { area: '196', wall: '378', run: '28' };
   const glass = { area: '168', wall: '210', run: '26' };
@@ -327,6 +394,7 @@ export async function seedDemo(today: Date): Promise<void> {
         'Dear Ms Brannock, as we talked about on the steps: a porch for the evenings, with room for the long table.',
       internalNote: 'Wants it before the reunion in June. Neighbour is a possible second job.',
       discount: { amount: '400' },
+      plans: [porchPlan(await keepSamplePlan(owner, 'rear-porch'))],
     },
     ago(0, 9),
   );

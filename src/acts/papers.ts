@@ -2,7 +2,11 @@ import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { agreement, invoice } from '@/data/schema';
 import { libraryCsv } from '@/formats/csv/libraryCsv';
+import type { PlanGeoJson } from '@/formats/geojson/planGeoJson';
+import { planGeoJson } from '@/formats/geojson/planGeoJson';
+import { libraryXlsx } from '@/formats/xlsx/libraryXlsx';
 import { invoicePdf } from '@/formats/pdf/invoicePdf';
+import type { PagePicture } from '@/formats/pdf/PlanPage';
 import { proposalPdf } from '@/formats/pdf/proposalPdf';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import type { ProposalDocument } from '@/model';
@@ -10,20 +14,29 @@ import type { Actor } from './actor';
 import type { Booklet, Visitor } from './booklet/open';
 import { openBooklet } from './booklet/open';
 import { previewBooklet } from './booklet/preview';
-import { listItems } from './library/library';
+import { allow } from './actor';
+import { readFile } from './files/keep';
+import { listForExport } from './library/importItems';
 import { invoicePaper } from './money/invoices';
 import { Problem } from './problem';
 import { readProposal } from './proposals/read';
 
-const paperOf = ({ view, company, customer, site }: Booklet) =>
-  proposalPdf({ view, company, customer, site });
+const paperOf = async (companyId: string, { view, company, customer, site }: Booklet) => {
+  const pictures = await inCompany(companyId, async (tx) => {
+    const found = new Map<string, PagePicture>();
+    for (const { file } of view.plans) found.set(file, await readFile(tx, file, false));
+    return found;
+  });
+  return proposalPdf({ view, company, customer, site, pictures });
+};
 
 /** The proposal as it stands, as the customer would get it on paper. */
 export const proposalPaper = async (actor: Actor, proposalId: string): Promise<Buffer> =>
-  paperOf(await previewBooklet(actor, proposalId));
+  paperOf(actor.companyId, await previewBooklet(actor, proposalId));
 
 /** The booklet on paper, under the customer's choices. */
-export const bookletPaper = async (visitor: Visitor): Promise<Buffer> => paperOf(await openBooklet(visitor));
+export const bookletPaper = async (visitor: Visitor): Promise<Buffer> =>
+  paperOf(visitor.companyId, await openBooklet(visitor));
 
 export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
   return invoicePdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
@@ -47,7 +60,25 @@ export async function visitorInvoicePdf(visitor: Visitor, invoiceId: string): Pr
   return invoicePdf(paper);
 }
 
-export const libraryAsCsv = async (actor: Actor): Promise<string> => libraryCsv(await listItems(actor));
+/** The library as a list; our notes and costs are in it, so it is for those who work with them. */
+export async function libraryAsCsv(actor: Actor): Promise<string> {
+  allow(actor, 'owner', 'seller', 'office');
+  return libraryCsv(await listForExport(actor));
+}
+
+/** The same as a workbook. */
+export async function libraryAsXlsx(actor: Actor): Promise<Buffer> {
+  allow(actor, 'owner', 'seller', 'office');
+  return libraryXlsx(await listForExport(actor));
+}
+
+/** What was traced on a plan of a proposal, as GeoJSON. */
+export async function exportPlan(actor: Actor, proposalId: string, planId: string): Promise<PlanGeoJson> {
+  const { plans } = await exportDocument(actor, proposalId);
+  const plan = plans?.find(({ id }) => id === planId);
+  if (!plan) throw new Problem(404, 'There is no such plan.');
+  return planGeoJson(plan);
+}
 
 /** The document of a proposal in the open format. */
 export const exportDocument = async (actor: Actor, proposalId: string): Promise<ProposalDocument> =>

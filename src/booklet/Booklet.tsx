@@ -11,6 +11,7 @@ import { Accept } from './Accept';
 import { post } from './post';
 import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
+import { Plans } from './Plans';
 import type { Choose } from './Section';
 import { Section } from './Section';
 import { Sums } from './Sums';
@@ -104,6 +105,7 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
             choose={open && address ? choose : null}
           />
         ))}
+        <Plans plans={view.plans} files={address ? `${address}/files` : '/api/v1/files'} />
         <Sums view={view} />
         <Timeline payments={view.payments} />
         {view.terms && (

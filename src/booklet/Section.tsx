@@ -147,7 +147,24 @@ function Entry({ entry, ...rest }: { entry: CustomerEntry; choices: Choices; cho
             {showDecimal(entry.quantity)} {unitName(entry.unit)}
             {entry.unitPrice && ` at ${showDecimal(entry.unitPrice)}`}
             {entry.discount && `, less ${showDecimal(entry.discount)}`}
+            {entry.minimum && ', minimum charge'}
           </span>
+        )}
+        {entry.parts.length > 0 && (
+          <ul className="parts">
+            {entry.parts.map((part) => (
+              <li key={part.id}>
+                <span>
+                  {part.description}
+                  {part.quantity && `, ${showDecimal(part.quantity)} ${unitName(part.unit)}`}
+                  {part.unitPrice && ` at ${showDecimal(part.unitPrice)}`}
+                  {part.discount && `, less ${showDecimal(part.discount)}`}
+                  {part.minimum && ', minimum charge'}
+                </span>
+                {part.amount && <span>{showDecimal(part.amount)}</span>}
+              </li>
+            ))}
+          </ul>
         )}
       </span>
       {entry.amount && <span className="item-amount">{showDecimal(entry.amount)}</span>}

@@ -5,25 +5,29 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { listSessions } from '@/acts/accounts/session';
+import type { listAreas } from '@/acts/library/areas';
 import type { readSettings } from '@/acts/settings';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
+import { AreaTable } from './AreaTable';
 import { UsualPercents } from './UsualPercents';
 
 interface SettingsProps {
   readonly settings: Awaited<ReturnType<typeof readSettings>>;
   readonly sessions: Awaited<ReturnType<typeof listSessions>>;
+  readonly areas: Awaited<ReturnType<typeof listAreas>>;
   readonly isOwner: boolean;
   readonly look: string;
   readonly actions: {
     readonly save: (input: unknown) => Promise<Answer<void>>;
+    readonly saveAreas: (text: string) => Promise<Answer<{ count: number }>>;
     readonly revoke: (id: string) => Promise<Answer<void>>;
     readonly setLook: (look: string) => Promise<void>;
   };
 }
 
 /** How the company works, who works here, where one is signed in, and how it looks. */
-export function SettingsPage({ settings, sessions, isOwner, look, actions }: SettingsProps) {
+export function SettingsPage({ settings, sessions, areas, isOwner, look, actions }: SettingsProps) {
   const { company, users } = settings;
   const router = useRouter();
   const { message } = App.useApp();
@@ -106,6 +110,7 @@ export function SettingsPage({ settings, sessions, isOwner, look, actions }: Set
           <span className="soft">The owner can change this.</span>
         )}
       </div>
+      <AreaTable areas={areas} isOwner={isOwner} save={actions.saveAreas} />
       <h2>People</h2>
       <table className="table-plain">
         <tbody>

@@ -1,10 +1,23 @@
 import type { ScheduleEntry, Shows } from './document';
+import type { PlanFigure, Traced } from './plan';
 
 /*
  * What the customer may see: a type of its own, built by one function (core/offer/customerView) from a document and
  * choices. Amounts are decimal text in the currency of the view. There is no field here for a cost, a margin or a note
  * of ours, and the booklet can reach nothing else.
  */
+
+/** A part of a bundle that shows its parts. */
+export interface CustomerPart {
+  readonly id: string;
+  readonly description: string;
+  readonly unit: string;
+  readonly quantity: string | null;
+  readonly unitPrice: string | null;
+  readonly amount: string | null;
+  readonly discount: string | null;
+  readonly minimum: boolean;
+}
 
 export interface CustomerLine {
   readonly kind: 'line';
@@ -20,6 +33,10 @@ export interface CustomerLine {
   readonly amount: string | null;
   /** The line's own discount, shown with unit prices. */
   readonly discount: string | null;
+  /** The amount is a minimum charge, not quantity × unit price. */
+  readonly minimum: boolean;
+  /** Parts of a bundle that shows them; empty for everything else. */
+  readonly parts: readonly CustomerPart[];
 }
 
 export interface CustomerExtra extends Omit<CustomerLine, 'kind'> {
@@ -71,6 +88,23 @@ export interface CustomerPayment {
   readonly due: ScheduleEntry['due'];
 }
 
+/** A plan the customer sees, with what was traced on it and its quantities in words. */
+export interface CustomerPlan {
+  readonly id: string;
+  readonly name: string;
+  readonly file: string;
+  /** Tenths of a pixel, as the points of the figures. */
+  readonly width: number;
+  readonly height: number;
+  readonly marks: readonly {
+    readonly id: string;
+    readonly label: string;
+    readonly kind: Traced['kind'];
+    readonly figures: readonly PlanFigure[];
+    readonly quantity: string | null;
+  }[];
+}
+
 export interface CustomerView {
   readonly title: string;
   readonly currency: string;
@@ -79,6 +113,7 @@ export interface CustomerView {
   readonly terms: string | null;
   readonly validUntil: string | null;
   readonly sections: readonly CustomerSection[];
+  readonly plans: readonly CustomerPlan[];
   readonly discount: string | null;
   readonly fees: readonly { readonly id: string; readonly name: string; readonly amount: string }[];
   readonly taxes: readonly {

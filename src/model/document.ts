@@ -1,8 +1,13 @@
 import Type from 'typebox';
+import { PartChange, bundleMakeup } from './bundle';
+import { Measure, Space } from './measure';
+import { Plan } from './plan';
+import { Load, pricedFields } from './priced';
+
 import {
   BusinessDate,
-  CostType,
-  DecimalText,
+  FormulaText,
+  Identifier,
   LongText,
   PartId,
   PercentText,
@@ -12,8 +17,6 @@ import {
   decimalPattern,
   idPattern,
 } from './scalars';
-import type { UnitCode } from './units';
-import { unitCodes } from './units';
 
 /*
  * The proposal document: what a salesperson works on, as one value. It is an open format (docs/formats/proposal.md);
@@ -21,26 +24,6 @@ import { unitCodes } from './units';
  */
 
 const closed = { additionalProperties: false } as const;
-
-export const CostPart = Type.Union([
-  Type.Object(
-    { type: Type.Literal('labour'), hours: PositiveDecimalText, rate: PositiveDecimalText },
-    { ...closed, description: 'Labour per unit: hours × rate' },
-  ),
-  Type.Object(
-    {
-      type: Type.Union([
-        Type.Literal('material'),
-        Type.Literal('equipment'),
-        Type.Literal('subcontract'),
-        Type.Literal('other'),
-      ]),
-      amount: DecimalText,
-    },
-    { ...closed, description: 'Cost per unit' },
-  ),
-]);
-export type CostPart = Type.Static<typeof CostPart>;
 
 export const Discount = Type.Union([
   Type.Object({ percent: PercentText }, closed),
@@ -66,20 +49,20 @@ export const Line = Type.Object(
   {
     kind: Type.Literal('line'),
     id: PartId,
-    itemId: Type.Optional(Type.String({ maxLength: 64, description: 'The library item it was taken from' })),
-    code: Type.Optional(Type.String({ maxLength: 40 })),
-    description: ShortText,
     detail: Type.Optional(Type.String({ maxLength: 2000, description: 'More for the customer to read' })),
     internalNote: Type.Optional(
       Type.String({ maxLength: 2000, description: 'For us only; never reaches the customer' }),
     ),
-    unit: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }),
-    quantity: DecimalText,
+    ...pricedFields,
+    quantity: Type.String({
+      pattern: decimalPattern,
+      description: 'With a formula: what it came to when this was written; the formula counts',
+    }),
+    formula: Type.Optional(FormulaText),
     quantityTyped: Type.Optional(
       Type.String({ maxLength: 200, description: 'The quantity as it was typed: 38+64+22' }),
     ),
     quantityOpen: Type.Optional(Type.Boolean({ description: 'Nobody has looked at the quantity yet' })),
-    costs: Type.Array(CostPart, { maxItems: 20, description: 'Unit cost by cost type, from the library' }),
     typedCost: Type.Optional(
       Type.String({ pattern: decimalPattern, description: 'Unit cost typed over the library cost' }),
     ),
@@ -88,8 +71,12 @@ export const Line = Type.Object(
     ),
     pricePlaces: Type.Optional(Type.Integer({ minimum: 2, maximum: 4 })),
     discount: Type.Optional(Discount),
-    taxClass: PartId,
-    costCode: Type.Optional(Type.String({ maxLength: 40 })),
+    overtime: Type.Optional(Type.Boolean({ description: 'Labour at the overtime rate' })),
+    phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    open: Type.Optional(
+      Type.String({ minLength: 1, maxLength: 200, description: 'What is not decided yet, for us only' }),
+    ),
     extra: Type.Optional(Extra),
   },
   closed,
@@ -123,7 +110,52 @@ export const Question = Type.Object(
 );
 export type Question = Type.Static<typeof Question>;
 
-export type SectionEntry = Line | Question;
+export const Bundle = Type.Object(
+  {
+    kind: Type.Literal('bundle'),
+    id: PartId,
+    bundleId: Type.Optional(
+      Type.String({ maxLength: 64, description: 'The library bundle it was taken from' }),
+    ),
+    edition: Type.Optional(
+      Type.Integer({ minimum: 1, description: 'Which edition of the library bundle it is a copy of' }),
+    ),
+    code: Type.Optional(Type.String({ maxLength: 40 })),
+    name: ShortText,
+    detail: Type.Optional(
+      Type.String({
+        maxLength: 2000,
+        description: 'For the customer; {run} stands for the value of an input or the quantity of a part',
+      }),
+    ),
+    internalNote: Type.Optional(Type.String({ maxLength: 2000 })),
+    ...bundleMakeup,
+    values: Type.Record(Identifier, FormulaText, {
+      maxProperties: 40,
+      description:
+        'Inputs as they were typed; what is not here is sized by the section’s space or stands at its default',
+    }),
+    grade: Type.Optional(PartId),
+    shows: Type.Union([Type.Literal('one'), Type.Literal('parts')], {
+      description: 'To the customer: one line, or its parts',
+    }),
+    changes: Type.Record(Type.String({ pattern: '^[A-Za-z0-9_.-]{1,400}$' }), PartChange, {
+      maxProperties: 600,
+      description: 'What differs on this job, by part; dots lead into nested bundles',
+    }),
+    added: Type.Array(Line, { maxItems: 100, description: 'Parts of this job only' }),
+    discount: Type.Optional(Discount),
+    phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    trade: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    open: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
+    extra: Type.Optional(Type.Object({ in: Type.Boolean() }, closed)),
+  },
+  closed,
+);
+export type Bundle = Type.Static<typeof Bundle>;
+
+export type SectionEntry = Line | Question | Bundle;
 
 export const Section = Type.Object(
   {
@@ -132,31 +164,14 @@ export const Section = Type.Object(
     text: Type.Optional(LongText),
     internalNote: Type.Optional(Type.String({ maxLength: 2000 })),
     discount: Type.Optional(Discount),
-    entries: Type.Array(Type.Union([Line, Question]), { maxItems: 5000 }),
+    space: Type.Optional(Space),
+    phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    entries: Type.Array(Type.Union([Line, Question, Bundle]), { maxItems: 5000 }),
   },
   closed,
 );
 export type Section = Type.Static<typeof Section>;
-
-export const Load = Type.Object(
-  {
-    id: PartId,
-    name: ShortText,
-    kind: Type.Union([
-      Type.Literal('overhead'),
-      Type.Literal('profit'),
-      Type.Literal('bond'),
-      Type.Literal('contingency'),
-    ]),
-    percent: PercentText,
-    base: Type.Union([Type.Literal('direct'), Type.Literal('running'), Type.Literal('price')], {
-      description: 'direct cost, running amount, or price (divide by 1 − rate)',
-    }),
-    costTypes: Type.Optional(Type.Array(CostType, { minItems: 1, description: 'Only on these cost types' })),
-  },
-  closed,
-);
-export type Load = Type.Static<typeof Load>;
 
 export const Fee = Type.Object(
   {
@@ -217,6 +232,18 @@ export const Shows = Type.Union(
 );
 export type Shows = Type.Static<typeof Shows>;
 
+/** What work costs at the place of the job, against the library; each 1 where nothing is known of the place. */
+export const AreaFactors = Type.Object(
+  {
+    name: ShortText,
+    material: PositiveDecimalText,
+    labour: PositiveDecimalText,
+    equipment: PositiveDecimalText,
+  },
+  closed,
+);
+export type AreaFactors = Type.Static<typeof AreaFactors>;
+
 export const ProposalDocument = Type.Object(
   {
     format: Type.Literal('impegno-proposal'),
@@ -234,6 +261,9 @@ export const ProposalDocument = Type.Object(
       }),
     ),
     shows: Shows,
+    area: Type.Optional(AreaFactors),
+    measures: Type.Optional(Type.Array(Measure, { maxItems: 500 })),
+    plans: Type.Optional(Type.Array(Plan, { maxItems: 40 })),
     sections: Type.Array(Section, { maxItems: 500 }),
     loads: Type.Array(Load, { maxItems: 12 }),
     discount: Type.Optional(Discount),

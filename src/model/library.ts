@@ -1,6 +1,7 @@
 import Type from 'typebox';
-import { CostPart } from './document';
-import { PartId, PositiveDecimalText } from './scalars';
+import { Recipe } from './bundle';
+import { CostPart, Load, PriceBreaks } from './priced';
+import { PartId, PercentText, PositiveDecimalText } from './scalars';
 import type { UnitCode } from './units';
 import { unitCodes } from './units';
 
@@ -15,17 +16,26 @@ export const ItemInput = Type.Object(
     trade: Type.String({ minLength: 1, maxLength: 60 }),
     unit: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }),
     costs: Type.Array(CostPart, { maxItems: 20 }),
+    waste: Type.Optional(PercentText),
+    pack: Type.Optional(PositiveDecimalText),
+    minimumCharge: Type.Optional(PositiveDecimalText),
+    breaks: Type.Optional(PriceBreaks),
+    loads: Type.Optional(Type.Array(Load, { maxItems: 12 })),
+    picture: Type.Optional(Type.String({ format: 'uuid', description: 'The kept picture' })),
     taxClass: PartId,
     costCode: Type.String({ maxLength: 40 }),
     tags: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 20 }),
     internalNote: Type.String({ maxLength: 2000 }),
+    supplierNote: Type.Optional(
+      Type.String({ maxLength: 2000, description: 'Where it is bought, for us only' }),
+    ),
   },
   closed,
 );
 export type ItemInput = Type.Static<typeof ItemInput>;
 
 /** A library item as the desk knows it. */
-export type LibraryItem = Omit<ItemInput, 'internalNote'> & { readonly id: string };
+export type LibraryItem = Omit<ItemInput, 'internalNote' | 'supplierNote'> & { readonly id: string };
 
 export const RateInput = Type.Object(
   {
@@ -35,3 +45,61 @@ export const RateInput = Type.Object(
   },
   closed,
 );
+
+/** A crew: how many people of which rates, and equipment, each by the hour the crew works. */
+export const CrewInput = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 100 }),
+    people: Type.Array(
+      Type.Object({ rateId: PartId, count: Type.Integer({ minimum: 1, maximum: 50 }) }, closed),
+      { maxItems: 10 },
+    ),
+    equipment: Type.Array(
+      Type.Object(
+        { name: Type.String({ minLength: 1, maxLength: 100 }), perHour: PositiveDecimalText },
+        closed,
+      ),
+      { maxItems: 20 },
+    ),
+  },
+  closed,
+);
+export type CrewInput = Type.Static<typeof CrewInput>;
+export type Crew = CrewInput & { readonly id: string };
+
+/** A labour rate of the library. */
+export type Rate = Type.Static<typeof RateInput> & { readonly id: string };
+
+/** How a person likes the desk. */
+export const DeskLiking = Type.Object(
+  { columns: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 30 })) },
+  closed,
+);
+export type DeskLiking = Type.Static<typeof DeskLiking>;
+
+/**
+ * A bundle of the library. Its recipe names library items and library bundles by their ids; a proposal takes a copy
+ * with everything in it (`BundleMakeup`).
+ */
+export const BundleInLibrary = Type.Object(
+  {
+    code: Type.String({ minLength: 1, maxLength: 40 }),
+    name: Type.String({ minLength: 1, maxLength: 200 }),
+    detail: Type.String({ maxLength: 2000 }),
+    trade: Type.String({ minLength: 1, maxLength: 60 }),
+    tags: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 20 }),
+    internalNote: Type.String({ maxLength: 2000 }),
+    shows: Type.Union([Type.Literal('one'), Type.Literal('parts')]),
+    picture: Type.Optional(
+      Type.Union([Type.String({ format: 'uuid' }), Type.Null()], {
+        description: 'Absent: as it was; null: none',
+      }),
+    ),
+    recipe: Recipe,
+  },
+  closed,
+);
+export type BundleInLibrary = Type.Static<typeof BundleInLibrary>;
+
+/** A bundle of the library as the desk knows it. */
+export type LibraryBundle = BundleInLibrary & { readonly id: string; readonly edition: number };

@@ -2,6 +2,8 @@ import Type from 'typebox';
 
 /** At most 12 digits before and 6 after the point. */
 export const decimalPattern = '^-?\\d{1,12}(\\.\\d{1,6})?$';
+export const positivePattern = '^\\d{1,12}(\\.\\d{1,6})?$';
+export const percentPattern = '^\\d{1,3}(\\.\\d{1,4})?$';
 export const datePattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
 export const idPattern = '^[A-Za-z0-9_-]{1,64}$';
 
@@ -10,13 +12,13 @@ export const DecimalText = Type.String({ pattern: decimalPattern, description: '
 
 /** A decimal that is not negative. */
 export const PositiveDecimalText = Type.String({
-  pattern: '^\\d{1,12}(\\.\\d{1,6})?$',
+  pattern: positivePattern,
   description: 'Exact decimal as text, not negative',
 });
 
 /** A percentage as text: "8.25" is eight and a quarter per cent. */
 export const PercentText = Type.String({
-  pattern: '^\\d{1,3}(\\.\\d{1,4})?$',
+  pattern: percentPattern,
   description: 'Per cent as text',
 });
 
@@ -29,6 +31,13 @@ export const BusinessDate = Type.String({
 
 /** Identity of a part inside a document. */
 export const PartId = Type.String({ pattern: idPattern });
+
+/** A name that formulas can use: run, post_spacing. */
+export const identifierPattern = '^[A-Za-z][A-Za-z0-9_]{0,39}$';
+export const Identifier = Type.String({ pattern: identifierPattern });
+
+/** A quantity or a formula as it was typed. */
+export const FormulaText = Type.String({ minLength: 1, maxLength: 500 });
 
 /** One line of text for people. */
 export const ShortText = Type.String({ minLength: 1, maxLength: 200 });

@@ -1,5 +1,6 @@
 import Type from 'typebox';
-import { Fee, Load, ScheduleEntry, Shows, TaxClass } from './document';
+import { Fee, ScheduleEntry, Shows, TaxClass } from './document';
+import { Load } from './priced';
 import { LongText } from './scalars';
 
 /** How a company usually prices and bills: what a proposal from nothing begins with. */

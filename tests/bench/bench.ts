@@ -7,10 +7,12 @@ import { addItems } from '@/acts/library/add';
 import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
-import { setQuantity } from '@/core/editing';
+import { applyImport, previewImport, startImport } from '@/acts/library/importItems';
+import { item } from '@/data/schema';
+import { setBundleValue, setQuantity } from '@/core/editing';
 import { computeFigures } from '@/core/price';
 import { itemInputs } from '../../scripts/demo/library';
-import { line, plainDocument } from '../support/documents';
+import { bundle, line, plainDocument } from '../support/documents';
 
 interface Row {
   readonly what: string;
@@ -97,8 +99,9 @@ async function recompute(lines: number): Promise<Row> {
   };
 }
 
-async function search(items: number): Promise<Row> {
-  const owner = await createCompany(
+let companies = 0;
+const company = () =>
+  createCompany(
     {
       name: 'Bench',
       address: { street: '', city: '', region: '', postcode: '', country: 'US' },
@@ -108,9 +111,16 @@ async function search(items: number): Promise<Row> {
       currency: 'USD',
       timeZone: 'UTC',
     },
-    { name: 'Bench', email: `bench-${Date.now()}@bench.example`, password: 'bench' },
+    {
+      name: 'Bench',
+      email: `bench-${Date.now()}-${(companies += 1)}@bench.example`,
+      password: 'bench',
+    },
     new Date(),
   );
+
+async function search(items: number): Promise<Row> {
+  const owner = await company();
   const rows = Array.from({ length: items }, (_, i) => {
     const base = itemInputs[i % itemInputs.length]!;
     return { ...base, code: `${base.code}-${i}`, name: `${base.name} no. ${i}` };
@@ -139,11 +149,122 @@ async function search(items: number): Promise<Row> {
   };
 }
 
-const rows: Row[] = [await recompute(2000), await recompute(10000)];
-if (process.env.DATABASE_URL) {
+/** A bundle of 200 parts, each on the one input and on the part before it; the input typed anew. */
+async function bundleOf(parts: number): Promise<Row> {
+  const items = {
+    i: {
+      description: 'Part',
+      unit: 'ft' as const,
+      costs: [{ type: 'material' as const, amount: '1.37' }],
+      taxClass: 'taxed',
+    },
+  };
+  const recipe = {
+    inputs: [{ name: 'run', label: 'Run', kind: 'length' as const, default: '10' }],
+    grades: [],
+    parts: Array.from({ length: parts }, (_, i) => ({
+      id: `p${i}`,
+      name: `part${i}`,
+      item: 'i',
+      quantity: i === 0 ? 'ceil(run / 16in) * 8ft' : `part${i - 1} / 2 + run * ${(i % 7) + 1} / 3`,
+    })),
+  };
+  let document = proposal(50);
+  document = produce(document, (draft) => {
+    draft.sections[0]!.entries.push(bundle('b', items, [], { recipe }));
+  });
+  const sheet = HyperFormula.buildFromArray(
+    [
+      [10],
+      ...Array.from({ length: parts }, (_, i) => [
+        i === 0 ? '=ROUND(CEILING(A1/(16/12),1)*8,3)' : `=ROUND(A${i + 1}/2+A$1*${(i % 7) + 1}/3,3)`,
+        `=ROUND(A${i + 2}*ROUND(1.37*1.1*1.22,2),2)`,
+      ]),
+      [null, `=SUM(B2:B${parts + 1})`],
+    ],
+    { licenseKey: 'gpl-v3' },
+  );
+  const [ours, reference] = await both(
+    100,
+    (i) => {
+      document = produce(document, (draft) => setBundleValue(draft, 'b', 'run', String(10 + (i % 90))));
+      return computeFigures(document).total;
+    },
+    (i) => {
+      sheet.setCellContents({ sheet: 0, row: 0, col: 0 }, 10 + (i % 90));
+      return sheet.getCellValue({ sheet: 0, row: parts + 1, col: 1 });
+    },
+  );
+  return {
+    what: 'recompute of a bundle',
+    size: `${parts} parts`,
+    ours,
+    reference,
+    referenceIs: 'HyperFormula, same formulas',
+  };
+}
+
+async function bringIn(items: number): Promise<Row> {
+  const owner = await company();
+  const list = Array.from({ length: items }, (_, i) => {
+    const base = itemInputs[i % itemInputs.length]!;
+    return `${base.code}-${i},"${base.name.replace(/"/g, '')} no. ${i}",${base.trade},${base.unit},${(i % 900) + 1}.25,0.${(i % 8) + 1}5,46.00`;
+  });
+  const file = new TextEncoder().encode(
+    `code,name,trade,unit,material,labour_hours,labour_rate\n${list.join('\n')}\n`,
+  );
+  const peak = { bytes: 0 };
+  const watch = setInterval(() => (peak.bytes = Math.max(peak.bytes, process.memoryUsage().rss)), 50);
+  const began = performance.now();
+  const { id, matching } = await startImport(owner, 'bench.csv', file);
+  const { counts } = await previewImport(owner, id, { matching });
+  await applyImport(owner, id, { matching });
+  const ours = performance.now() - began;
+  clearInterval(watch);
+  if (counts.added !== items) throw new Error('not all rows were taken');
+  const other = await company();
+  const rows = await inCompany(owner.companyId, (tx) => tx.select().from(item));
+  const again = performance.now();
+  await inCompany(other.companyId, async (tx) => {
+    for (let at = 0; at < rows.length; at += 500)
+      await tx
+        .insert(item)
+        .values(rows.slice(at, at + 500).map((row) => ({ ...row, companyId: other.companyId })));
+  });
+  const reference = performance.now() - again;
+  console.log(`import of ${items} rows: at most ${Math.round(peak.bytes / 1024 / 1024)} MB in the process`);
+  return {
+    what: 'import: read, preview, store',
+    size: `${items} rows`,
+    ours,
+    reference,
+    referenceIs: 'the inserts alone',
+  };
+}
+
+// `npm run bench -- import` measures that alone: what a process needs is only seen in one of its own.
+const only = process.argv[2];
+const wanted = (name: string) => only === undefined || only === name;
+const rows: Row[] = [];
+if (wanted('recompute')) rows.push(await recompute(2000), await recompute(10000));
+if (wanted('bundle')) rows.push(await bundleOf(200));
+if (process.env.DATABASE_URL && ['search', 'import', 'browser'].some(wanted)) {
   await ensureDatabase(process.env.DATABASE_URL);
   await migrateDatabase(process.env.DATABASE_URL);
-  rows.push(await search(50000));
+  if (wanted('search')) rows.push(await search(50000));
+  if (wanted('browser')) {
+    // Only here: what drives the browser would count in what the import needs.
+    const { keyToTotal } = await import('./browser');
+    const [ours, reference] = await keyToTotal(proposal(2000), 2000);
+    rows.push({
+      what: 'browser: key to painted total',
+      size: '2000 lines',
+      ours,
+      reference,
+      referenceIs: 'a page of bare inputs and a loop',
+    });
+  }
+  if (wanted('import')) rows.push(await bringIn(50000));
   await closeConnection();
 }
 const ms = (value: number) => `${value.toFixed(2)} ms`;

@@ -15,6 +15,7 @@ import {
   visitorInvoicePdf,
 } from '@/acts/papers';
 import { addItems } from '@/acts/library/add';
+import { issueInvoice } from '@/acts/agreements/issue';
 import type { Problem } from '@/acts/problem';
 import { readProposal } from '@/acts/proposals/read';
 import { closeConnection } from '@/data/connection';
@@ -29,6 +30,7 @@ import {
   testDocument,
   visit,
 } from '../support/desk';
+import { bundle } from '../support/documents';
 
 afterAll(closeConnection);
 
@@ -160,4 +162,51 @@ test('a signed booklet keeps reading what was signed, whatever is sent or chosen
   );
   expect(chosen).toBe(409);
   expect((await openBooklet(await visit(token))).view.total).toBe(input.total);
+});
+
+test('a bundle offered as one line is one line on the invoice, its parts stay ours; open, they are read', async () => {
+  const actor = await newCompany();
+  const priced = (description: string, amount: string) => ({
+    description,
+    unit: 'each' as const,
+    costs: [{ type: 'material' as const, amount }],
+    taxClass: 'taxed',
+  });
+  const steps = (shows: 'one' | 'parts') =>
+    bundle('b1', { tread: priced('Tread', '40.10'), string: priced('SECRET stringer', '33.33') }, [], {
+      name: 'Steps of {rise}',
+      shows,
+      recipe: {
+        inputs: [{ name: 'rise', label: 'Rise', kind: 'length', default: '40in' }],
+        grades: [],
+        parts: [
+          { id: 'tread', name: 'treads', item: 'tread', quantity: 'ceil(rise / 8in)' },
+          { id: 'string', name: 'strings', item: 'string', quantity: '3' },
+        ],
+      },
+    });
+  const base = testDocument();
+  const documentWith = (shows: 'one' | 'parts') => ({
+    ...base,
+    shows: 'lines' as const,
+    sections: [{ id: 's9', title: 'Steps', entries: [steps(shows)] }],
+  });
+  const { agreementId } = await newAgreement(actor, documentWith('one'));
+  const agreement = await readAgreement(actor, agreementId);
+  expect(agreement.lines.map(({ description }) => description)).toEqual(['Tread', 'SECRET stringer']);
+  const { id } = await issueInvoice(actor, { agreementId, what: { rest: true } });
+  const paper = textOf(await invoicePaperPdf(actor, id));
+  expect(paper).toContain('Steps of 3 ft 4 in');
+  expect(paper).not.toMatch(/Tread|SECRET/);
+  const xml = await invoicePaperXml(actor, id);
+  expect(xml.match(/<cac:InvoiceLine>/g)).toHaveLength(1);
+  expect(xml).not.toMatch(/SECRET/);
+  expect(agreement.total).toBe(
+    showDecimal((await readAgreement(actor, agreementId)).standing.billed).replace(/,/g, ''),
+  );
+
+  const open = await newProposal(actor, documentWith('parts'));
+  expect(textOf(await proposalPaper(actor, open))).toMatch(/Tread · 5 each/);
+  const closed = await newProposal(actor, documentWith('one'));
+  expect(textOf(await proposalPaper(actor, closed))).not.toMatch(/Tread|SECRET/);
 });

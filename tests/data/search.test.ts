@@ -1,9 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { addItems } from '@/acts/library/add';
+import { saveItem } from '@/acts/library/items';
 import { findItems } from '@/acts/library/library';
 import type { Actor } from '@/acts/actor';
 import { beforeCompany, closeConnection } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
+import { itemInputs } from '../../scripts/demo/library';
 import { newCompany } from '../support/desk';
 
 afterAll(closeConnection);
@@ -47,6 +49,13 @@ test('words in any order, code before name before tag, errors of typing forgiven
   expect(await codes(owner, 'joist')).toEqual(['FR-010', 'FR-015', 'FR-0101']);
   expect(await codes(owner, 'stair ligth')).toEqual(['EL-025']);
   expect(await codes(owner, 'hangr joist')).toEqual(['FR-015']);
+  // Two letters that changed places, a letter too many, a word that is only begun.
+  expect(await codes(owner, 'jiost')).toEqual(await codes(owner, 'joist'));
+  expect(await codes(owner, 'hangger')).toEqual(['FR-015']);
+  expect(await codes(owner, 'joits hang')).toEqual(['FR-015']);
+  expect(await codes(owner, 'xyzzy')).toEqual([]);
+  // What is no word is not guessed at.
+  expect(await codes(owner, 'fr-099')).toEqual([]);
   // A whole word before one that only begins so.
   expect(await codes(owner, 'light')).toEqual(['EL-025', 'EL-030']);
   // One or two letters fit only where a word begins: not the “st” of joist.
@@ -60,6 +69,29 @@ test.each(['100%', '%', '_', '\\', "'", "' or true --"])(
     expect(found).toEqual(text === '100%' ? ['SC-100'] : []);
   },
 );
+
+test('a measure is found whichever way its sign is written', async () => {
+  const owner = await newCompany();
+  await addItems(owner, [
+    { ...itemInputs[0]!, code: 'A', name: 'Joist 2×10, treated', tags: [] },
+    { ...itemInputs[0]!, code: 'B', name: 'Rafter 2x10', tags: [] },
+    { ...itemInputs[0]!, code: 'C', name: 'Deck board 5/4x6', tags: [] },
+  ]);
+  for (const typed of ['2x10', '2×10', '2X10'])
+    expect((await codes(owner, typed)).sort()).toEqual(['A', 'B']);
+  expect(await codes(owner, '5/4×6')).toEqual(['C']);
+});
+
+test('a typing error is forgiven by the words of one’s own library, as it is now', async () => {
+  const owner = await newCompany();
+  const other = await newCompany();
+  await addItems(other, [{ ...itemInputs[0]!, code: 'Z', name: 'Parapet', tags: [] }]);
+  const made = await saveItem(owner, { ...itemInputs[0]!, code: 'A', name: 'Soffit', tags: [] });
+  expect(await codes(owner, 'parapte')).toEqual([]);
+  expect(await codes(other, 'parapte')).toEqual(['Z']);
+  await saveItem(owner, { ...itemInputs[0]!, code: 'A', name: 'Cornice', tags: [] }, made.id);
+  expect(await codes(owner, 'cornise')).toEqual(['A']);
+});
 
 test('retired items and those of other companies are not found', async () => {
   const owner = await stocked();

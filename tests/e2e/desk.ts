@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import type { BrowserContext, Page } from '@playwright/test';
 import { expect, test as base } from '@playwright/test';
 
@@ -71,3 +72,25 @@ export async function newestLink(page: Page): Promise<string> {
 }
 
 export { expect };
+
+/** What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. */
+export const serious = async (page: Page) =>
+  (await new AxeBuilder({ page }).analyze()).violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => [id, nodes.slice(0, 3).map(({ html }) => html)]);
+
+/** A proposal from nothing, with one section. */
+export async function begin(page: Page, title: string): Promise<void> {
+  await page.goto('/proposals/new');
+  await page.getByRole('combobox').first().pressSequentially('Brannock');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Title, as the customer reads it').fill(title);
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/proposals\/[0-9a-f-]{36}/);
+  await page.waitForSelector('#add-line');
+  await page.keyboard.press('Alt+s');
+  await expect(page.locator('[data-cell=description]:focus')).toHaveValue('New section');
+  await page.keyboard.type('Porch');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#add-line')).toBeFocused();
+}

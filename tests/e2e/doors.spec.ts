@@ -85,6 +85,42 @@ test('the desk’s doors: what is not there is not found, and who is not signed 
   await stranger.dispose();
 });
 
+test('pictures: taken from one’s own page only, of a fair size, given to those signed in', async ({
+  page,
+  playwright,
+}) => {
+  const stranger = await playwright.request.newContext({
+    baseURL,
+    storageState: { cookies: [], origins: [] },
+  });
+  const body = Buffer.from('no picture');
+  expect((await stranger.post('/api/v1/files?kind=plan&name=x', { data: body })).status()).toBe(401);
+  expect((await stranger.post('/api/v1/files/sample?key=attic')).status()).toBe(401);
+  expect((await stranger.get(`/api/v1/files/${missing}`)).status()).toBe(401);
+  expect((await page.request.get(`/api/v1/files/${missing}`)).status()).toBe(404);
+  expect((await page.request.get('/api/v1/files/..%2f..%2fetc')).status()).toBe(404);
+  const post = async (query: string, data: Buffer, headers: Record<string, string> = {}) =>
+    (await page.request.post(`/api/v1/files${query}`, { data, headers })).status();
+  expect(await post('?kind=plan&name=x', body)).toBe(422);
+  expect(await post('?kind=script&name=x', body)).toBe(400);
+  expect(await post('?kind=plan', body, { origin: 'http://elsewhere.example' })).toBe(403);
+  expect(await post('?kind=plan', Buffer.alloc(25 * 1024 * 1024 + 1))).toBe(413);
+  const kept = (await (await page.request.post('/api/v1/files/sample?key=attic')).json()) as { id: string };
+  const whole = await page.request.get(`/api/v1/files/${kept.id}`);
+  expect(whole.headers()).toMatchObject({
+    'content-type': 'image/png',
+    'cache-control': 'private, max-age=31536000, immutable',
+    'x-content-type-options': 'nosniff',
+  });
+  const small = await page.request.get(`/api/v1/files/${kept.id}?small`);
+  expect(small.headers()['content-type']).toBe('image/webp');
+  expect((await small.body()).length).toBeLessThan((await whole.body()).length);
+  // The customer's side gives out only what the proposal that was sent shows.
+  const { pathname } = new URL(await newestLink(page));
+  expect((await stranger.get(`${pathname}/files/${kept.id}`)).status()).toBe(404);
+  await stranger.dispose();
+});
+
 test('schemas are served to everyone and describe what is exported', async ({ page, playwright }) => {
   const stranger = await playwright.request.newContext({
     baseURL,

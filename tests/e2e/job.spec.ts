@@ -62,7 +62,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await quantity.focus();
   await quantity.fill('twelve');
   await quantity.press('Tab');
-  await expect(page.getByRole('alert').filter({ hasText: 'cannot be read here' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'is not known here' })).toBeVisible();
   await expect(quantity).toHaveValue('14');
 
   // Reorder and remove by key.
@@ -183,6 +183,8 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.getByRole('button', { name: 'Issue invoice' }).click();
   await expect(page.getByText(/Invoice \d+ is issued/)).toBeVisible();
   await page.getByRole('button', { name: 'Record payment' }).first().click();
+  // The amount follows the invoice that was just issued.
+  await expect(page.getByRole('dialog').getByLabel('Amount in USD')).not.toHaveValue('');
   await page.getByRole('dialog').getByRole('button', { name: 'Record payment' }).click();
   await expect(page.getByText(/recorded\./)).toBeVisible();
   await page.getByRole('button', { name: 'Bill all that is left' }).click();

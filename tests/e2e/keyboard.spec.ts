@@ -70,9 +70,7 @@ test('from sign-in to a sent proposal without a mouse', async ({ browser, troubl
   await expect(page.getByLabel('Quantity of Handrail, cedar')).toHaveValue('14');
   await expect(page.getByText('All changes saved')).toBeVisible();
 
-  await keys.press('Escape');
-  await tabTo(page, /Preview and send/, 120);
-  await keys.press('Enter');
+  await keys.press('Control+Enter');
   await expect(page.frameLocator('iframe').getByTestId('booklet-total')).toBeVisible();
   await tabTo(page, /Send proposal/, 60);
   await keys.press('Enter');

@@ -106,6 +106,8 @@ test('headers: a nonce for scripts, no eval, no framing by others, and a session
   await second.getByRole('button', { name: 'Sign in' }).click();
   await second.waitForURL('**/today');
   await page.goto('/settings');
+  // A click before the page has woken up would go nowhere.
+  await page.waitForLoadState('networkidle');
   await page
     .getByRole('row', { name: /Second browser/ })
     .getByRole('button', { name: 'Sign it out' })

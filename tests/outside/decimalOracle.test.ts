@@ -7,7 +7,7 @@
 import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { figuresReport } from '@/core/offer';
-import type { Choices, CostType, Discount, Line, ProposalDocument } from '@/model';
+import type { Bundle, Choices, CostType, Discount, Line, Load, ProposalDocument } from '@/model';
 import { anyChoices, anyDocument, runs } from '../support/documents';
 
 Decimal.set({ precision: 80, rounding: Decimal.ROUND_HALF_UP });
@@ -58,9 +58,9 @@ function costs(line: Line): Record<CostType, Decimal> {
   return Object.fromEntries(types.map((type, i) => [type, spread[i]!])) as Record<CostType, Decimal>;
 }
 
-function loaded(document: ProposalDocument, type: CostType, cost: Decimal): Decimal {
+function loaded(loads: readonly Load[], type: CostType, cost: Decimal): Decimal {
   let running = cost;
-  for (const load of document.loads) {
+  for (const load of loads) {
     if (load.costTypes && !load.costTypes.includes(type)) continue;
     const rate = share(load.percent);
     if (load.base === 'direct') running = running.plus(cost.times(rate));
@@ -77,22 +77,83 @@ function discountOn(amount: Decimal, discount: Discount | undefined): Decimal {
   return Decimal.min(wanted, amount);
 }
 
+/** What is ordered: waste on top, then whole packs; three places without packs. */
+function orderedOf(line: Line, measured: Decimal): Decimal {
+  if (!measured.isPositive() || measured.isZero()) return measured;
+  const wanted = measured.times(share(line.waste ?? '0').plus(1));
+  return line.pack === undefined
+    ? round(wanted, 3)
+    : wanted.dividedBy(line.pack).toDecimalPlaces(30).ceil().times(line.pack);
+}
+
+/** Cost of a quantity of one type, unit by unit of the stretch it stands in, or at the break reached. */
+function amountOf(line: Line, type: CostType, quantity: Decimal, unit: Decimal): Decimal {
+  const { breaks } = line;
+  if (breaks?.costType !== type || line.typedCost !== undefined) return quantity.times(unit);
+  const steps = [...breaks.steps].sort((a, b) => Number(a.from) - Number(b.from));
+  const amountAt = (n: Decimal, inclusive: boolean) =>
+    steps.filter(({ from }) => (inclusive ? n.gte(from) : n.gt(from))).at(-1)?.amount ?? unit;
+  if (breaks.kind === 'whole') return quantity.times(amountAt(quantity, true));
+  const marks = [
+    zero,
+    ...steps.map(({ from }) => new Decimal(from)).filter((from) => from.lt(quantity)),
+    quantity,
+  ];
+  let cost = zero;
+  for (let i = 1; i < marks.length; i += 1)
+    cost = cost.plus(marks[i]!.minus(marks[i - 1]!).times(amountAt(marks[i - 1]!, true)));
+  return cost;
+}
+
 function priced(document: ProposalDocument, line: Line, choices: Choices) {
   const decision = choices.extras[line.id];
   const quantity = new Decimal((line.extra?.quantity && decision?.quantity) ?? line.quantity);
   const byType = costs(line);
+  const exact = types.map((type) =>
+    amountOf(line, type, type === 'material' ? orderedOf(line, quantity) : quantity, byType[type]),
+  );
   const places = line.pricePlaces ?? 2;
+  const hangs = (line.waste ?? line.pack ?? line.breaks) !== undefined && quantity.gt(0);
+  const loadedUnit = hangs
+    ? sum(types.map((type, i) => loaded(line.loads ?? document.loads, type, exact[i]!))).dividedBy(quantity)
+    : sum(types.map((type) => loaded(line.loads ?? document.loads, type, byType[type])));
   const unitPrice =
-    line.heldPrice === undefined
-      ? round(sum(types.map((type) => loaded(document, type, byType[type]))), places)
-      : round(new Decimal(line.heldPrice), places);
-  const gross = round(quantity.times(unitPrice), 2);
+    line.heldPrice === undefined ? round(loadedUnit, places) : round(new Decimal(line.heldPrice), places);
+  const atPrice = round(quantity.times(unitPrice), 2);
+  const gross =
+    line.minimumCharge !== undefined && line.heldPrice === undefined && quantity.gt(0)
+      ? Decimal.max(atPrice, line.minimumCharge)
+      : atPrice;
   return {
     line,
-    cost: round(quantity.times(sum(Object.values(byType))), 2),
+    cost: round(sum(exact), 2),
     net: gross.minus(discountOn(gross, line.discount)),
     in: line.extra ? (decision?.in ?? line.extra.in) : true,
   };
+}
+
+/** A bundle whose parts name plain quantities: its lines, its own discount split over them. */
+function bundled(document: ProposalDocument, bundle: Bundle, choices: Choices) {
+  const parts = bundle.recipe.parts.flatMap((part): Line[] =>
+    'bundle' in part || part.item === null
+      ? []
+      : [
+          {
+            kind: 'line',
+            ...bundle.items[part.item]!,
+            id: part.id,
+            quantity: new Decimal(part.quantity).toFixed(),
+          },
+        ],
+  );
+  const lines = [...parts, ...bundle.added].map((line) => priced(document, line, choices));
+  const off = split(
+    discountOn(sum(lines.map(({ net }) => net)), bundle.discount),
+    lines.map(({ net }) => Decimal.max(net, 0)),
+    2,
+  );
+  const taken = bundle.extra ? (choices.extras[bundle.id]?.in ?? bundle.extra.in) : true;
+  return lines.map((line, i) => ({ ...line, net: line.net.minus(off[i]!), in: taken }));
 }
 
 function oracle(document: ProposalDocument, choices: Choices) {
@@ -101,6 +162,7 @@ function oracle(document: ProposalDocument, choices: Choices) {
   const sections = document.sections.map((section) => {
     const lines = section.entries.flatMap((entry) => {
       if (entry.kind === 'line') return [priced(document, entry, choices)];
+      if (entry.kind === 'bundle') return bundled(document, entry, choices);
       const wanted = choices.questions[entry.id] ?? entry.suggested;
       const picked = entry.alternatives.find(({ id }) => id === wanted);
       return (picked?.lines ?? []).map((line) => priced(document, line, choices));

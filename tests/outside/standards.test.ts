@@ -3,7 +3,6 @@ import currencyCodes from 'currency-codes';
 import Papa from 'papaparse';
 import { minorDigits } from '@/core/number';
 import { libraryColumns, libraryCsv } from '@/formats/csv/libraryCsv';
-import type { LibraryItem } from '@/model';
 import { units } from '@/model';
 import { hasValidCheckDigit, trialCards } from '@/outside/cards';
 import { invoiceSchema } from '@e-invoice-eu/core';
@@ -44,16 +43,17 @@ test('canonical JSON after RFC 8785', () => {
 
 // RFC 4180, read back by a parser.
 test('the library as CSV is read back as it was: commas, quotes, line breaks', () => {
-  const item: LibraryItem = {
-    id: '1',
+  const item = {
+    internalNote: '',
+    retired: false,
     code: 'A,1',
     name: 'Joist 2×8, 14" "treated"',
     detail: 'first line\nsecond line',
     trade: 'Frame',
-    unit: 'each',
+    unit: 'each' as const,
     costs: [
-      { type: 'material', amount: '21.40' },
-      { type: 'labour', hours: '0.35', rate: '46' },
+      { type: 'material' as const, amount: '21.40' },
+      { type: 'labour' as const, hours: '0.35', rate: '46' },
     ],
     taxClass: 'standard',
     costCode: '06',

@@ -1,7 +1,19 @@
 import fc from 'fast-check';
-import type { Choices, Discount, Line, Load, ProposalDocument, Question, Section } from '@/model';
+import type {
+  Bundle,
+  Choices,
+  Discount,
+  ItemPart,
+  Line,
+  Load,
+  PriceBreaks,
+  PricedItem,
+  ProposalDocument,
+  Question,
+  Section,
+} from '@/model';
 import { unitCodes } from '@/model';
-import { linesOf } from '@/core/choice';
+import { extrasOf } from '@/core/choice';
 
 // PROPERTY_RUNS=5000 npm run test:unit: a long soak of the laws.
 const soak = process.env.PROPERTY_RUNS ? Number(process.env.PROPERTY_RUNS) : null;
@@ -54,6 +66,31 @@ const discount: fc.Arbitrary<Discount> = fc.oneof(
   decimal(0, 900, 2).map((value) => ({ amount: value })),
 );
 
+const breaksArbitrary: fc.Arbitrary<PriceBreaks> = fc.record({
+  costType: fc.constantFrom('material' as const, 'subcontract' as const),
+  kind: fc.constantFrom('whole' as const, 'graduated' as const),
+  steps: fc.uniqueArray(fc.record({ from: decimal(1, 300, 1), amount: decimal(0, 900, 2) }), {
+    minLength: 1,
+    maxLength: 3,
+    selector: ({ from }) => from,
+  }),
+});
+
+const loads: fc.Arbitrary<Load[]> = fc
+  .tuple(percent(30), percent(40), percent(5), fc.boolean())
+  .map(([overhead, profit, bond, some]) => [
+    {
+      id: 'o',
+      name: 'Overhead',
+      kind: 'overhead',
+      percent: overhead,
+      base: 'direct',
+      ...(some ? { costTypes: ['labour'] } : {}),
+    },
+    { id: 'p', name: 'Profit', kind: 'profit', percent: profit, base: 'running' },
+    { id: 'b', name: 'Bond', kind: 'bond', percent: bond, base: 'price' },
+  ]);
+
 const lineArbitrary = (negative: boolean) =>
   fc.record(
     {
@@ -77,6 +114,11 @@ const lineArbitrary = (negative: boolean) =>
         ),
         { maxLength: 3 },
       ),
+      waste: percent(20),
+      pack: decimal(1, 12, 1),
+      minimumCharge: decimal(0, 900, 2),
+      breaks: breaksArbitrary,
+      loads: loads.map((all) => all.slice(0, 2)),
       typedCost: decimal(0, 500, 2),
       heldPrice: decimal(0, 900, 2),
       discount,
@@ -90,6 +132,64 @@ const lineArbitrary = (negative: boolean) =>
       ),
     },
     { requiredKeys: ['kind', 'id', 'description', 'unit', 'quantity', 'costs', 'taxClass'] },
+  );
+
+/** A bundle as it stands in a section, of parts with plain quantities; everything can be overridden. */
+export function bundle(
+  id: string,
+  items: Readonly<Record<string, PricedItem>>,
+  parts: readonly ItemPart[],
+  more: Partial<Bundle> = {},
+): Bundle {
+  return {
+    kind: 'bundle',
+    id,
+    name: `Bundle ${id}`,
+    recipe: { inputs: [], grades: [], parts: [...parts] },
+    within: {},
+    items: { ...items },
+    values: {},
+    shows: 'one',
+    changes: {},
+    added: [],
+    ...more,
+  };
+}
+
+/** What of a line makes it an item. */
+function itemOf(drawn: Line): PricedItem {
+  const { description, unit, costs, taxClass, waste, pack, minimumCharge, breaks, loads: own } = drawn;
+  return {
+    description,
+    unit,
+    costs,
+    taxClass,
+    ...(waste === undefined ? {} : { waste }),
+    ...(pack === undefined ? {} : { pack }),
+    ...(minimumCharge === undefined ? {} : { minimumCharge }),
+    ...(breaks === undefined ? {} : { breaks }),
+    ...(own === undefined ? {} : { loads: own }),
+  };
+}
+
+const bundleArbitrary = fc
+  .record(
+    {
+      lines: fc.array(lineArbitrary(false), { maxLength: 4 }),
+      added: fc.array(lineArbitrary(false), { maxLength: 1 }),
+      shows: fc.constantFrom('one' as const, 'parts' as const),
+      discount,
+      extra: fc.record({ in: fc.boolean() }),
+    },
+    { requiredKeys: ['lines', 'added', 'shows'] },
+  )
+  .map(({ lines, added, ...more }) =>
+    bundle(
+      'to be set',
+      Object.fromEntries(lines.map((drawn, i) => [`i${i}`, itemOf(drawn as Line)])),
+      lines.map(({ quantity }, i) => ({ id: `p${i}`, name: `part${i}`, item: `i${i}`, quantity })),
+      { ...(more as Partial<Bundle>), added: (added as Line[]).map(({ extra: _, ...plain }) => plain) },
+    ),
   );
 
 const questionArbitrary = fc
@@ -114,6 +214,8 @@ function numbered(sections: readonly Section[]): Section[] {
     id: id('s'),
     entries: section.entries.map((entry) => {
       if (entry.kind === 'line') return { ...entry, id: id('l') };
+      if (entry.kind === 'bundle')
+        return { ...entry, id: id('b'), added: entry.added.map((added) => ({ ...added, id: id('l') })) };
       const alternatives = entry.alternatives.map((alternative) => ({
         ...alternative,
         id: id('a'),
@@ -124,26 +226,12 @@ function numbered(sections: readonly Section[]): Section[] {
   }));
 }
 
-const loads: fc.Arbitrary<Load[]> = fc
-  .tuple(percent(30), percent(40), percent(5), fc.boolean())
-  .map(([overhead, profit, bond, some]) => [
-    {
-      id: 'o',
-      name: 'Overhead',
-      kind: 'overhead',
-      percent: overhead,
-      base: 'direct',
-      ...(some ? { costTypes: ['labour'] } : {}),
-    },
-    { id: 'p', name: 'Profit', kind: 'profit', percent: profit, base: 'running' },
-    { id: 'b', name: 'Bond', kind: 'bond', percent: bond, base: 'price' },
-  ]);
-
-/** Any proposal: questions, extras, held prices, discounts on every level, fees, three tax classes, any schedule. */
+/** Any proposal: questions, bundles, extras, waste, packs, price breaks, minimum charges, held prices, discounts on every level, fees, three tax classes, any schedule. */
 export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<ProposalDocument> {
   const entry = fc.oneof(
     { weight: 4, arbitrary: lineArbitrary(negativeLines) },
     { weight: 1, arbitrary: questionArbitrary },
+    { weight: 1, arbitrary: bundleArbitrary },
   );
   const section = fc.record(
     {
@@ -214,9 +302,7 @@ export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<Proposa
 
 /** Any valid decisions on a document. */
 export function anyChoices(document: ProposalDocument): fc.Arbitrary<Choices> {
-  const extras = document.sections
-    .flatMap((section) => [...linesOf(section)])
-    .filter((candidate) => candidate.extra);
+  const extras = document.sections.flatMap((section) => [...extrasOf(section)]);
   const questions = document.sections
     .flatMap((section) => section.entries)
     .filter((entry) => entry.kind === 'question');
@@ -229,9 +315,7 @@ export function anyChoices(document: ProposalDocument): fc.Arbitrary<Choices> {
       extras.flatMap((extra, i) => {
         const [taken, quantity, decided] = drawn[i]!;
         if (!decided) return [];
-        return [
-          [extra.id, extra.extra?.quantity ? { in: taken, quantity: String(quantity) } : { in: taken }],
-        ];
+        return [[extra.id, extra.extra.quantity ? { in: taken, quantity: String(quantity) } : { in: taken }]];
       }),
     ),
     questions: Object.fromEntries(

@@ -1,9 +1,10 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { listSessions } from '@/acts/accounts/session';
+import { listAreas } from '@/acts/library/areas';
 import { readSettings } from '@/acts/settings';
 import { SettingsPage } from '@/desk/SettingsPage';
-import { revokeSessionAction, saveSettingsAction, setLookAction } from '../../actions';
+import { revokeSessionAction, saveAreasAction, saveSettingsAction, setLookAction } from '../../actions';
 import { pageActor, sessionCookie } from '../../session';
 
 export const metadata: Metadata = { title: 'Settings' };
@@ -11,17 +12,24 @@ export const metadata: Metadata = { title: 'Settings' };
 export default async function SettingsRoute() {
   const actor = await pageActor();
   const store = await cookies();
-  const [settings, sessions] = await Promise.all([
+  const [settings, areas, sessions] = await Promise.all([
     readSettings(actor),
+    listAreas(actor),
     listSessions(actor, store.get(sessionCookie)?.value ?? ''),
   ]);
   return (
     <SettingsPage
       settings={settings}
       sessions={sessions}
+      areas={areas}
       isOwner={actor.role === 'owner'}
       look={store.get('impegno-look')?.value ?? 'system'}
-      actions={{ save: saveSettingsAction, revoke: revokeSessionAction, setLook: setLookAction }}
+      actions={{
+        save: saveSettingsAction,
+        saveAreas: saveAreasAction,
+        revoke: revokeSessionAction,
+        setLook: setLookAction,
+      }}
     />
   );
 }

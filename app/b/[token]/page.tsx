@@ -1,4 +1,5 @@
 import '@/booklet/booklet.css';
+import '@/ui/plan.css';
 import type { Metadata } from 'next';
 import { consentSentence } from '@/acts/booklet/decide';
 import { openBooklet, visitorOf } from '@/acts/booklet/open';

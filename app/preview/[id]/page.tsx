@@ -1,4 +1,5 @@
 import '@/booklet/booklet.css';
+import '@/ui/plan.css';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { consentSentence } from '@/acts/booklet/decide';

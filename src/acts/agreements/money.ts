@@ -63,6 +63,10 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
   const lines = rows.map((row) => ({
     ...row,
     id: row.lineId,
+    bundle:
+      row.bundleId === null
+        ? null
+        : { id: row.bundleId, name: row.bundleName ?? row.description, one: row.bundleOne },
     quantity: parseFixed(row.quantity),
     unitPrice: parseFixed(row.unitPrice),
     net: money(row.net),

@@ -126,6 +126,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         id: line.id,
         section: line.sectionTitle,
         description: line.description,
+        bundle: line.bundle?.name ?? null,
         quantity: writeFixed(line.quantity),
         unit: line.unit,
         agreed: money(line.net),

@@ -23,10 +23,11 @@ export async function addItems(actor: Actor, inputs: readonly unknown[]): Promis
         })),
       );
   });
-  return items.map(({ internalNote: _, ...row }) => row);
+  return items.map(({ internalNote: _, supplierNote: __, ...row }) => row);
 }
 
-export async function addRates(actor: Actor, inputs: readonly unknown[]): Promise<void> {
+/** Adds labour rates; answers them with their ids. */
+export async function addRates(actor: Actor, inputs: readonly unknown[]) {
   allow(actor, 'owner');
   const rates = inputs.map((input) => ({
     companyId: actor.companyId,
@@ -34,6 +35,7 @@ export async function addRates(actor: Actor, inputs: readonly unknown[]): Promis
     ...check(RateInput, input, 'The rate'),
   }));
   await inCompany(actor.companyId, (tx) => tx.insert(labourRate).values(rates));
+  return rates;
 }
 
 /** Keeps a document as a template to start from. */

@@ -1,35 +1,10 @@
 import { asc } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { searchItems as search } from '@/data/librarySearch';
-import { item, labourRate, template } from '@/data/schema';
+import { item, template } from '@/data/schema';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
-
-type ItemRow = typeof item.$inferSelect;
-
-const itemOf = ({
-  id,
-  code,
-  name,
-  detail,
-  trade,
-  unit,
-  costs,
-  taxClass,
-  costCode,
-  tags,
-}: ItemRow): LibraryItem => ({
-  id,
-  code,
-  name,
-  detail,
-  trade,
-  unit,
-  costs,
-  taxClass,
-  costCode,
-  tags,
-});
+import { itemOf } from './rows';
 
 /** The best items for a few letters, best first. */
 export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {
@@ -41,20 +16,6 @@ export async function findItems(actor: Actor, text: string, most = 8): Promise<L
 export async function listItems(actor: Actor): Promise<LibraryItem[]> {
   return inCompany(actor.companyId, async (tx) =>
     (await tx.select().from(item).orderBy(asc(item.trade), asc(item.code))).map(itemOf),
-  );
-}
-
-export async function listRates(actor: Actor) {
-  return inCompany(actor.companyId, (tx) =>
-    tx
-      .select({
-        id: labourRate.id,
-        name: labourRate.name,
-        normal: labourRate.normal,
-        overtime: labourRate.overtime,
-      })
-      .from(labourRate)
-      .orderBy(asc(labourRate.name)),
   );
 }
 

@@ -2,8 +2,8 @@ import { and, desc, eq, gte, isNotNull, or } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreement, customer, invoice, payment } from '@/data/schema';
-import { invoiceState } from '@/core/billing';
-import { minorDigits, parseAmount, sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import { billedLines, invoiceState } from '@/core/billing';
+import { minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { loadAgreement, paidByInvoice } from '../agreements/money';
@@ -133,24 +133,20 @@ export async function invoicePaper(tx: Transaction, invoiceId: string) {
       number: loaded.head.number,
       title: loaded.head.title,
     },
-    lines: loaded.lines.flatMap((line) => {
-      const found = drawn.get(line.id);
-      return found
-        ? [
-            {
-              id: line.id,
-              section: line.sectionTitle,
-              description: line.description,
-              quantity: writeFixed(line.quantity),
-              unit: line.unit,
-              taxClass: line.taxClass,
-              agreed: money(line.net),
-              net: money(found.net),
-              taxes: found.taxes.map(money),
-            },
-          ]
-        : [];
-    }),
+    lines: billedLines(
+      loaded.lines.flatMap((line) => {
+        const found = drawn.get(line.id);
+        return found ? [{ line, net: found.net, taxes: found.taxes }] : [];
+      }),
+    ).map((line) => ({
+      id: line.id,
+      section: line.section,
+      description: line.description,
+      taxClass: line.taxClass,
+      agreed: money(line.agreed),
+      net: money(line.net),
+      taxes: line.taxes.map(money),
+    })),
     components: loaded.components.map(({ key, taxClass, name, percent }, i) => ({
       key,
       taxClass,

@@ -7,6 +7,7 @@ import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
+import { movedItems } from './reuse';
 import { stateToday } from './state';
 
 const joined = (tx: Transaction) =>
@@ -101,6 +102,8 @@ export async function readProposal(actor: Actor, proposalId: string) {
       agreement: signed ?? null,
       declinedBecause: declined?.reason ?? null,
       mayEdit: may(actor, 'owner', 'seller'),
+      /** Library items whose costs moved since they were copied here, as they are now. */
+      moved: may(actor, 'owner', 'seller') && !signed ? await movedItems(tx, row.document) : {},
     };
   });
 }

@@ -9,6 +9,8 @@ import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, note } from '../actor';
 import { check, checkId } from '../check';
+import { refuseUnknownFile } from '../files/keep';
+import { noteUsed } from '../library/used';
 import { Problem } from '../problem';
 import { refuseWrong, suggestedTotal } from './start';
 
@@ -71,6 +73,11 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
 
     const document = patched(row.document, patches as Parameters<typeof patched>[1]);
+    const known = new Set((row.document.plans ?? []).map(({ file }) => file));
+    await refuseUnknownFile(
+      tx,
+      (document.plans ?? []).map(({ file }) => file).filter((file) => !known.has(file)),
+    );
     const next = row.saveNumber + 1;
     await tx
       .update(proposal)
@@ -82,6 +89,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
         updatedAt: actor.now,
       })
       .where(eq(proposal.id, proposalId));
+    await noteUsed(tx, actor, row.document, document);
     await tx.insert(proposalEdit).values({
       companyId: actor.companyId,
       proposalId,

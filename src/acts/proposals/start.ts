@@ -12,7 +12,9 @@ import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
+import { areaOf } from '../library/areas';
 import { nextNumber } from '../numbers';
+import { refuseUnknownFile } from '../files/keep';
 import { Problem } from '../problem';
 
 /** A proposal of nothing: the company's usual terms and one empty section. */
@@ -44,7 +46,13 @@ export function suggestedTotal(document: ProposalDocument): string {
 
 type Place = Type.Static<typeof PlaceInput>;
 
-async function insertProposal(tx: Transaction, actor: Actor, place: Place, document: ProposalDocument) {
+/** Stores a new proposal for a site of a customer. */
+export async function insertProposal(
+  tx: Transaction,
+  actor: Actor,
+  place: Place,
+  document: ProposalDocument,
+) {
   const [found] = await tx
     .select({ id: site.id })
     .from(site)
@@ -69,6 +77,18 @@ async function insertProposal(tx: Transaction, actor: Actor, place: Place, docum
   return { id, number };
 }
 
+/** The document with the area factors of a site, where the company has some for it. */
+export async function atSite(
+  tx: Transaction,
+  siteId: string,
+  document: ProposalDocument,
+): Promise<ProposalDocument> {
+  const [place] = await tx.select({ address: site.address }).from(site).where(eq(site.id, siteId));
+  const area = place && (await areaOf(tx, place.address.postcode));
+  const { area: _, ...plain } = document;
+  return area ? { ...plain, area } : plain;
+}
+
 /** Starts a proposal for a site, from nothing or from a template. Prices hold for the company's usual days. */
 export async function startProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
   allow(actor, 'owner', 'seller');
@@ -82,7 +102,12 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
       document = { ...found.document, title: title.trim() };
     }
     const validUntil = daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays);
-    const made = await insertProposal(tx, actor, { customerId, siteId }, { ...document, validUntil });
+    const made = await insertProposal(
+      tx,
+      actor,
+      { customerId, siteId },
+      await atSite(tx, siteId, { ...document, validUntil }),
+    );
     await note(tx, actor, 'proposal started', made.id, { number: made.number, templateId });
     return made;
   });
@@ -105,6 +130,10 @@ export async function importProposal(
         422,
         `This document is in ${document.currency}; the company works in ${ours.currency}.`,
       );
+    await refuseUnknownFile(
+      tx,
+      (document.plans ?? []).map(({ file }) => file),
+    );
     const made = await insertProposal(tx, actor, place, document);
     await note(tx, actor, 'proposal imported', made.id, { number: made.number });
     return made;

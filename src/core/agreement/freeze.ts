@@ -19,6 +19,8 @@ export interface TaxComponent {
 export interface AgreedLine {
   readonly id: string;
   readonly sectionTitle: string;
+  /** The bundle whose part it is; `one` when the customer sees the bundle as one line. */
+  readonly bundle: { readonly id: string; readonly name: string; readonly one: boolean } | null;
   readonly description: string;
   readonly unit: string;
   readonly quantity: Fixed;
@@ -78,6 +80,14 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
   const lines = new Map<string, { line: SectionLine; title: string }>();
   for (const section of figures.sections)
     for (const line of section.lines) lines.set(line.line.id, { line, title: section.section.title });
+  const bundles = new Map(
+    figures.sections.flatMap((section) =>
+      [...section.bundles.values()].map(
+        ({ bundle, sized }) =>
+          [bundle.id, { id: bundle.id, name: sized.name, one: bundle.shows === 'one' }] as const,
+      ),
+    ),
+  );
   const fees = new Map(figures.fees.map(({ fee }) => [fee.id, fee]));
 
   const agreed = parts.map((part, i): AgreedLine => {
@@ -85,6 +95,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
     return {
       id: part.id,
       sectionTitle: found?.title ?? 'Fees',
+      bundle: (found?.line.bundle && bundles.get(found.line.bundle.id)) ?? null,
       description: found?.line.line.description ?? fees.get(part.id)!.name,
       unit: found?.line.line.unit ?? 'job',
       quantity: found?.line.quantity ?? parseFixed('1'),

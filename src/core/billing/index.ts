@@ -1,2 +1,3 @@
 export * from './draws';
 export * from './standing';
+export * from './billedLines';

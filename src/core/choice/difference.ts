@@ -1,7 +1,7 @@
-import type { Choices, ProposalDocument } from '@/model';
+import type { Bundle, Choices, Line, ProposalDocument } from '@/model';
 import type { Amount } from '../number';
 import { computeFigures } from '../price';
-import { decidedAlternative, decidedQuantity, isIn, linesOf } from './decided';
+import { decidedAlternative, isIn } from './decided';
 
 /** The same choices with an extra in or out. */
 export function withExtra(choices: Choices, lineId: string, taken: boolean, quantity?: string): Choices {
@@ -22,9 +22,9 @@ export function withAlternative(choices: Choices, questionId: string, alternativ
 }
 
 export interface ExtraDifference {
+  /** A line or a bundle. */
   readonly lineId: string;
   readonly in: boolean;
-  readonly quantity: string;
   /** Total with it less total without it, tax, discounts and percent fees included. */
   readonly difference: Amount;
 }
@@ -52,36 +52,35 @@ export function differences(document: ProposalDocument, choices: Choices): Diffe
   const extras: ExtraDifference[] = [];
   const alternatives: AlternativeDifference[] = [];
 
-  for (const section of document.sections) {
-    const live = new Set<string>();
+  const weigh = (extra: Pick<Line | Bundle, 'id' | 'extra'>) => {
+    if (!extra.extra) return;
+    const taken = isIn(extra, choices);
+    const other = totalWith(withExtra(choices, extra.id, !taken));
+    extras.push({
+      lineId: extra.id,
+      in: taken,
+      difference: (taken ? now - other : other - now) as Amount,
+    });
+  };
+
+  for (const section of document.sections)
     for (const entry of section.entries) {
-      if (entry.kind === 'line') live.add(entry.id);
-      else {
-        const picked = decidedAlternative(entry, choices);
-        for (const alternative of entry.alternatives) {
-          if (alternative.id === picked) for (const line of alternative.lines) live.add(line.id);
-          alternatives.push({
-            questionId: entry.id,
-            alternativeId: alternative.id,
-            picked: alternative.id === picked,
-            difference: (alternative.id === picked
-              ? 0n
-              : totalWith(withAlternative(choices, entry.id, alternative.id)) - now) as Amount,
-          });
-        }
+      if (entry.kind !== 'question') {
+        weigh(entry);
+        continue;
+      }
+      const picked = decidedAlternative(entry, choices);
+      for (const alternative of entry.alternatives) {
+        if (alternative.id === picked) alternative.lines.forEach(weigh);
+        alternatives.push({
+          questionId: entry.id,
+          alternativeId: alternative.id,
+          picked: alternative.id === picked,
+          difference: (alternative.id === picked
+            ? 0n
+            : totalWith(withAlternative(choices, entry.id, alternative.id)) - now) as Amount,
+        });
       }
     }
-    for (const line of linesOf(section)) {
-      if (!line.extra || !live.has(line.id)) continue;
-      const taken = isIn(line, choices);
-      const other = totalWith(withExtra(choices, line.id, !taken));
-      extras.push({
-        lineId: line.id,
-        in: taken,
-        quantity: decidedQuantity(line, choices),
-        difference: (taken ? now - other : other - now) as Amount,
-      });
-    }
-  }
   return { extras, alternatives };
 }

@@ -1,21 +1,22 @@
 import { isDraft, original } from 'immer';
-import type { Alternative, Line, ProposalDocument, Question, Section } from '@/model';
+import type { Alternative, Bundle, Line, ProposalDocument, Question, Section, SectionEntry } from '@/model';
 
-/** Where a line stands: in a section, or in an alternative of one of its questions. */
+/** Where a line stands: in a section, in an alternative of one of its questions, or added to one of its bundles. */
 export interface LinePlace {
   readonly section: Section;
   readonly line: Line;
-  readonly list: (Line | Question)[] | Line[];
+  readonly list: SectionEntry[] | Line[];
   readonly index: number;
   readonly question: Question | null;
   readonly alternative: Alternative | null;
+  readonly bundle: Bundle | null;
 }
 
 interface Path {
   readonly section: number;
   readonly entry: number;
-  /** Inside a question. */
-  readonly inner?: { readonly alternative: number; readonly line: number };
+  /** Inside a question (with the alternative) or a bundle. */
+  readonly inner?: { readonly alternative: number | null; readonly line: number };
 }
 
 function pathOf(document: ProposalDocument, id: string): Path | null {
@@ -25,7 +26,11 @@ function pathOf(document: ProposalDocument, id: string): Path | null {
         if (each.id === id) return { section, entry };
         continue;
       }
-      for (const [alternative, { lines }] of each.alternatives.entries()) {
+      const lists =
+        each.kind === 'bundle'
+          ? [{ alternative: null, lines: each.added }]
+          : each.alternatives.map(({ lines }, alternative) => ({ alternative, lines }));
+      for (const { alternative, lines } of lists) {
         const line = lines.findIndex((candidate) => candidate.id === id);
         if (line >= 0) return { section, entry, inner: { alternative, line } };
       }
@@ -41,15 +46,26 @@ function placeAt(
   const section = document.sections[s];
   const entry = section?.entries[e];
   if (!section || !entry) return null;
+  const nowhere = { question: null, alternative: null, bundle: null };
   if (entry.kind === 'line')
     return entry.id === id && !inner
-      ? { section, line: entry, list: section.entries, index: e, question: null, alternative: null }
+      ? { ...nowhere, section, line: entry, list: section.entries, index: e }
       : null;
-  const alternative = inner && entry.alternatives[inner.alternative];
-  const line = alternative?.lines[inner!.line];
-  return alternative && line?.id === id
-    ? { section, line, list: alternative.lines, index: inner.line, question: entry, alternative }
-    : null;
+  if (!inner) return null;
+  const alternative =
+    entry.kind === 'question' && inner.alternative !== null ? entry.alternatives[inner.alternative] : null;
+  const list = entry.kind === 'bundle' ? entry.added : alternative?.lines;
+  const line = list?.[inner.line];
+  if (!list || line?.id !== id) return null;
+  return {
+    section,
+    line,
+    list,
+    index: inner.line,
+    question: entry.kind === 'question' ? entry : null,
+    alternative: alternative ?? null,
+    bundle: entry.kind === 'bundle' ? entry : null,
+  };
 }
 
 /**
@@ -63,6 +79,17 @@ export function findLine(document: ProposalDocument, id: string): LinePlace | nu
   if (found) return found;
   const path = pathOf(document, id);
   return path && placeAt(document, path, id);
+}
+
+/** Finds a bundle and where it stands. */
+export function findBundle(
+  document: ProposalDocument,
+  id: string,
+): { readonly section: Section; readonly bundle: Bundle; readonly index: number } | null {
+  for (const section of document.sections)
+    for (const [index, entry] of section.entries.entries())
+      if (entry.kind === 'bundle' && entry.id === id) return { section, bundle: entry, index };
+  return null;
 }
 
 /** Finds a question and where it stands. */

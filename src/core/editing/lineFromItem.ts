@@ -1,23 +1,33 @@
-import type { LibraryItem, Line } from '@/model';
+import type { LibraryItem, Line, PricedItem } from '@/model';
 
-/**
- * A line taken from a library item: its costs are copied in, so that a later change of the library does not move the
- * proposal. Without a quantity it stands at 1 and is marked as not looked at.
- */
+/** What of a library item makes its price, copied so that a later change of the library does not move a proposal. */
+export function pricedItem(item: LibraryItem): PricedItem {
+  return {
+    itemId: item.id,
+    code: item.code,
+    description: item.name,
+    unit: item.unit,
+    costs: item.costs,
+    ...(item.waste === undefined ? {} : { waste: item.waste }),
+    ...(item.pack === undefined ? {} : { pack: item.pack }),
+    ...(item.minimumCharge === undefined ? {} : { minimumCharge: item.minimumCharge }),
+    ...(item.breaks === undefined ? {} : { breaks: item.breaks }),
+    ...(item.loads === undefined ? {} : { loads: item.loads }),
+    taxClass: item.taxClass,
+    ...(item.costCode === '' ? {} : { costCode: item.costCode }),
+    trade: item.trade,
+  };
+}
+
+/** A line taken from a library item. Without a quantity it stands at 1 and is marked as not looked at. */
 export function lineFromItem(item: LibraryItem, id: string, quantity: string | null): Line {
   return {
     kind: 'line',
     id,
-    itemId: item.id,
-    code: item.code,
-    description: item.name,
+    ...pricedItem(item),
     ...(item.detail === '' ? {} : { detail: item.detail }),
-    unit: item.unit,
     quantity: quantity ?? '1',
     ...(quantity === null ? { quantityOpen: true } : {}),
-    costs: item.costs,
-    taxClass: item.taxClass,
-    ...(item.costCode === '' ? {} : { costCode: item.costCode }),
   };
 }
 

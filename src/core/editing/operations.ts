@@ -1,7 +1,23 @@
-import type { Alternative, Extra, Line, ProposalDocument, Question, ScheduleEntry, Section } from '@/model';
+import type { Draft } from 'immer';
+import { current, isDraft } from 'immer';
+import type {
+  Alternative,
+  Extra,
+  Line,
+  Load,
+  ProposalDocument,
+  Question,
+  ScheduleEntry,
+  Section,
+  UnitCode,
+} from '@/model';
+import type { Scope } from '../formula';
+import { formulaQuantity, knownFormula, namesIn } from '../formula';
 import { roundFixed, writeFixed } from '../number';
+import { measuresOf } from '../plan';
 import { parseQuantity } from '../quantity/parseQuantity';
-import { findLine, findQuestion } from './find';
+import { surroundingsOf } from '../space';
+import { findBundle, findLine, findQuestion } from './find';
 
 /*
  * Edits of a proposal document. Each changes the draft it is given (an immer draft on the desk, so that the change comes
@@ -22,7 +38,11 @@ function place(document: ProposalDocument, id: string) {
   return found;
 }
 
-function sectionOf(document: ProposalDocument, id: string): Section {
+/**
+ * The section of an id.
+ * @throws PartGone when it is not there
+ */
+export function sectionOf(document: ProposalDocument, id: string): Section {
   const found = document.sections.find((section) => section.id === id);
   if (!found) throw new PartGone(id);
   return found;
@@ -35,7 +55,7 @@ export function addSection(document: ProposalDocument, id: string, title: string
 }
 
 /** The line in a tax class of this proposal: its own where the proposal has it, else the proposal's first. */
-function taxedHere(document: ProposalDocument, line: Line): Line {
+export function taxedHere(document: ProposalDocument, line: Line): Line {
   const known = document.taxClasses.some(({ id }) => id === line.taxClass);
   return known ? line : { ...line, taxClass: document.taxClasses[0]!.id };
 }
@@ -56,22 +76,58 @@ export function addLines(
   );
 }
 
+/** What a typed quantity is: a number, kept with its text where that says more, or a formula to follow. */
+export interface TypedQuantity {
+  readonly quantity: string;
+  readonly quantityTyped?: string;
+  readonly formula?: string;
+}
+
 /**
- * Sets a quantity from what was typed; text that is more than the number itself is kept beside it.
- * @throws QuantityError for text that is no quantity
+ * Reads a typed quantity. Text that uses a name is a formula; its value now is kept beside it.
+ * @throws FormulaError for text that is neither, or a formula that comes to nothing here
+ */
+export function readTyped(typed: string, unit: UnitCode, scope: Scope): TypedQuantity {
+  const text = typed.trim();
+  const byName = /[A-Za-z_]{2,}/.test(text) && namesIn(knownFormula(text)).size > 0;
+  if (byName) return { quantity: writeFixed(formulaQuantity(text, unit, scope)), formula: text };
+  // A function without a name is computed once: there is nothing to follow.
+  const calls = /[a-z]\s*\(/.test(text);
+  const quantity = writeFixed(calls ? formulaQuantity(text, unit, scope) : parseQuantity(text));
+  return text.replace(/,/g, '') === quantity ? { quantity } : { quantity, quantityTyped: text };
+}
+
+/** What the formulas of a section see, also while it is edited. */
+export function scopeOf(document: ProposalDocument, section: Section): Scope {
+  const plain = <Part extends object>(part: Part): Part =>
+    isDraft(part) ? (current(part as Draft<Part>) as Part) : part;
+  const { measures, plans } = document;
+  return surroundingsOf(
+    section.space && plain(section.space),
+    measuresOf({
+      ...(measures === undefined ? {} : { measures: plain(measures) }),
+      ...(plans === undefined ? {} : { plans: plain(plans) }),
+    }),
+  ).scope;
+}
+
+/**
+ * Sets a quantity from what was typed: a number, arithmetic, or a formula over the section's space and the measures.
+ * Text that is more than the number itself is kept beside it.
+ * @throws FormulaError for text that is no quantity
  */
 export function setQuantity(document: ProposalDocument, lineId: string, typed: string): void {
-  const { line } = place(document, lineId);
-  const value = writeFixed(parseQuantity(typed));
-  line.quantity = value;
-  if (typed.trim().replace(/,/g, '') === value) delete line.quantityTyped;
-  else line.quantityTyped = typed.trim();
+  const { line, section } = place(document, lineId);
+  const read = readTyped(typed, line.unit, scopeOf(document, section));
+  delete line.quantityTyped;
+  delete line.formula;
   delete line.quantityOpen;
+  Object.assign(line, read);
 }
 
 /**
  * Types a unit cost over the library's; empty text goes back to the library's.
- * @throws QuantityError for text that is no number
+ * @throws FormulaError for text that is no number
  */
 export function setCost(document: ProposalDocument, lineId: string, typed: string): void {
   const { line } = place(document, lineId);
@@ -81,7 +137,7 @@ export function setCost(document: ProposalDocument, lineId: string, typed: strin
 
 /**
  * Holds a unit price typed by hand; empty text lets it follow the cost again.
- * @throws QuantityError for text that is no number
+ * @throws FormulaError for text that is no number
  */
 export function setPrice(document: ProposalDocument, lineId: string, typed: string): void {
   const { line } = place(document, lineId);
@@ -99,12 +155,19 @@ export function setDescription(document: ProposalDocument, lineId: string, text:
 export function setLineText(
   document: ProposalDocument,
   lineId: string,
-  field: 'detail' | 'internalNote',
+  field: 'detail' | 'internalNote' | 'open' | 'phase',
   text: string,
 ): void {
   const { line } = place(document, lineId);
   if (text.trim() === '') delete line[field];
   else line[field] = text.trim();
+}
+
+/** Gives a line loads of its own, or (null) those of the proposal. */
+export function setLoads(document: ProposalDocument, lineId: string, loads: Load[] | null): void {
+  const { line } = place(document, lineId);
+  if (loads === null) delete line.loads;
+  else line.loads = loads;
 }
 
 /** Makes a line an extra, changes its terms, or (null) makes it plain work again. */
@@ -114,7 +177,7 @@ export function setExtra(document: ProposalDocument, lineId: string, extra: Extr
   else line.extra = extra;
 }
 
-/** Takes out a line, a question, an alternative or a section. The last alternative takes its question with it. */
+/** Takes out a line, a question, an alternative, a bundle or a section. The last alternative takes its question with it. */
 export function removePart(document: ProposalDocument, id: string): void {
   const section = document.sections.findIndex((candidate) => candidate.id === id);
   if (section >= 0) {
@@ -126,9 +189,9 @@ export function removePart(document: ProposalDocument, id: string): void {
     line.list.splice(line.index, 1);
     return;
   }
-  const question = findQuestion(document, id);
-  if (question) {
-    question.section.entries.splice(question.index, 1);
+  const entry = findQuestion(document, id) ?? findBundle(document, id);
+  if (entry) {
+    entry.section.entries.splice(entry.index, 1);
     return;
   }
   for (const candidate of document.sections)
@@ -214,8 +277,8 @@ export function askAbout(
   lineId: string,
   ids: { readonly question: string; readonly alternative: string },
 ): void {
-  const { section, line, index, question } = place(document, lineId);
-  if (question) return;
+  const { section, line, index, question, bundle } = place(document, lineId);
+  if (question || bundle) return;
   const plain = { ...line };
   delete plain.extra;
   section.entries.splice(index, 1, {
@@ -274,12 +337,17 @@ export function setAlternative(
 export function setSection(
   document: ProposalDocument,
   sectionId: string,
-  change: { readonly title?: string; readonly text?: string; readonly internalNote?: string },
+  change: {
+    readonly title?: string;
+    readonly text?: string;
+    readonly internalNote?: string;
+    readonly phase?: string;
+  },
 ): void {
   const section = sectionOf(document, sectionId);
   if (change.title !== undefined && change.title.trim() !== '')
     section.title = change.title.trim().slice(0, 200);
-  for (const field of ['text', 'internalNote'] as const) {
+  for (const field of ['text', 'internalNote', 'phase'] as const) {
     const text = change[field];
     if (text === undefined) continue;
     if (text.trim() === '') delete section[field];

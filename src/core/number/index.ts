@@ -2,3 +2,4 @@ export * from './fixed';
 export * from './allocate';
 export * from './currency';
 export * from './display';
+export * from './ratio';

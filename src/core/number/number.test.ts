@@ -6,6 +6,7 @@ import {
   allocate,
   allocateSigned,
   divideRounded,
+  gcd,
   isNothing,
   multiplyToAmount,
   parseAmount,
@@ -166,4 +167,21 @@ describe('display', () => {
     expect(showQuantity(parseFixed('1196.500'))).toBe('1,196.5');
     expect(showPercent(parseFixed('0.2619'))).toBe('26.2');
   });
+});
+
+test('the greatest common divisor divides both, and what is left has none', () => {
+  const any = fc.oneof(fc.bigInt(), fc.bigInt({ min: -(2n ** 60n), max: 2n ** 60n }), fc.constant(0n));
+  fc.assert(
+    fc.property(any, any, fc.bigInt({ min: 1n, max: 10n ** 20n }), (a, b, times) => {
+      const common = gcd(a * times, b * times);
+      if (a === 0n && b === 0n) {
+        expect(common).toBe(0n);
+        return;
+      }
+      expect((a * times) % common).toBe(0n);
+      expect((b * times) % common).toBe(0n);
+      expect(common % times).toBe(0n);
+      expect(gcd((a * times) / common, (b * times) / common)).toBe(1n);
+    }),
+  );
 });

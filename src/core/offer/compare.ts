@@ -1,4 +1,4 @@
-import type { CustomerEntry, CustomerView } from '@/model';
+import type { CustomerEntry, CustomerPlan, CustomerView } from '@/model';
 import { unitName } from '@/model';
 import { showDecimal } from '../number';
 import { showDate } from '../text/dates';
@@ -68,6 +68,9 @@ function paired<T extends { readonly id: string }>(
 const shownAs = (entry: CustomerEntry) =>
   entry.kind === 'question' ? entry.alternatives.map(({ name }) => name).join(' or ') : figuresOf(entry);
 
+const planInWords = ({ name, marks }: CustomerPlan): string =>
+  marks.map(({ label, quantity }) => [label, quantity].filter(Boolean).join(' ')).join(', ') || name;
+
 /**
  * What changed from one state of an offer to another, in the words and figures the customer sees in each; empty when
  * they read the same.
@@ -94,6 +97,8 @@ export function compareViews(before: CustomerView, after: CustomerView): Change[
       else if (before.kind === 'question' && after.kind === 'question') compareQuestions(before, after, note);
       else if (before.kind !== 'question' && after.kind !== 'question') compareItems(before, after, note);
   }
+  for (const [old, now] of paired(before.plans, after.plans))
+    note(`Plan ${(now ?? old)!.name}`, old && planInWords(old), now && planInWords(now));
   note('Discount', money(before.discount), money(after.discount));
   for (const [old, now] of paired(before.fees, after.fees))
     note((now ?? old)!.name, money(old?.amount ?? null), money(now?.amount ?? null));

@@ -4,16 +4,20 @@ import type {
   CustomerEntry,
   CustomerExtra,
   CustomerLine,
+  CustomerPart,
+  CustomerPlan,
   CustomerView,
   Line,
+  Plan,
   ProposalDocument,
   Question,
 } from '@/model';
 import type { Differences } from '../choice';
 import { decidedAlternative, differences, isIn } from '../choice';
-import type { Amount } from '../number';
-import { sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
-import type { Figures, SectionLine } from '../price';
+import type { Amount, Fixed } from '../number';
+import { ONE, sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import { tracedInWords } from '../plan';
+import type { BundleFigures, Figures, SectionLine } from '../price';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
 
@@ -29,32 +33,81 @@ const money = (context: Context, value: Amount) => writeAmount(value, context.fi
 const orNull = (context: Context, value: Amount) => (value === 0n ? null : money(context, value));
 const showsLines = ({ document }: Context) => document.shows === 'lines' || document.shows === 'prices';
 
-function lineParts(context: Context, line: Line): Omit<CustomerLine, 'kind'> {
-  const figures = context.lines.get(line.id)!;
+/** Everything of a line or extra but what kind it is. */
+type Shown = Omit<CustomerLine, 'kind'>;
+
+function partShown(context: Context, figures: SectionLine): CustomerPart {
+  const { line } = figures;
   const prices = context.document.shows === 'prices';
   return {
     id: line.id,
     description: line.description,
-    detail: line.detail ?? null,
     unit: line.unit,
     quantity: showsLines(context) ? writeFixed(figures.quantity) : null,
-    unitPrice: prices ? writeFixedPlaces(figures.unitPrice, line.pricePlaces ?? 2) : null,
+    unitPrice:
+      prices && !figures.minimumApplied ? writeFixedPlaces(figures.unitPrice, line.pricePlaces ?? 2) : null,
     amount: showsLines(context) && figures.included ? money(context, figures.net) : null,
     discount: prices && figures.included ? orNull(context, figures.discount) : null,
+    minimum: showsLines(context) && figures.minimumApplied,
   };
 }
 
-function extraEntry(context: Context, line: Line): CustomerExtra {
-  const difference = context.differences.extras.find((extra) => extra.lineId === line.id);
-  const limits = line.extra?.quantity;
+function lineShown(context: Context, line: Line): Shown {
   return {
-    ...lineParts(context, line),
+    ...partShown(context, context.lines.get(line.id)!),
+    detail: line.detail ?? null,
+    parts: [],
+  };
+}
+
+/** A bundle reads as one line with one amount, or with its parts below. Its own discount is inside its amounts. */
+function bundleShown(context: Context, bundle: BundleFigures): Shown {
+  return {
+    id: bundle.bundle.id,
+    description: bundle.sized.name,
+    detail: bundle.sized.detail === '' ? null : bundle.sized.detail,
+    unit: 'job',
+    quantity: null,
+    unitPrice: null,
+    amount: showsLines(context) && bundle.included ? money(context, bundle.net) : null,
+    discount:
+      context.document.shows === 'prices' && bundle.included ? orNull(context, bundle.discount) : null,
+    minimum: false,
+    parts:
+      bundle.bundle.shows === 'parts'
+        ? bundle.lines.filter(({ quantity }) => quantity !== 0n).map((line) => partShown(context, line))
+        : [],
+  };
+}
+
+function extraEntry(
+  context: Context,
+  entry: Pick<Line, 'id' | 'extra'>,
+  shown: Shown,
+  quantity: Fixed,
+): CustomerExtra {
+  const difference = context.differences.extras.find((extra) => extra.lineId === entry.id);
+  const limits = entry.extra?.quantity;
+  return {
+    ...shown,
     kind: 'extra',
-    in: isIn(line, context.choices),
-    chosenQuantity: writeFixed(context.lines.get(line.id)!.quantity),
+    in: isIn(entry, context.choices),
+    chosenQuantity: writeFixed(quantity),
     limits: limits ? { minimum: limits.minimum, maximum: limits.maximum, step: limits.step } : null,
     difference: money(context, difference?.difference ?? (0n as Amount)),
   };
+}
+
+function lineEntry(context: Context, line: Line): CustomerEntry {
+  const shown = lineShown(context, line);
+  return line.extra
+    ? extraEntry(context, line, shown, context.lines.get(line.id)!.quantity)
+    : { kind: 'line', ...shown };
+}
+
+function bundleEntry(context: Context, figures: BundleFigures): CustomerEntry {
+  const shown = bundleShown(context, figures);
+  return figures.bundle.extra ? extraEntry(context, figures.bundle, shown, ONE) : { kind: 'line', ...shown };
 }
 
 function questionEntry(context: Context, question: Question): CustomerEntry {
@@ -86,6 +139,22 @@ function questionEntry(context: Context, question: Question): CustomerEntry {
   };
 }
 
+/** A plan with its labels and quantities; how formulas call them is ours. */
+const planShown = (plan: Plan): CustomerPlan => ({
+  id: plan.id,
+  name: plan.name,
+  file: plan.file,
+  width: plan.width,
+  height: plan.height,
+  marks: plan.traced.map((traced) => ({
+    id: traced.id,
+    label: traced.label,
+    kind: traced.kind,
+    figures: traced.figures,
+    quantity: tracedInWords(traced, plan),
+  })),
+});
+
 /**
  * The one function that builds what a customer may see: the document under their choices, as much of it as the document
  * says may be shown, and never a cost, a margin or a note of ours. Shown amounts add up to the total.
@@ -106,7 +175,7 @@ export function customerView(document: ProposalDocument, choices: Choices): Cust
     coverNote: document.coverNote ?? null,
     terms: document.terms ?? null,
     validUntil: document.validUntil ?? null,
-    sections: figures.sections.map(({ section, net, discount }) => ({
+    sections: figures.sections.map(({ section, net, discount, bundles }) => ({
       id: section.id,
       title: section.title,
       text: section.text ?? null,
@@ -116,11 +185,14 @@ export function customerView(document: ProposalDocument, choices: Choices): Cust
         if (entry.kind === 'question') {
           const picked = entry.alternatives.find(({ id }) => id === decidedAlternative(entry, choices));
           const inner = picked?.lines.filter((line) => line.extra) ?? [];
-          return [questionEntry(context, entry), ...inner.map((line) => extraEntry(context, line))];
+          return [questionEntry(context, entry), ...inner.map((line) => lineEntry(context, line))];
         }
-        return [entry.extra ? extraEntry(context, entry) : { kind: 'line', ...lineParts(context, entry) }];
+        return [
+          entry.kind === 'bundle' ? bundleEntry(context, bundles.get(entry.id)!) : lineEntry(context, entry),
+        ];
       }),
     })),
+    plans: (document.plans ?? []).filter(({ shown }) => shown).map(planShown),
     discount: oneprice ? null : orNull(context, figures.discount),
     fees: oneprice
       ? []

@@ -16,12 +16,36 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
   const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);
   return {
     currency: document.currency,
-    sections: figures.sections.map(({ section, lines, cost, amount, discount, net }) => ({
+    sections: figures.sections.map(({ section, space, bundles, lines, cost, amount, discount, net }) => ({
       id: section.id,
       title: section.title,
+      ...(space?.figures
+        ? {
+            space: Object.fromEntries(
+              Object.entries(space.figures).map(([name, value]) => [
+                name,
+                value === null ? null : writeFixed(value as Fixed),
+              ]),
+            ),
+          }
+        : {}),
+      ...(bundles.size > 0
+        ? {
+            bundles: [...bundles.values()].map(({ bundle, sized, included, ...sums }) => ({
+              id: bundle.id,
+              name: sized.name,
+              included,
+              cost: money(sums.cost),
+              amount: money(sums.net),
+              troubles: sized.troubles.map(({ place, message }) => `${place}: ${message}`),
+            })),
+          }
+        : {}),
       lines: lines.map((line) => ({
         id: line.line.id,
         description: line.line.description,
+        ...(line.bundle ? { bundle: line.bundle.id } : {}),
+        ...(line.trouble === null ? {} : { trouble: line.trouble }),
         included: line.included,
         quantity: writeFixed(line.quantity),
         unit: line.line.unit,
@@ -29,6 +53,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
         cost: money(line.costAmount),
         unitPrice: writeFixedPlaces(line.unitPrice, line.line.pricePlaces ?? 2),
         held: line.held,
+        ...(line.minimumApplied ? { minimumCharge: true } : {}),
         gross: money(line.gross),
         discount: money(line.discount),
         amount: money(line.net),

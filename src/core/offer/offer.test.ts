@@ -62,6 +62,53 @@ describe('what the customer may see', () => {
     );
   });
 
+  test('a plan: shown on request, its names in formulas never; what it says differently is a change', () => {
+    const of = (side: number, shown = true) =>
+      customerView(
+        plainDocument([{ id: 's', title: 'S', entries: [] }], {
+          plans: [
+            {
+              id: 'p',
+              name: 'Yard',
+              file: '018f0000-0000-7000-8000-000000000001',
+              width: 4000,
+              height: 4000,
+              scale: { from: [0, 0], to: [100, 0], length: { value: '1' } },
+              traced: [
+                {
+                  id: 't',
+                  name: 'secret_name',
+                  label: 'Lawn',
+                  kind: 'area',
+                  figures: [
+                    {
+                      points: [
+                        [0, 0],
+                        [side, 0],
+                        [side, 1000],
+                        [0, 1000],
+                      ],
+                    },
+                  ],
+                },
+              ],
+              ...(shown ? { shown: true } : {}),
+            },
+          ],
+        }),
+        asSuggested,
+      );
+    expect(JSON.stringify(of(1200))).not.toContain('secret_name');
+    expect(of(1200, false).plans).toEqual([]);
+    expect(compareViews(of(1200), of(1200))).toEqual([]);
+    expect(compareViews(of(1200), of(1500))).toEqual([
+      { what: 'Plan Yard', before: 'Lawn 120 sq ft', after: 'Lawn 150 sq ft' },
+    ]);
+    expect(compareViews(of(1200), of(1200, false))).toEqual([
+      { what: 'Plan Yard', before: 'Lawn 120 sq ft', after: null },
+    ]);
+  });
+
   test('never holds a cost, a load, a code or a note of ours, whatever is shown', () => {
     const document = plainDocument(
       [

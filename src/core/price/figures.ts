@@ -1,20 +1,23 @@
 import type { Choices, CostType, Fee, Load, ProposalDocument } from '@/model';
 import { asSuggested, costTypes } from '@/model';
-import type { Amount, Fixed } from '../number';
+import type { Amount, Fixed, Ratio } from '../number';
 import {
   ZERO,
   allocate,
   divideRounded,
-  minorDigits,
+  integer,
   parseAmount,
   parsePercent,
+  plus,
   powerOfTen,
   ratio,
+  reduced,
   shareOf,
   sumAmounts,
 } from '../number';
 import { discountOn } from './line';
 import { loadFactors } from './loads';
+import { pricingOf } from './pricing';
 import type { SectionFigures } from './section';
 import { sectionFigures } from './section';
 
@@ -42,8 +45,10 @@ export interface TaxFigures {
 export interface Figures {
   readonly minorDigits: number;
   readonly sections: readonly SectionFigures[];
+  /** Floor of all spaces in square feet; null where no section has one. */
+  readonly floor: Fixed | null;
   readonly cost: Amount;
-  /** What each load adds; with `unloaded` they lead from cost to `priced` exactly. */
+  /** What each load adds, those of lines of their own with it (or behind, where the proposal has none of the kind); with `unloaded` they lead from cost to `priced` exactly. */
   readonly loads: readonly LoadFigures[];
   /** Held prices and rounding, where no profit load is there to carry them. */
   readonly unloaded: Amount;
@@ -74,18 +79,50 @@ export interface NetPart {
   readonly net: Amount;
 }
 
-function loadAmounts(loads: readonly Load[], sections: readonly SectionFigures[], digits: number): Amount[] {
+/** What loads of lines of their own add, exactly, each beside the load of the proposal it belongs to, or by itself. */
+function ownLoadAmounts(loads: readonly Load[], sections: readonly SectionFigures[]): Map<Load, Ratio> {
+  const sums = new Map<Load, Ratio>();
+  const beside = new Map<string, Load>();
+  for (const { ownLoads } of sections)
+    for (const own of ownLoads) {
+      const factors = loadFactors(own.loads);
+      for (const [i, load] of own.loads.entries()) {
+        const top = costTypes.reduce((sum, type) => sum + own.exactCost[type] * factors.added[i]![type], 0n);
+        if (top === 0n) continue;
+        const key = `${load.kind} ${load.name}`;
+        const into = loads.find(({ kind }) => kind === load.kind) ?? beside.get(key) ?? load;
+        if (into === load) beside.set(key, load);
+        sums.set(into, plus(sums.get(into) ?? integer(0n), reduced(top, factors.bottom)));
+      }
+    }
+  return sums;
+}
+
+function loadAmounts(
+  loads: readonly Load[],
+  sections: readonly SectionFigures[],
+  digits: number,
+): { readonly load: Load; readonly amount: Amount }[] {
   const factors = loadFactors(loads);
-  const unit = factors.bottom * powerOfTen(12 - digits);
   const exact = (type: CostType) => sections.reduce((sum, section) => sum + section.exactCost[type], 0n);
   const costs = costTypes.map((type) => [type, exact(type)] as const);
-  return factors.added.map(
-    (added) =>
-      divideRounded(
-        costs.reduce((sum, [type, cost]) => sum + cost * added[type], 0n),
-        unit,
-      ) as Amount,
-  );
+  const own = ownLoadAmounts(loads, sections);
+  const unit = powerOfTen(12 - digits);
+  const rounded = (load: Load, { top, bottom }: Ratio) => {
+    const extra = own.get(load);
+    const all = extra ? plus(reduced(top, bottom), extra) : { top, bottom };
+    return { load, amount: divideRounded(all.top, all.bottom * unit) as Amount };
+  };
+  const known = new Set(loads);
+  return [
+    ...factors.added.map((added, i) =>
+      rounded(loads[i]!, {
+        top: costs.reduce((sum, [type, cost]) => sum + cost * added[type], 0n),
+        bottom: factors.bottom,
+      }),
+    ),
+    ...[...own.keys()].filter((load) => !known.has(load)).map((load) => rounded(load, integer(0n))),
+  ];
 }
 
 /** Shares of the whole's discount by line, in the order of sections and lines. */
@@ -134,15 +171,17 @@ function baseByTaxClass(sections: readonly SectionFigures[], discount: Amount, f
  * @throws RangeError for a load of 100 % of the price or more
  */
 export function computeFigures(document: ProposalDocument, choices: Choices = asSuggested): Figures {
-  const digits = minorDigits(document.currency);
-  const factors = loadFactors(document.loads);
-  const sections = document.sections.map((section) => sectionFigures(section, choices, factors, digits));
+  const pricing = pricingOf(document);
+  const { minorDigits: digits } = pricing;
+  const sections = document.sections.map((section) => sectionFigures(section, choices, pricing));
 
   let cost = 0n;
   let amount = 0n;
   let sectionNet = 0n;
   let gross = 0n;
+  let floor: bigint | null = null;
   for (const section of sections) {
+    if (section.space?.figures) floor = (floor ?? 0n) + section.space.figures.floor;
     cost += section.cost;
     amount += section.amount;
     sectionNet += section.net;
@@ -176,11 +215,11 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
   );
 
   const added = loadAmounts(document.loads, sections, digits);
-  const missing = gross - cost - added.reduce((sum, load) => sum + load, 0n);
+  const missing = gross - cost - added.reduce((sum, { amount: each }) => sum + each, 0n);
   const carrier = document.loads.findLastIndex((load) => load.kind === 'profit');
-  const loads = document.loads.map((load, i): LoadFigures => ({
+  const loads = added.map(({ load, amount: each }, i): LoadFigures => ({
     load,
-    amount: (i === carrier ? added[i]! + missing : added[i]!) as Amount,
+    amount: (i === carrier ? each + missing : each) as Amount,
   }));
 
   const taxTotal = sumAmounts(taxes.map((tax) => tax.amount));
@@ -188,6 +227,7 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
   return {
     minorDigits: digits,
     sections,
+    floor: floor as Fixed | null,
     cost: cost as Amount,
     loads,
     unloaded: carrier === -1 ? (missing as Amount) : ZERO,

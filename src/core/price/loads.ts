@@ -1,12 +1,7 @@
 import type { CostType, Load } from '@/model';
 import { costTypes } from '@/model';
-import { ONE, parsePercent } from '../number';
-
-/** An exact ratio of integers; the bottom is positive. */
-export interface Ratio {
-  readonly top: bigint;
-  readonly bottom: bigint;
-}
+import type { Ratio } from '../number';
+import { ONE, gcd, integer, parsePercent, plus, reduced, times } from '../number';
 
 /** What the loads make of one unit of cost of a type: its price, and what each load adds. */
 export interface LoadFactors {
@@ -17,19 +12,8 @@ export interface LoadFactors {
   readonly bottom: bigint;
 }
 
-function gcd(a: bigint, b: bigint): bigint {
-  while (b !== 0n) [a, b] = [b, a % b];
-  return a < 0n ? -a : a;
-}
-
-const reduced = (top: bigint, bottom: bigint): Ratio => {
-  const common = gcd(top, bottom) || 1n;
-  return { top: top / common, bottom: bottom / common };
-};
-const plus = (a: Ratio, b: Ratio): Ratio => reduced(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
-const times = (a: Ratio, b: Ratio): Ratio => reduced(a.top * b.top, a.bottom * b.bottom);
-const none: Ratio = { top: 0n, bottom: 1n };
-const one: Ratio = { top: 1n, bottom: 1n };
+const none = integer(0n);
+const one = integer(1n);
 
 function addedBy(load: Load, running: Ratio): Ratio {
   const rate = reduced(parsePercent(load.percent), ONE);

@@ -6,7 +6,7 @@ import { asSuggested } from '@/model';
 import { setQuantity } from '../editing';
 import type { Amount } from '../number';
 import { sumAmounts, writeAmount, writeFixed } from '../number';
-import { computeFigures, netParts } from '.';
+import { computeFigures, labourHours, netParts } from '.';
 import { figuresReport } from '../offer';
 
 const load = (id: string, kind: Load['kind'], percent: string, base: Load['base']): Load => ({
@@ -32,6 +32,51 @@ describe('from cost to price', () => {
       total([overhead, load('profit', 'profit', '15', 'running'), load('bond', 'bond', '1.5', 'price')]),
     ).toBe('128.43');
     expect(total([overhead, load('profit', 'profit', '15', 'direct')])).toBe('125.00');
+  });
+  test('a line with loads of its own leaves those of the proposal aside; the rows still lead from cost to price', () => {
+    const of = (...own: Load[]) =>
+      computeFigures(
+        plainDocument(
+          [{ id: 's', title: 'S', entries: [line('l', '1', '100'), line('m', '1', '100', { loads: own })] }],
+          { loads: [overhead, load('profit', 'profit', '15', 'running')] },
+        ),
+      );
+    const rows = (figures: ReturnType<typeof of>) =>
+      figures.loads.map(({ load: { name }, amount }) => `${name} ${writeAmount(amount, 2)}`);
+
+    const lower = of(load('own', 'profit', '5', 'direct'));
+    expect(writeAmount(lower.priced, 2)).toBe('231.50');
+    expect(rows(lower)).toEqual(['overhead 10.00', 'profit 21.50']);
+
+    const passed = of();
+    expect(writeAmount(passed.priced, 2)).toBe('226.50');
+    expect(rows(passed)).toEqual(['overhead 10.00', 'profit 16.50']);
+
+    const other = of(load('bond', 'bond', '20', 'price'));
+    expect(writeAmount(other.priced, 2)).toBe('251.50');
+    expect(rows(other)).toEqual(['overhead 10.00', 'profit 16.50', 'bond 25.00']);
+  });
+  test('hours of work: per unit by quantity, all labour of all lines', () => {
+    const labour = { type: 'labour' as const, rate: '40' };
+    const figures = computeFigures(
+      plainDocument([
+        {
+          id: 's',
+          title: 'S',
+          entries: [
+            line('l', '12.5', '1', {
+              costs: [
+                { ...labour, hours: '0.25' },
+                { ...labour, hours: '0.031' },
+              ],
+            }),
+            line('m', '3', '1'),
+          ],
+        },
+      ]),
+    );
+    // 12.5 × 0.281 = 3.5125
+    expect(writeFixed(labourHours(figures.sections[0]!.lines))).toBe('3.513');
   });
   test('50 % markup is 33.33 % margin', () => {
     const document = plainDocument([{ id: 's', title: 'S', entries: [line('l', '1', '100')] }], {

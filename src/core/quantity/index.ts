@@ -1,2 +1,3 @@
 export * from './parseQuantity';
 export * from './readAddLine';
+export * from './readPasted';

@@ -1,7 +1,8 @@
 import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { writeFixed } from '../number';
-import { QuantityError, parseQuantity, readAddLine } from '.';
+import { FormulaError } from '../formula';
+import { parseQuantity, readAddLine, readPasted } from '.';
 
 const read = (text: string, places?: number) => writeFixed(parseQuantity(text, places));
 
@@ -21,6 +22,9 @@ describe('typed quantities', () => {
     [`12'6" + 3'`, '15.5'],
     ['6in', '0.5'],
     ['200ft/8', '25'],
+    // The international foot is 0.3048 m exactly: NIST SP 811, appendix B.
+    ['3.048m', '10'],
+    ['30.48 cm + 304.8mm', '2'],
   ])('%s → %s', (typed, value) => expect(read(typed)).toBe(value));
 
   test('rounds once, half away from zero, to the places asked for', () => {
@@ -41,7 +45,7 @@ describe('typed quantities', () => {
       parseQuantity(typed);
       throw new Error('was read');
     } catch (error) {
-      expect(error).toBeInstanceOf(QuantityError);
+      expect(error).toBeInstanceOf(FormulaError);
       expect(error).toMatchObject({ at, message });
     }
   });
@@ -54,7 +58,7 @@ describe('typed quantities', () => {
           try {
             parseQuantity(text);
           } catch (error) {
-            expect(error).toBeInstanceOf(QuantityError);
+            expect(error).toBeInstanceOf(FormulaError);
           }
         },
       ),
@@ -126,5 +130,32 @@ describe('the add line: a quantity, if it begins with one, and words', () => {
     ['12', '12', ''],
     ['4/0 door', null, '4/0 door'],
     ['', null, ''],
+    ['12 set', '12', 'set'],
+    ['2 squares', '2', 'squares'],
   ])('%s', (typed, quantity, words) => expect(readAddLine(typed)).toEqual({ quantity, words }));
+
+  test.each([
+    ['380 sf screen mesh @2.15', { quantity: '380', unit: 'sqft', words: 'screen mesh', price: '2.15' }],
+    ['4 hrs carpenter', { quantity: '4', unit: 'hour', words: 'carpenter' }],
+    ['door @ $1,180', { quantity: null, words: 'door', price: '1180' }],
+    ['6 ea post @2*45', { quantity: '6', unit: 'each', words: 'post', price: '90' }],
+    ['ask @ home', { quantity: null, words: 'ask @ home' }],
+  ])('%s in one go', (typed, read) => expect(readAddLine(typed)).toEqual(read));
+});
+
+test('pasted lines: a text list, or cells of a spreadsheet in any order', () => {
+  expect(readPasted('- 12 joist\r\n\r\n2) 380 sf screen mesh @2.15\ngutter')).toEqual([
+    { quantity: '12', words: 'joist' },
+    { quantity: '380', unit: 'sqft', words: 'screen mesh', price: '2.15' },
+    { quantity: null, words: 'gutter' },
+  ]);
+  expect(
+    readPasted(
+      'Description\tQty\tUnit\tPrice\nPost 6x6\t4\tea\t$88.60\n2\tsq\tShingles\n1,250.5\tsf\tSheathing 5/8',
+    ),
+  ).toEqual([
+    { quantity: '4', unit: 'each', words: 'Post 6x6', price: '88.6' },
+    { quantity: '2', unit: 'square', words: 'Shingles' },
+    { quantity: '1250.5', unit: 'sqft', words: 'Sheathing 5/8' },
+  ]);
 });

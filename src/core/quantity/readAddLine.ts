@@ -1,18 +1,88 @@
+import type { UnitCode } from '@/model';
 import { writeFixed } from '../number';
 import { parseQuantity } from './parseQuantity';
 
-/** What was typed: a quantity, if it begins with one, and words. `12 joist`, `38+64+22 screen`, `12' 6" gutter`. */
-export function readAddLine(text: string): { quantity: string | null; words: string } {
-  const trimmed = text.trim();
+/** How units are written by hand. */
+const unitWords: Readonly<Record<string, UnitCode>> = {
+  ea: 'each',
+  each: 'each',
+  pc: 'each',
+  pcs: 'each',
+  lf: 'ft',
+  ft: 'ft',
+  feet: 'ft',
+  sf: 'sqft',
+  sqft: 'sqft',
+  sq: 'square',
+  square: 'square',
+  squares: 'square',
+  cy: 'cuyd',
+  cuyd: 'cuyd',
+  yd: 'cuyd',
+  yds: 'cuyd',
+  bf: 'bdft',
+  bdft: 'bdft',
+  h: 'hour',
+  hr: 'hour',
+  hrs: 'hour',
+  hour: 'hour',
+  hours: 'hour',
+  day: 'day',
+  days: 'day',
+  set: 'set',
+  sets: 'set',
+  job: 'job',
+  ls: 'job',
+};
+
+/** The unit a word stands for, or undefined. */
+export const unitOf = (word: string): UnitCode | undefined => {
+  const key = word.toLowerCase().replace(/\.$/, '');
+  return Object.hasOwn(unitWords, key) ? unitWords[key] : undefined;
+};
+
+export interface TypedLine {
+  /** Null where the text does not begin with a quantity. */
+  readonly quantity: string | null;
+  /** Only where one was written behind the quantity. */
+  readonly unit?: UnitCode;
+  readonly words: string;
+  /** Unit price behind `@`, only where one was written. */
+  readonly price?: string;
+}
+
+/**
+ * What was typed in one go: a quantity, if it begins with one, a unit, words, and a unit price. `12 joist`,
+ * `38+64+22 screen`, `12' 6" gutter`, `380 sf screen mesh @2.15`.
+ */
+export function readAddLine(text: string): TypedLine {
+  let trimmed = text.trim();
+  let price: { price?: string } = {};
+  const at = /\s*@\s*\$?\s*([\d.,+*/() -]+)$/.exec(trimmed);
+  if (at) {
+    try {
+      price = { price: writeFixed(parseQuantity(at[1]!, 4)) };
+      trimmed = trimmed.slice(0, at.index).trim();
+    } catch {
+      // Not a price: the sign is part of the words.
+    }
+  }
   // The longest beginning that reads as a quantity and ends before a blank is the quantity.
   for (let end = trimmed.length; end > 0; end = trimmed.lastIndexOf(' ', end - 1)) {
     const head = trimmed.slice(0, end);
     if (!/^[\d(.]/.test(head)) break;
     try {
-      return { quantity: writeFixed(parseQuantity(head)), words: trimmed.slice(end).trim() };
+      const quantity = writeFixed(parseQuantity(head));
+      const rest = trimmed.slice(end).trim();
+      const [first = '', ...others] = rest.split(/\s+/);
+      // A unit stands between the quantity and words; alone it is a word to look for.
+      const unit = others.length > 0 ? unitOf(first) : undefined;
+      return unit === undefined
+        ? { quantity, words: rest, ...price }
+        : { quantity, unit, words: others.join(' '), ...price };
     } catch {
       // Not a quantity yet; try a shorter beginning.
     }
   }
-  return { quantity: null, words: trimmed };
+  return { quantity: null, words: trimmed, ...price };
 }

@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { UsualTerms } from '@/model';
+import type { DeskLiking, UsualTerms } from '@/model';
 import { companyId, id, instant } from './columns';
 
 export interface Address {
@@ -52,6 +52,8 @@ export const user = pgTable(
     role: text('role', { enum: ['owner', 'seller', 'office'] }).notNull(),
     passwordHash: text('password_hash').notNull(),
     disabledAt: instant('disabled_at'),
+    /** How this person likes the desk: columns of the sheet. */
+    desk: jsonb('desk').$type<DeskLiking>().notNull().default({}),
     createdAt: instant('created_at').notNull(),
   },
   (t) => [

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  boolean,
   check,
   foreignKey,
   integer,
@@ -79,6 +80,10 @@ export const agreementLine = pgTable(
     lineId: text('line_id').notNull(),
     position: integer('position').notNull(),
     sectionTitle: text('section_title').notNull(),
+    bundleId: text('bundle_id'),
+    bundleName: text('bundle_name'),
+    /** The customer sees the bundle as one line. */
+    bundleOne: boolean('bundle_one').notNull().default(false),
     description: text('description').notNull(),
     unit: text('unit').$type<UnitCode>().notNull(),
     quantity: decimal('quantity').notNull(),

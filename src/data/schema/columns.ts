@@ -1,4 +1,4 @@
-import { numeric, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { customType, numeric, timestamp, uuid } from 'drizzle-orm/pg-core';
 
 /** Every table of a company carries it, first in its key, so that the data can be spread by company. */
 export const companyId = () => uuid('company_id').notNull();
@@ -11,3 +11,6 @@ export const instant = (name: string) => timestamp(name, { withTimezone: true, m
 
 /** An exact decimal; read and written as text. */
 export const decimal = (name: string) => numeric(name);
+
+/** Bytes as they are. */
+export const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'bytea' });

@@ -4,3 +4,4 @@ export * from './library';
 export * from './proposals';
 export * from './agreements';
 export * from './money';
+export * from './files';

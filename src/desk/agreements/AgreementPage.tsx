@@ -161,7 +161,10 @@ export function AgreementPage({
                     .filter((line) => line.section === section)
                     .map((line) => (
                       <tr key={line.id}>
-                        <td>{line.description}</td>
+                        <td>
+                          {line.description}
+                          {line.bundle && <span className="soft"> · {line.bundle}</span>}
+                        </td>
                         <td className="amount">{showDecimal(line.quantity)}</td>
                         <td>{unitName(line.unit)}</td>
                         <td className="amount">{showDecimal(line.agreed)}</td>

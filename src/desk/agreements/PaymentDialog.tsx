@@ -2,7 +2,7 @@
 
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
 import type { PaymentInput } from '@/model';
@@ -27,6 +27,12 @@ export function PaymentDialog({
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
   const oldest = agreement.invoices.find(({ open }) => !isNothing(open));
+
+  // An invoice issued a moment ago may arrive while this is open already; what was typed stays.
+  const due = oldest?.open ?? '';
+  useEffect(() => {
+    if (!form.isFieldTouched('amount')) form.setFieldValue('amount', due);
+  }, [form, due]);
 
   const submit = async (fields: Fields) => {
     setBusy(true);
@@ -65,7 +71,7 @@ export function PaymentDialog({
         requiredMark={false}
         initialValues={{
           method: 'transfer',
-          amount: oldest?.open ?? '',
+          amount: due,
           receivedOn: agreement.today,
           reference: '',
         }}

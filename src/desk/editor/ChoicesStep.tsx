@@ -1,13 +1,14 @@
 'use client';
 
-import { findLine } from '@/core/editing';
+import { Checkbox } from 'antd';
+import { findLine, setBundle } from '@/core/editing';
 import { showDifference } from '@/core/number';
-import { ExtraTerms } from './LineDetails';
+import { ExtraTerms } from './sheet/LineDetails';
 import { useEditor } from './context';
 
 /** Everything the customer decides, in one place, each with the difference it makes. */
 export function ChoicesStep() {
-  const { work, figures, differences } = useEditor();
+  const { work, figures, bundles, differences, readOnly } = useEditor();
   const questions = work.document.sections.flatMap((section) =>
     section.entries.flatMap((entry) => (entry.kind === 'question' ? [{ section, question: entry }] : [])),
   );
@@ -47,6 +48,25 @@ export function ChoicesStep() {
       {differences.extras.length > 0 && <h2>Extras</h2>}
       {differences.extras.map((extra) => {
         const line = findLine(work.document, extra.lineId)?.line;
+        const bundle = bundles.get(extra.lineId);
+        if (bundle)
+          return (
+            <section key={extra.lineId} className="choice-card">
+              <h3>
+                {bundle.sized.name}{' '}
+                <span className="amount">{showDifference(extra.difference, figures.minorDigits)}</span>
+              </h3>
+              <Checkbox
+                disabled={readOnly}
+                checked={bundle.bundle.extra?.in === true}
+                onChange={({ target }) =>
+                  work.edit((draft) => setBundle(draft, extra.lineId, { extra: { in: target.checked } }))
+                }
+              >
+                In unless the customer leaves it out
+              </Checkbox>
+            </section>
+          );
         return line ? (
           <section key={extra.lineId} className="choice-card">
             <h3>

@@ -2,30 +2,43 @@
 
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import type { KeyboardEvent } from 'react';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
 import { differences as findDifferences } from '@/core/choice';
 import { checkDocument } from '@/core/offer';
-import type { SectionLine } from '@/core/price';
+import type { BundleFigures, SectionLine } from '@/core/price';
 import { computeFigures } from '@/core/price';
+import type { Answer, DeskLiking } from '@/model';
 import { asSuggested } from '@/model';
 import { StateMark } from '@/ui/StateMark';
 import { AddLine } from './AddLine';
 import { ChoicesStep } from './ChoicesStep';
-import type { Target } from './context';
+import type { LibraryActions, Reveal, Target } from './context';
 import { EditorActionsScope, EditorScope } from './context';
+import type { SaveAsTemplate } from './MoreActs';
+import { MoreActs } from './MoreActs';
 import { Outline } from './Outline';
 import { PaymentsStep } from './PaymentsStep';
 import { PriceStep } from './PriceStep';
 import type { SendActions } from './SendStep';
 import { SendStep } from './SendStep';
-import { Sheet } from './Sheet';
+import { Sheet } from './sheet/Sheet';
+import type { Column } from './sheet/columns';
+import { columnsOf } from './sheet/columns';
+import type { SheetView } from './sheet/rows';
 import { Tally } from './Tally';
+import { toggled, useSelection } from './sheet/selection';
 import type { SaveProposal, Saving } from './useDocument';
 import { useDocument } from './useDocument';
 import { WordingStep } from './WordingStep';
+
+/** Plans are measured on now and then; who does not, does not load what draws them. */
+const PlanDesk = dynamic(() => import('./plan/PlanDesk').then((module) => module.PlanDesk));
+
+const plainView: SheetView = { folded: new Set(), opened: new Set(), filter: null, grouping: null };
 
 const steps = ['Scope', 'Choices', 'Price', 'Payments', 'Wording', 'Send'] as const;
 export type Step = (typeof steps)[number];
@@ -39,12 +52,19 @@ function SavingMark({ saving }: { saving: Saving }) {
 interface EditorProps {
   readonly proposal: ProposalAtDesk;
   readonly firstStep: Step;
+  /** Opens on the plans that are measured on. */
+  readonly planFirst: boolean;
   readonly timeZone: string;
-  readonly actions: SendActions & { readonly save: SaveProposal };
+  readonly liking: DeskLiking;
+  readonly actions: SendActions & {
+    readonly saveLiking: (input: unknown) => Promise<Answer<void>>;
+    readonly save: SaveProposal;
+    readonly saveAsTemplate: SaveAsTemplate;
+  } & LibraryActions;
 }
 
 /** A proposal on the workbench: the same document under six steps, with the tally always beside it. */
-export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) {
+export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actions }: EditorProps) {
   const work = useDocument(proposal.id, proposal.document, proposal.saveNumber, actions.save);
   const [step, setStep] = useState<Step>(firstStep);
   const [target, setTarget] = useState<Target>(() => ({
@@ -52,14 +72,22 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
     sectionId: proposal.document.sections.at(-1)?.id ?? '',
   }));
   const [previewMark, setPreviewMark] = useState(0);
+  const [view, setView] = useState<SheetView>(plainView);
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
+  const [onPlan, setOnPlan] = useState(planFirst);
+  const [revealed, reveal] = useState<Reveal | null>(null);
   const open = proposal.state === 'draft' || proposal.state === 'sent' || proposal.state === 'lapsed';
   const readOnly = !open || !proposal.mayEdit;
 
   const figures = useMemo(() => computeFigures(work.document, asSuggested), [work.document]);
-  const lines = useMemo(() => {
+  const { lines, bundles } = useMemo(() => {
     const byId = new Map<string, SectionLine>();
-    for (const section of figures.sections) for (const line of section.lines) byId.set(line.line.id, line);
-    return byId;
+    const bundleById = new Map<string, BundleFigures>();
+    for (const section of figures.sections) {
+      for (const line of section.lines) byId.set(line.line.id, line);
+      for (const [id, bundle] of section.bundles) bundleById.set(id, bundle);
+    }
+    return { lines: byId, bundles: bundleById };
   }, [figures]);
   const differences = useMemo(() => findDifferences(work.document, asSuggested), [work.document]);
   const problems = useMemo(() => checkDocument(work.document), [work.document]);
@@ -67,18 +95,58 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
     differences.extras.length +
     work.document.sections.flatMap(({ entries }) => entries).filter(({ kind }) => kind === 'question').length;
 
-  // A section or question that went away is no place for new lines.
+  // A section, question or bundle that went away is no place for new lines.
   const sectionIds = work.document.sections.map(({ id }) => id);
-  const shownTarget: Target =
-    target.kind === 'section' && !sectionIds.includes(target.sectionId)
-      ? { kind: 'section', sectionId: sectionIds.at(-1) ?? '' }
-      : target;
-  const context = { work, figures, lines, differences, target: shownTarget, setTarget, readOnly };
+  const isThere =
+    target.kind === 'section'
+      ? sectionIds.includes(target.sectionId)
+      : target.kind === 'bundle'
+        ? bundles.has(target.bundleId)
+        : work.document.sections.some(({ entries }) => entries.some(({ id }) => id === target.questionId));
+  const shownTarget: Target = isThere ? target : { kind: 'section', sectionId: sectionIds.at(-1) ?? '' };
+  const context = {
+    work,
+    figures,
+    lines,
+    bundles,
+    view,
+    selected,
+    differences,
+    target: shownTarget,
+    setTarget,
+    readOnly,
+    libraryActions: actions,
+  };
   const { edit } = work;
   const { minorDigits } = figures;
+  const toggle = useCallback(
+    (key: string) => setView((before) => ({ ...before, opened: toggled(before.opened, key) })),
+    [],
+  );
+  const [columns, showColumns] = useState<readonly Column[]>(() => columnsOf(liking.columns));
+  const setColumns = useCallback(
+    (next: readonly Column[]) => {
+      showColumns(next);
+      void actions.saveLiking({ columns: [...next] });
+    },
+    [actions],
+  );
+  const select = useSelection(work.document, setSelected);
   const rowActions = useMemo(
-    () => ({ edit, setTarget, readOnly, minorDigits }),
-    [edit, readOnly, minorDigits],
+    () => ({
+      edit,
+      setTarget,
+      readOnly,
+      minorDigits,
+      moved: proposal.moved,
+      setView,
+      toggle,
+      reveal,
+      select,
+      columns,
+      setColumns,
+    }),
+    [columns, setColumns, edit, readOnly, minorDigits, proposal.moved, toggle, select],
   );
 
   const go = async (next: Step) => {
@@ -88,9 +156,19 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
       setPreviewMark((mark) => mark + 1);
     }
     setStep(next);
+    setOnPlan(false);
     window.history.replaceState(null, '', `?step=${next.toLowerCase()}`);
   };
+  const measure = useCallback((open: boolean) => {
+    setOnPlan(open);
+    window.history.replaceState(null, '', open ? '?step=scope&on=plan' : '?step=scope');
+  }, []);
 
+  const goNow = useRef(go);
+  useEffect(() => {
+    goNow.current = go;
+  });
+  const sendable = !readOnly && step !== 'Send';
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
       const typing =
@@ -99,10 +177,23 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
         event.preventDefault();
         document.getElementById('add-line')?.focus();
       }
+      const field = event.target as HTMLElement;
+      // What stands in the add line is not taken yet, and a text of several lines has its own Enter.
+      const inText =
+        field.tagName === 'TEXTAREA' || (field.id === 'add-line' && (field as HTMLInputElement).value !== '');
+      if ((event.ctrlKey || event.metaKey) && event.key === 'Enter' && sendable && !inText) {
+        event.preventDefault();
+        void goNow.current('Send');
+      }
+      if (event.altKey && event.code === 'KeyP' && step === 'Scope') {
+        event.preventDefault();
+        (document.activeElement as HTMLElement | null)?.blur();
+        measure(!onPlan);
+      }
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  }, [step, onPlan, measure, sendable]);
 
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const field = event.target as HTMLElement;
@@ -178,6 +269,14 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
                   />
                 </>
               )}
+              {proposal.mayEdit && (
+                <MoreActs
+                  proposalId={proposal.id}
+                  title={work.document.title}
+                  settle={work.settle}
+                  saveAsTemplate={actions.saveAsTemplate}
+                />
+              )}
               {proposal.agreement ? (
                 <Link href={`/agreements/${proposal.agreement.id}`} prefetch={false}>
                   Agreement {proposal.agreement.number}
@@ -185,7 +284,7 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
               ) : (
                 !readOnly &&
                 step !== 'Send' && (
-                  <Button type="primary" onClick={() => void go('Send')}>
+                  <Button type="primary" title="Preview and send (Ctrl ↵)" onClick={() => void go('Send')}>
                     Preview and send
                   </Button>
                 )
@@ -240,17 +339,26 @@ export function Editor({ proposal, firstStep, timeZone, actions }: EditorProps) 
             <SendStep proposal={proposal} actions={actions} timeZone={timeZone} previewMark={previewMark} />
           ) : (
             <div className={hasOutline ? 'workbench' : 'workbench workbench-wide'}>
-              {hasOutline && <Outline />}
-              <div className="bench">
-                <div className="bench-scroll">
-                  {step === 'Scope' && <Sheet />}
-                  {step === 'Choices' && <ChoicesStep />}
-                  {step === 'Price' && <PriceStep />}
-                  {step === 'Payments' && <PaymentsStep />}
-                  {step === 'Wording' && <WordingStep />}
+              {step === 'Scope' && onPlan ? (
+                <PlanDesk proposalId={proposal.id} close={() => measure(false)} />
+              ) : (
+                hasOutline && <Outline />
+              )}
+              {!(step === 'Scope' && onPlan) && (
+                <div className="bench">
+                  {step === 'Scope' ? (
+                    <Sheet revealed={revealed} setSelected={setSelected} measure={() => measure(true)} />
+                  ) : (
+                    <div className="bench-scroll">
+                      {step === 'Choices' && <ChoicesStep />}
+                      {step === 'Price' && <PriceStep />}
+                      {step === 'Payments' && <PaymentsStep />}
+                      {step === 'Wording' && <WordingStep />}
+                    </div>
+                  )}
+                  {step === 'Scope' && !readOnly && <AddLine />}
                 </div>
-                {step === 'Scope' && !readOnly && <AddLine />}
-              </div>
+              )}
               <Tally />
             </div>
           )}

@@ -3,21 +3,20 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { useEffect, useRef } from 'react';
 import { addSection, moveBy } from '@/core/editing';
-import { showAmount } from '@/core/number';
-import { newPartId, useEditor } from './context';
+import { showAmount, showQuantity } from '@/core/number';
+import { newPartId, useEditor, useEditorActions } from './context';
 
 /** Sections with their amounts, and what in them waits for the customer or for us. */
 export function Outline() {
   const { work, figures, target, setTarget, readOnly } = useEditor();
+  const { reveal } = useEditorActions();
   const add = () => {
     const id = newPartId();
     work.edit((draft) =>
       addSection(draft, id, 'New section', target.kind === 'section' ? target.sectionId : undefined),
     );
     setTarget({ kind: 'section', sectionId: id });
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLInputElement>(`[data-row="${id}"] [data-cell="description"]`)?.focus(),
-    );
+    reveal({ key: id, cell: 'description' });
   };
   const addNow = useRef(add);
   useEffect(() => {
@@ -36,15 +35,20 @@ export function Outline() {
   }, [readOnly]);
   const go = (id: string) => {
     setTarget({ kind: 'section', sectionId: id });
-    document.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+    reveal({ key: id, align: 'start' });
   };
   return (
     <nav className="outline" aria-label="Outline">
       <h2 className="column-title">Outline</h2>
       <ol>
-        {figures.sections.map(({ section, net }) => {
+        {figures.sections.map(({ section, net, space, bundles, lines }) => {
           const questions = section.entries.filter(({ kind }) => kind === 'question').length;
-          const extras = section.entries.filter((entry) => entry.kind === 'line' && entry.extra).length;
+          const extras = section.entries.filter((entry) => entry.kind !== 'question' && entry.extra).length;
+          const troubled =
+            lines.filter(({ trouble }) => trouble !== null).length +
+            [...bundles.values()].filter(({ sized }) => sized.troubles.length > 0).length +
+            (space?.trouble ? 1 : 0);
+          const undecided = section.entries.filter((entry) => entry.kind !== 'question' && entry.open).length;
           const open = section.entries.filter((entry) => entry.kind === 'line' && entry.quantityOpen).length;
           const parts = [
             questions > 0 ? `${questions} question${questions > 1 ? 's' : ''}` : '',
@@ -69,6 +73,11 @@ export function Outline() {
                 <span>{section.title}</span>
                 <span className="amount">{showAmount(net, figures.minorDigits)}</span>
                 {parts.length > 0 && <span className="outline-choices">{parts.join(' · ')}</span>}
+                {space?.figures && (
+                  <span className="outline-space">{showQuantity(space.figures.floor)} sq ft</span>
+                )}
+                {troubled > 0 && <span className="outline-open">{troubled} cannot be computed</span>}
+                {undecided > 0 && <span className="outline-open">{undecided} not decided</span>}
                 {open > 0 && <span className="outline-open">{open} not looked at</span>}
               </button>
             </li>

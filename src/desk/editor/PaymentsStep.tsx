@@ -7,7 +7,7 @@ import { showAmount, showDecimal, writeAmount } from '@/core/number';
 import { computeSchedule } from '@/core/schedule';
 import type { ScheduleEntry } from '@/model';
 import { Track } from '@/ui/Track';
-import { Cell } from './Cell';
+import { Cell } from './sheet/Cell';
 import { Due } from './Due';
 import { readMoney, readPercent } from './PriceStep';
 import { newPartId, useEditor } from './context';

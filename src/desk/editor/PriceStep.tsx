@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { parseQuantity } from '@/core/quantity';
 import { ONE, showAmount, showPercent, writeFixed } from '@/core/number';
 import type { Discount, Load } from '@/model';
-import { Cell } from './Cell';
+import { Cell } from './sheet/Cell';
+import { AreaFields } from './AreaFields';
 import { useEditor } from './context';
 
 const bases: Record<Load['base'], string> = {
@@ -50,6 +51,7 @@ export function PriceStep() {
     });
   return (
     <div className="step">
+      <AreaFields />
       <h2>Sections</h2>
       <table className="table-plain">
         <thead>

@@ -1,6 +1,7 @@
 'use client';
 
-import { showAmount, showPercent, sumAmounts, writeAmount } from '@/core/number';
+import { showAmount, showPercent, showQuantity, sumAmounts, writeAmount } from '@/core/number';
+import { perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
 import { Track } from '@/ui/Track';
 import { useEditor } from './context';
@@ -11,6 +12,7 @@ export function Tally() {
   const schedule = computeSchedule(work.document.schedule, figures.total, figures.minorDigits);
   const digits = figures.minorDigits;
   const money = (value: Parameters<typeof showAmount>[0]) => showAmount(value, digits);
+  const each = perSquareFoot(figures.subtotal, figures.floor);
   const discounts = sumAmounts([figures.innerDiscount, figures.discount]);
   return (
     <aside className="tally" aria-label="Tally">
@@ -49,6 +51,14 @@ export function Tally() {
         {figures.markup !== null && ` · markup ${showPercent(figures.markup)} %`}
         <br />
         <span className="soft">Profit and overhead {money(figures.profit)}</span>
+        {each !== null && (
+          <>
+            <br />
+            <span className="soft">
+              {money(each)} per sq ft, {showQuantity(figures.floor!)} sq ft of floor
+            </span>
+          </>
+        )}
       </p>
       <h2 className="column-title">Payments</h2>
       <Track

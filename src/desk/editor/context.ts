@@ -2,28 +2,65 @@
 
 import { createContext, useContext } from 'react';
 import type { Differences } from '@/core/choice';
-import type { Figures, SectionLine } from '@/core/price';
+import type { BundleFigures, Figures, SectionLine } from '@/core/price';
+import type { Answer, PricedItem } from '@/model';
+import type { Column } from './sheet/columns';
+import type { SheetView } from './sheet/rows';
 import type { DocumentInWork } from './useDocument';
 
-/** What new lines go into: the end of a section (or behind an entry), or a new alternative of a question. */
+/** What new lines go into: the end of a section (or behind an entry), a new alternative of a question, or a bundle. */
 export type Target =
   | { readonly kind: 'section'; readonly sectionId: string; readonly afterId?: string }
-  | { readonly kind: 'question'; readonly questionId: string };
+  | { readonly kind: 'question'; readonly questionId: string }
+  | { readonly kind: 'bundle'; readonly bundleId: string };
+
+/** What the desk may ask of the library from inside a proposal. */
+export interface LibraryActions {
+  readonly addBundle: (input: unknown) => Promise<Answer<unknown>>;
+  readonly saveBundle: (id: string, edition: number, input: unknown) => Promise<Answer<unknown>>;
+}
 
 export interface EditorContext {
   readonly work: DocumentInWork;
   readonly figures: Figures;
   readonly lines: ReadonlyMap<string, SectionLine>;
+  readonly bundles: ReadonlyMap<string, BundleFigures>;
+  readonly view: SheetView;
+  readonly selected: ReadonlySet<string>;
   readonly differences: Differences;
   readonly target: Target;
   readonly setTarget: (target: Target) => void;
   readonly readOnly: boolean;
+  readonly libraryActions: LibraryActions;
+}
+
+/** A row to bring into view, and which of its cells to go to. */
+export interface Reveal {
+  readonly key: string;
+  readonly cell?: string;
+  /** The row of that cell, where it is another. */
+  readonly focusIn?: string;
+  /** Which of several cells of that name, from 0. */
+  readonly nth?: number;
+  readonly align?: 'start' | 'auto';
 }
 
 /** What never changes while a proposal is open; rows take only this, so that an edit elsewhere does not draw them again. */
 export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
   Pick<DocumentInWork, 'edit'> &
-  Pick<Figures, 'minorDigits'>;
+  Pick<Figures, 'minorDigits'> & {
+    /** Library items whose costs moved since they were copied here, by id. */
+    readonly moved: Readonly<Record<string, PricedItem>>;
+    readonly setView: (change: (view: SheetView) => SheetView) => void;
+    /** Opens or closes what a row holds. */
+    readonly toggle: (key: string) => void;
+    readonly reveal: (where: Reveal) => void;
+    /** The columns of the sheet between unit and amount. */
+    readonly columns: readonly Column[];
+    readonly setColumns: (columns: readonly Column[]) => void;
+    /** Takes a row into the selection or out of it; `to` extends it from the last one to here. */
+    readonly select: (id: string, how: 'one' | 'to') => void;
+  };
 
 export const EditorActionsScope = createContext<EditorActions | null>(null);
 

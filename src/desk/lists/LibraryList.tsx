@@ -1,19 +1,18 @@
 'use client';
 
-import { Input } from 'antd';
-import { Fragment, useState } from 'react';
+import { StarFilled, StarOutlined } from '@ant-design/icons';
+import { Input, Segmented, Select } from 'antd';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { Fragment, useEffect, useRef, useState, useTransition } from 'react';
+import type { BrowseInput, LibraryPageOf, LibraryRow } from '@/acts/library/browse';
+import type { DraftBehind } from '@/acts/library/bulk';
 import type { Fixed } from '@/core/number';
 import { showDecimal, showUnitAmount } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
-import type { LibraryItem } from '@/model';
-import { unitName } from '@/model';
-
-interface Rate {
-  readonly id: string;
-  readonly name: string;
-  readonly normal: string;
-  readonly overtime: string;
-}
+import type { Answer, Rate } from '@/model';
+import { costTypes, unitName } from '@/model';
+import { DraftsBehind } from '../library/DraftsBehind';
 
 /** A unit cost with as many places as it has; the room of those it lacks is kept, so that decimal points align. */
 function UnitAmount({ value }: { value: Fixed }) {
@@ -29,64 +28,233 @@ function UnitAmount({ value }: { value: Fixed }) {
   );
 }
 
-/** The library by trade, narrowed by words. */
-export function LibraryList({ items, rates }: { items: readonly LibraryItem[]; rates: readonly Rate[] }) {
-  const [words, setWords] = useState('');
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = items.filter((item) => {
-    const text = [item.code, item.name, item.trade, ...item.tags].join(' ').toLowerCase();
-    return wanted.every((word) => text.includes(word));
-  });
-  const trades = [...new Set(shown.map(({ trade }) => trade))];
+type SetStar = (id: string, starred: boolean) => Promise<Answer<void>>;
+
+function Star({
+  id,
+  name,
+  starred,
+  setStar,
+}: {
+  id: string;
+  name: string;
+  starred: boolean;
+  setStar: SetStar;
+}) {
+  const [is, setIs] = useState(starred);
+  return (
+    <button
+      type="button"
+      className={`star ${is ? 'star-on' : ''}`}
+      aria-pressed={is}
+      aria-label={`Keep ${name} at hand`}
+      onClick={() => {
+        setIs(!is);
+        void setStar(id, !is).then((answer) => !answer.ok && setIs(is));
+      }}
+    >
+      {is ? <StarFilled aria-hidden="true" /> : <StarOutlined aria-hidden="true" />}
+    </button>
+  );
+}
+
+function Row({ row, setStar }: { row: LibraryRow; setStar: SetStar }) {
+  if (row.kind === 'item') {
+    const { id, code, name, costs, unit } = row.item;
+    return (
+      <tr>
+        <td className="soft">{code}</td>
+        <td>
+          <Link href={`/library/items/${id}`} prefetch={false}>
+            {name}
+          </Link>
+        </td>
+        <td className="soft">{[...new Set(costs.map(({ type }) => type))].join(', ')}</td>
+        <td>{unitName(unit)}</td>
+        <td className="amount">
+          <UnitAmount value={itemUnitCost(costs)} />
+        </td>
+        <td>
+          <Star id={id} name={name} starred={row.starred} setStar={setStar} />
+        </td>
+      </tr>
+    );
+  }
+  const { id, code, name, inputs, parts, grades } = row.bundle;
+  return (
+    <tr className="library-bundle">
+      <td className="soft">{code}</td>
+      <td>
+        <Link href={`/library/bundles/${id}`} prefetch={false}>
+          {name.replace(/\{(\w+)\}/g, (_, word: string) => word.replace(/_/g, ' '))}
+        </Link>
+        {grades.length > 0 && <div className="soft">{grades.join(' · ')}</div>}
+      </td>
+      <td className="soft" colSpan={3}>
+        bundle of {parts} parts, sized by {inputs.slice(0, 4).join(', ').toLowerCase() || 'nothing'}
+      </td>
+      <td>
+        <Star id={id} name={name} starred={row.starred} setStar={setStar} />
+      </td>
+    </tr>
+  );
+}
+
+/** The library: found by words, narrowed by trade and kind, or looked through by trade. */
+export function LibraryList({
+  asked,
+  found,
+  rates,
+  drafts,
+  setStar,
+}: {
+  readonly asked: BrowseInput;
+  readonly found: LibraryPageOf;
+  readonly rates: readonly Rate[];
+  readonly drafts: readonly DraftBehind[];
+  readonly setStar: SetStar;
+}) {
+  const router = useRouter();
+  const path = usePathname();
+  const [words, setWords] = useState(asked.words);
+  const [pending, begin] = useTransition();
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  useEffect(() => () => void (timer.current && clearTimeout(timer.current)), []);
+
+  const address = (change: Partial<BrowseInput>) => {
+    const next = { ...asked, words, page: 0, ...change };
+    const query = new URLSearchParams();
+    if (next.words.trim() !== '') query.set('q', next.words);
+    if (next.trade !== '') query.set('trade', next.trade);
+    if (next.kind !== 'all') query.set('kind', next.kind);
+    if (next.costType !== '') query.set('of', next.costType);
+    if (next.retired) query.set('retired', '1');
+    if (next.page > 0) query.set('page', String(next.page));
+    return query.size > 0 ? `${path}?${query}` : path;
+  };
+  const go = (change: Partial<BrowseInput>) =>
+    begin(() => router.replace(address(change), { scroll: false }));
+
+  const searched = asked.words.trim() !== '';
+  const trades = searched
+    ? ['']
+    : [...new Set(found.rows.map((row) => (row.kind === 'item' ? row.item.trade : row.bundle.trade)))].sort();
+  const of = (trade: string) =>
+    trade === ''
+      ? found.rows
+      : found.rows.filter((row) => (row.kind === 'item' ? row.item.trade : row.bundle.trade) === trade);
   return (
     <div className="columns-2">
       <div>
-        <Input
-          placeholder="Find by code, name, tag"
-          aria-label="Find an item"
-          allowClear
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          style={{ maxWidth: 320, marginBottom: 12 }}
-        />
-        {shown.length === 0 && <p className="empty">No item fits. Take a word away.</p>}
-        {shown.length > 0 && (
-          <table className="table-plain">
+        <div className="library-bar">
+          <Input
+            placeholder="Find by code, name, tag"
+            aria-label="Find in the library"
+            allowClear
+            value={words}
+            onChange={({ target }) => {
+              setWords(target.value);
+              if (timer.current) clearTimeout(timer.current);
+              timer.current = setTimeout(() => go({ words: target.value }), 160);
+            }}
+            style={{ width: 200 }}
+          />
+          <Segmented
+            aria-label="Kind"
+            value={asked.kind}
+            options={[
+              { value: 'all', label: 'All' },
+              { value: 'item', label: 'Items' },
+              { value: 'bundle', label: 'Bundles' },
+            ]}
+            onChange={(kind: BrowseInput['kind']) => go({ kind })}
+          />
+          <Select
+            aria-label="Trade"
+            style={{ width: 150 }}
+            value={asked.trade}
+            options={[
+              { value: '', label: 'All trades' },
+              ...found.trades.map(({ trade, items, bundles }) => ({
+                value: trade,
+                label: `${trade} (${items + bundles})`,
+              })),
+            ]}
+            onChange={(trade: string) => go({ trade })}
+          />
+          <Select
+            aria-label="Made of"
+            style={{ width: 136 }}
+            value={asked.costType}
+            options={[
+              { value: '', label: 'Any cost type' },
+              ...costTypes.map((type) => ({ value: type, label: `Has ${type}` })),
+            ]}
+            onChange={(costType: string) => go({ costType })}
+          />
+          <label className="soft library-retired">
+            <input
+              type="checkbox"
+              checked={asked.retired}
+              onChange={({ target }) => go({ retired: target.checked })}
+            />{' '}
+            retired
+          </label>
+        </div>
+        {found.rows.length === 0 && (
+          <p className="empty">{asked.retired ? 'Nothing is retired.' : 'Nothing fits. Take a word away.'}</p>
+        )}
+        {found.rows.length > 0 && (
+          <table className="table-plain library-table" aria-busy={pending}>
             <thead>
               <tr>
                 <th>Code</th>
-                <th>Item</th>
+                <th>Name</th>
                 <th>Made of</th>
                 <th>Unit</th>
                 <th className="amount">Unit cost</th>
+                <th>
+                  <span className="visually-hidden">At hand</span>
+                </th>
               </tr>
             </thead>
             <tbody>
               {trades.map((trade) => (
                 <Fragment key={trade}>
-                  <tr className="section-row">
-                    <td colSpan={5}>{trade}</td>
-                  </tr>
-                  {shown
-                    .filter((item) => item.trade === trade)
-                    .map((item) => (
-                      <tr key={item.id}>
-                        <td className="soft">{item.code}</td>
-                        <td>{item.name}</td>
-                        <td className="soft">{item.costs.map(({ type }) => type).join(', ')}</td>
-                        <td>{unitName(item.unit)}</td>
-                        <td className="amount">
-                          <UnitAmount value={itemUnitCost(item.costs)} />
-                        </td>
-                      </tr>
-                    ))}
+                  {trade !== '' && (
+                    <tr className="section-row">
+                      <td colSpan={6}>{trade}</td>
+                    </tr>
+                  )}
+                  {of(trade).map((row) => {
+                    const id = row.kind === 'item' ? row.item.id : row.bundle.id;
+                    return <Row key={id} row={row} setStar={setStar} />;
+                  })}
                 </Fragment>
               ))}
             </tbody>
           </table>
         )}
+        {(found.more || asked.page > 0) && (
+          <p className="library-pages">
+            {asked.page > 0 && (
+              <Link href={address({ page: asked.page - 1 })} prefetch={false}>
+                Earlier ones
+              </Link>
+            )}{' '}
+            {found.more &&
+              (searched ? (
+                <span className="soft">There are more; add a word.</span>
+              ) : (
+                <Link href={address({ page: asked.page + 1 })} prefetch={false}>
+                  More
+                </Link>
+              ))}
+          </p>
+        )}
       </div>
-      <aside>
+      <aside className="trial-column">
+        <DraftsBehind drafts={drafts} />
         <div className="panel">
           <h2>Labour rates</h2>
           <table className="table-plain">
@@ -107,6 +275,11 @@ export function LibraryList({ items, rates }: { items: readonly LibraryItem[]; r
               ))}
             </tbody>
           </table>
+          <p className="library-pages">
+            <Link href="/library/rates" prefetch={false}>
+              Rates and crews
+            </Link>
+          </p>
         </div>
       </aside>
     </div>

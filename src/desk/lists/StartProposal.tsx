@@ -16,6 +16,13 @@ interface Template {
 
 interface StartActions {
   readonly start: (input: StartInput) => Promise<Answer<{ id: string }>>;
+  readonly copy: (input: {
+    proposalId: string;
+    customerId: string;
+    siteId: string;
+    title: string;
+    costs: 'kept' | 'refreshed';
+  }) => Promise<Answer<{ id: string }>>;
   readonly read: (
     place: { customerId: string; siteId: string },
     text: string,
@@ -23,25 +30,35 @@ interface StartActions {
   readonly saveCustomer: SaveCustomer;
 }
 
+type Given = StartInput & { from: string; proposalId?: string; costs?: 'kept' | 'refreshed' };
+
 /** For whom, where, from what: then straight to the sheet. */
 export function StartProposal({
   customers,
   templates,
+  earlier,
+  copyOf,
   first,
   actions,
 }: {
+  /** Proposals that can be copied, newest first. */
+  earlier: readonly { id: string; number: number; title: string; customer: string }[];
+  /** The one to copy, where it was come from there. */
+  copyOf: string | null;
   customers: readonly CustomerRow[];
   templates: readonly Template[];
   first: string | null;
   actions: StartActions;
 }) {
   const router = useRouter();
-  const [form] = Form.useForm<StartInput & { from: string }>();
+  const [form] = Form.useForm<Given>();
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [adding, setAdding] = useState(false);
   const [customerId, setCustomerId] = useState(first);
-  const [fromFile, setFromFile] = useState(false);
+  const [from, setFrom] = useState(copyOf ? 'earlier' : 'nothing');
+  const fromFile = from === 'file';
+  const titleOf = (id: string | null | undefined) => earlier.find((each) => each.id === id)?.title ?? '';
   const file = useRef<HTMLInputElement>(null);
   const sites = customers.find(({ id }) => id === customerId)?.sites ?? [];
 
@@ -50,7 +67,7 @@ export function StartProposal({
     form.setFieldsValue({ customerId: id, siteId: all.find((row) => row.id === id)?.sites[0]?.id ?? '' });
   };
 
-  const submit = async (given: StartInput & { from: string }) => {
+  const submit = async (given: Given) => {
     setBusy(true);
     const text = fromFile ? await file.current?.files?.[0]?.text() : undefined;
     if (fromFile && text === undefined) {
@@ -61,11 +78,18 @@ export function StartProposal({
     const place = { customerId: given.customerId, siteId: given.siteId };
     const answer = fromFile
       ? await actions.read(place, text!)
-      : await actions.start({
-          ...place,
-          title: given.title,
-          templateId: given.from === 'nothing' ? null : given.from,
-        });
+      : from === 'earlier'
+        ? await actions.copy({
+            ...place,
+            proposalId: given.proposalId ?? '',
+            title: given.title,
+            costs: given.costs ?? 'refreshed',
+          })
+        : await actions.start({
+            ...place,
+            title: given.title,
+            templateId: given.from === 'nothing' ? null : given.from,
+          });
     if (answer.ok) {
       router.push(`/proposals/${answer.value.id}`);
       return;
@@ -85,10 +109,18 @@ export function StartProposal({
         layout="vertical"
         requiredMark={false}
         onFinish={(values) => void submit(values)}
-        initialValues={{ customerId: first ?? undefined, siteId: sites[0]?.id, from: 'nothing', title: '' }}
-        onValuesChange={(changed: { from?: string }) => {
+        initialValues={{
+          customerId: first ?? undefined,
+          siteId: sites[0]?.id,
+          from,
+          proposalId: copyOf ?? undefined,
+          costs: 'refreshed',
+          title: titleOf(copyOf),
+        }}
+        onValuesChange={(changed: { from?: string; proposalId?: string }) => {
+          if (changed.proposalId) form.setFieldsValue({ title: titleOf(changed.proposalId) });
           if (!changed.from) return;
-          setFromFile(changed.from === 'file');
+          setFrom(changed.from);
           const template = templates.find(({ id }) => id === changed.from);
           const title = String(form.getFieldValue('title') ?? '');
           if (template && (title === '' || templates.some(({ name }) => name === title)))
@@ -136,10 +168,37 @@ export function StartProposal({
                   </>
                 ),
               })),
+              ...(earlier.length > 0 ? [{ value: 'earlier', label: 'An earlier proposal' }] : []),
               { value: 'file', label: 'A proposal document (JSON)' },
             ]}
           />
         </Form.Item>
+        {from === 'earlier' && (
+          <>
+            <Form.Item
+              name="proposalId"
+              label="Which one"
+              rules={[{ required: true, message: 'Pick the proposal to copy.' }]}
+            >
+              <Select
+                showSearch={{ optionFilterProp: 'label' }}
+                placeholder="Type a title or a customer"
+                options={earlier.map(({ id, number, title, customer }) => ({
+                  value: id,
+                  label: `${number} ${title} · ${customer}`,
+                }))}
+              />
+            </Form.Item>
+            <Form.Item name="costs" label="Its costs">
+              <Radio.Group
+                options={[
+                  { value: 'refreshed', label: 'as the library has them now' },
+                  { value: 'kept', label: 'as they were' },
+                ]}
+              />
+            </Form.Item>
+          </>
+        )}
         {fromFile ? (
           <p>
             <input ref={file} type="file" accept="application/json,.json" aria-label="Proposal document" />

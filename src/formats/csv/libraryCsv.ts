@@ -1,8 +1,9 @@
 import Papa from 'papaparse';
+import { writeBreaks, writeLoads } from '@/core/importing';
 import { addFixed, parseFixed, writeFixed } from '@/core/number';
-import type { CostPart, LibraryItem } from '@/model';
+import type { CostPart, ItemInput } from '@/model';
 
-/** Columns of the library as CSV, in order (docs/formats/library-csv.md). */
+/** Columns of the library as a list, in order (docs/formats/library-csv.md). */
 export const libraryColumns = [
   'code',
   'name',
@@ -18,7 +19,18 @@ export const libraryColumns = [
   'tax_class',
   'cost_code',
   'tags',
+  'overtime_rate',
+  'waste',
+  'pack',
+  'minimum_charge',
+  'breaks',
+  'loads',
+  'supplier_note',
+  'retired',
 ] as const;
+
+/** An item; its note for us is not written, a list may be handed on. */
+export type ListedItem = ItemInput & { readonly retired: boolean };
 
 type Row = Record<(typeof libraryColumns)[number], string>;
 
@@ -28,32 +40,54 @@ function costOf(costs: readonly CostPart[], type: Exclude<CostPart['type'], 'lab
   return writeFixed(addFixed(parts.map((part) => parseFixed('amount' in part ? part.amount : '0'))));
 }
 
+/**
+ * Text that a spreadsheet would take for a formula gets a quote before it, which the import takes off again. Numbers in
+ * columns of numbers stay as they are.
+ */
+export const guarded = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+
+/** A decimal written one way: 46.00 is 46. */
+const decimal = (text: string | undefined): string =>
+  text === undefined ? '' : writeFixed(parseFixed(text));
+
 /** One row a labour part, so that hours and rate stay what they are; the other costs stand in the first. */
-function rowsOf(item: LibraryItem): Row[] {
+function rowsOf(item: ListedItem): Row[] {
   const labour = item.costs.flatMap((part) => (part.type === 'labour' ? [part] : []));
+  const { breaks } = item;
   return (labour.length === 0 ? [null] : labour).map((part, i) => {
     const cost = (type: Exclude<CostPart['type'], 'labour'>) => (i === 0 ? costOf(item.costs, type) : '');
     return {
-      code: item.code,
-      name: item.name,
-      detail: item.detail,
-      trade: item.trade,
+      code: guarded(item.code),
+      name: guarded(item.name),
+      detail: guarded(item.detail),
+      trade: guarded(item.trade),
       unit: item.unit,
       material: cost('material'),
-      labour_hours: part?.hours ?? '',
-      labour_rate: part?.rate ?? '',
+      labour_hours: decimal(part?.hours),
+      labour_rate: decimal(part?.rate),
       equipment: cost('equipment'),
       subcontract: cost('subcontract'),
       other: cost('other'),
       tax_class: item.taxClass,
-      cost_code: item.costCode,
-      tags: item.tags.join(' '),
+      cost_code: guarded(item.costCode),
+      tags: guarded(item.tags.join(' ')),
+      overtime_rate: decimal(part?.overtimeRate),
+      waste: decimal(item.waste),
+      pack: decimal(item.pack),
+      minimum_charge: decimal(item.minimumCharge),
+      breaks: breaks ? writeBreaks(breaks) : '',
+      loads: item.loads ? writeLoads(item.loads) : '',
+      supplier_note: guarded(item.supplierNote ?? ''),
+      retired: item.retired ? 'yes' : '',
     };
   });
 }
 
+/** The library as rows of text, without the heading. */
+export const libraryRows = (items: readonly ListedItem[]): string[][] =>
+  items.flatMap(rowsOf).map((row) => libraryColumns.map((column) => row[column]));
+
 /** The library as CSV after RFC 4180: CRLF, quoted where needed, a header row. */
-export function libraryCsv(items: readonly LibraryItem[]): string {
-  const rows = items.flatMap(rowsOf);
-  return `${Papa.unparse({ fields: [...libraryColumns], data: rows.map((row) => libraryColumns.map((column) => row[column])) })}\r\n`;
+export function libraryCsv(items: readonly ListedItem[]): string {
+  return `${Papa.unparse({ fields: [...libraryColumns], data: libraryRows(items) })}\r\n`;
 }

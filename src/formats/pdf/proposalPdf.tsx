@@ -5,6 +5,8 @@ import { whenDue } from '@/core/text/whenDue';
 import type { CustomerEntry, CustomerView } from '@/model';
 import { unitName } from '@/model';
 import { legible } from './legible';
+import type { PagePicture } from './PlanPage';
+import { PlanPage } from './PlanPage';
 import { Foot, Row, styles } from './sheet';
 
 export interface ProposalPaper {
@@ -12,6 +14,8 @@ export interface ProposalPaper {
   readonly company: { readonly name: string; readonly phone: string; readonly email: string };
   readonly customer: string;
   readonly site: string;
+  /** Pictures of the plans that are shown, by file. */
+  readonly pictures: ReadonlyMap<string, PagePicture>;
 }
 
 const signed = (decimal: string) =>
@@ -41,7 +45,7 @@ function Entry({ entry }: { entry: CustomerEntry }) {
   const quantity = entry.quantity
     ? `${showDecimal(entry.quantity)} ${unitName(entry.unit)}${entry.unitPrice ? ` at ${showDecimal(entry.unitPrice)}` : ''}`
     : null;
-  const detail = [entry.detail, quantity].filter(Boolean).join(' · ');
+  const detail = [entry.detail, quantity, entry.minimum && 'minimum charge'].filter(Boolean).join(' · ');
   if (entry.kind === 'extra')
     return (
       <View style={styles.choice} wrap={false}>
@@ -53,13 +57,30 @@ function Entry({ entry }: { entry: CustomerEntry }) {
       </View>
     );
   return (
-    <Row name={entry.description} detail={detail} figures={[entry.amount && showDecimal(entry.amount)]} />
+    <>
+      <Row name={entry.description} detail={detail} figures={[entry.amount && showDecimal(entry.amount)]} />
+      {entry.parts.map((part) => (
+        <Text key={part.id} style={styles.part}>
+          {[
+            part.description,
+            part.quantity && `${showDecimal(part.quantity)} ${unitName(part.unit)}`,
+            part.unitPrice && `at ${showDecimal(part.unitPrice)}`,
+            part.discount && `less ${showDecimal(part.discount)}`,
+            part.minimum && 'minimum charge',
+            part.amount && showDecimal(part.amount),
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </Text>
+      ))}
+    </>
   );
 }
 
 /** A proposal as PDF: what the booklet says, for one set of choices. Built from the customer view and nothing else. */
 export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
-  const { view, company, customer, site } = legible(paper);
+  const { pictures, ...words } = paper;
+  const { view, company, customer, site } = legible(words);
   return renderToBuffer(
     <Document title={view.title} author={company.name}>
       <Page size="LETTER" style={styles.page}>
@@ -132,6 +153,9 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
         ) : null}
         <Foot>{`${company.name} · ${company.phone} · ${company.email}`}</Foot>
       </Page>
+      {view.plans.map((plan) => (
+        <PlanPage key={plan.id} plan={plan} picture={pictures.get(plan.file) ?? null} />
+      ))}
     </Document>,
   );
 }

@@ -62,6 +62,7 @@ export const styles = StyleSheet.create({
   },
   heading: { fontFamily: titles, fontWeight: 600, fontSize: 13, marginTop: 14, marginBottom: 4 },
   soft: { color: '#656663' },
+  part: { color: '#656663', fontSize: 9, paddingLeft: 10 },
   row: {
     flexDirection: 'row',
     justifyContent: 'space-between',

@@ -1,13 +1,21 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { readLiking } from '@/acts/accounts/liking';
 import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
 import { readProposal } from '@/acts/proposals/read';
 import type { Step } from '@/desk/editor/Editor';
 import { Editor } from '@/desk/editor/Editor';
 import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/editor/plan.css';
+import '@/ui/plan.css';
 import {
+  addBundleAction,
   revokeLinksAction,
+  saveAsTemplateAction,
+  saveBundleAction,
+  saveLikingAction,
   saveProposalAction,
   sendProposalAction,
   withdrawProposalAction,
@@ -31,10 +39,10 @@ export default async function ProposalPage({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ step?: string }>;
+  searchParams: Promise<{ step?: string; on?: string }>;
 }) {
   const { id } = await params;
-  const { step } = await searchParams;
+  const { step, on } = await searchParams;
   const actor = await pageActor();
   if (!isId(id)) notFound();
   const proposal = await readProposal(actor, id).catch((error: unknown) => {
@@ -47,13 +55,19 @@ export default async function ProposalPage({
     send: sendProposalAction,
     withdraw: withdrawProposalAction,
     revokeLinks: revokeLinksAction,
+    saveAsTemplate: saveAsTemplateAction,
+    addBundle: addBundleAction,
+    saveBundle: saveBundleAction,
+    saveLiking: saveLikingAction,
   };
   return (
     <Editor
       key={proposal.id}
       proposal={proposal}
       firstStep={steps[String(step)] ?? 'Scope'}
+      planFirst={on === 'plan'}
       timeZone={company.timeZone}
+      liking={await readLiking(actor)}
       actions={actions}
     />
   );

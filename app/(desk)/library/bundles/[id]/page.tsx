@@ -1,0 +1,37 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { may } from '@/acts/actor';
+import { bundlesWith, readBundle } from '@/acts/library/bundles';
+import { Problem } from '@/acts/problem';
+import { readSettings } from '@/acts/settings';
+import { BundleEditor } from '@/desk/library/BundleEditor';
+import { isId } from '@/model';
+import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/library/library.css';
+import { addBundleAction, saveBundleAction } from '../../../../actions';
+import { pageActor } from '../../../../session';
+
+export const metadata: Metadata = { title: 'Bundle' };
+
+export default async function BundlePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const bundle = await readBundle(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  const { company } = await readSettings(actor);
+  return (
+    <BundleEditor
+      key={bundle.id}
+      bundle={bundle}
+      standsIn={await bundlesWith(actor, id)}
+      usual={company.usual}
+      currency={company.currency}
+      mayChange={may(actor, 'owner')}
+      actions={{ add: addBundleAction, save: saveBundleAction }}
+    />
+  );
+}

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { may } from '@/acts/actor';
+import { readSettings } from '@/acts/settings';
+import { BundleEditor } from '@/desk/library/BundleEditor';
+import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/library/library.css';
+import { addBundleAction, saveBundleAction } from '../../../../actions';
+import { pageActor } from '../../../../session';
+
+export const metadata: Metadata = { title: 'New bundle' };
+
+export default async function NewBundlePage() {
+  const actor = await pageActor();
+  const { company } = await readSettings(actor);
+  return (
+    <BundleEditor
+      bundle={null}
+      standsIn={[]}
+      usual={company.usual}
+      currency={company.currency}
+      mayChange={may(actor, 'owner', 'seller')}
+      actions={{ add: addBundleAction, save: saveBundleAction }}
+    />
+  );
+}

@@ -1,0 +1,44 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { may } from '@/acts/actor';
+import { bundlesWith } from '@/acts/library/bundles';
+import { readItem } from '@/acts/library/items';
+import { listCrews, listRates } from '@/acts/library/rates';
+import { Problem } from '@/acts/problem';
+import { readSettings } from '@/acts/settings';
+import { ItemEditor } from '@/desk/library/ItemEditor';
+import { isId } from '@/model';
+import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/library/library.css';
+import { retireAction, saveItemAction } from '../../../../actions';
+import { pageActor } from '../../../../session';
+
+export const metadata: Metadata = { title: 'Item' };
+
+export default async function ItemPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const known = await readItem(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  const { company } = await readSettings(actor);
+  return (
+    <ItemEditor
+      key={id}
+      known={known}
+      itemId={id}
+      standsIn={await bundlesWith(actor, id)}
+      rates={await listRates(actor)}
+      crews={await listCrews(actor)}
+      usual={company.usual}
+      currency={company.currency}
+      timeZone={company.timeZone}
+      mayChange={may(actor, 'owner')}
+      save={saveItemAction}
+      retire={retireAction}
+    />
+  );
+}

@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { may } from '@/acts/actor';
+import { listCrews, listRates } from '@/acts/library/rates';
+import { readSettings } from '@/acts/settings';
+import { ItemEditor } from '@/desk/library/ItemEditor';
+import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/library/library.css';
+import { retireAction, saveItemAction } from '../../../../actions';
+import { pageActor } from '../../../../session';
+
+export const metadata: Metadata = { title: 'New item' };
+
+export default async function NewItemPage() {
+  const actor = await pageActor();
+  const { company } = await readSettings(actor);
+  return (
+    <ItemEditor
+      known={null}
+      itemId={null}
+      standsIn={[]}
+      rates={await listRates(actor)}
+      crews={await listCrews(actor)}
+      usual={company.usual}
+      currency={company.currency}
+      timeZone={company.timeZone}
+      mayChange={may(actor, 'owner')}
+      save={saveItemAction}
+      retire={retireAction}
+    />
+  );
+}

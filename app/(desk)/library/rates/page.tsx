@@ -1,0 +1,22 @@
+import type { Metadata } from 'next';
+import { may } from '@/acts/actor';
+import { listRatesAndCrews } from '@/acts/library/rates';
+import { RatesPage } from '@/desk/library/RatesPage';
+import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/library/library.css';
+import { removeCrewAction, saveCrewAction, saveRateAction } from '../../../actions';
+import { pageActor } from '../../../session';
+
+export const metadata: Metadata = { title: 'Rates and crews' };
+
+export default async function Rates() {
+  const actor = await pageActor();
+  return (
+    <RatesPage
+      known={await listRatesAndCrews(actor)}
+      readOnly={!may(actor, 'owner')}
+      actions={{ saveRate: saveRateAction, saveCrew: saveCrewAction, removeCrew: removeCrewAction }}
+    />
+  );
+}

@@ -1,0 +1,19 @@
+import { keepFile } from '@/acts/files/keep';
+import { Problem, respond } from '@/acts/problem';
+import { LARGEST_UPLOAD } from '@/formats/image/keptImage';
+import { actionActor } from '../../../session';
+import { fromOwnPage, limitedBody } from '../../ownPage';
+
+/** Takes a picture in (the body; `?kind=plan|picture&name=`) and keeps it. */
+export function POST(request: Request) {
+  return respond(async () => {
+    fromOwnPage(request);
+    const actor = await actionActor();
+    const { searchParams } = new URL(request.url);
+    const kind = searchParams.get('kind');
+    if (kind !== 'plan' && kind !== 'picture')
+      throw new Problem(400, 'Say whether it is a plan or a picture.');
+    const bytes = await limitedBody(request, LARGEST_UPLOAD);
+    return Response.json(await keepFile(actor, kind, searchParams.get('name') ?? '', bytes));
+  });
+}

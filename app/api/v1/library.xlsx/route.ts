@@ -1,0 +1,14 @@
+import { libraryAsXlsx } from '@/acts/papers';
+import { respond } from '@/acts/problem';
+import { actionActor } from '../../../session';
+import { download } from '../../download';
+
+/** The library as a workbook. */
+export const GET = () =>
+  respond(async () =>
+    download(
+      await libraryAsXlsx(await actionActor()),
+      'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+      'library.xlsx',
+    ),
+  );

@@ -1,0 +1,52 @@
+import { sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { sectionKind } from '@/data/librarySearch';
+import { libraryUse } from '@/data/schema';
+import type { ProposalDocument } from '@/model';
+import { isId } from '@/model';
+import type { Actor } from '../actor';
+
+/** Every entry of a document that was taken from the library, by its own id. */
+function takenIn(document: ProposalDocument): Map<string, { usedId: string; kind: string }> {
+  const taken = new Map<string, { usedId: string; kind: string }>();
+  for (const section of document.sections) {
+    const kind = sectionKind(section.title);
+    const add = (id: string, usedId: string | undefined) => {
+      if (isId(usedId)) taken.set(id, { usedId, kind });
+    };
+    for (const entry of section.entries) {
+      if (entry.kind === 'line') add(entry.id, entry.itemId);
+      else if (entry.kind === 'bundle') add(entry.id, entry.bundleId);
+      else for (const { lines } of entry.alternatives) for (const line of lines) add(line.id, line.itemId);
+    }
+  }
+  return taken;
+}
+
+/** Counts what was taken from the library in this edit, so that the search brings it first next time. */
+export async function noteUsed(
+  tx: Transaction,
+  actor: Actor,
+  before: ProposalDocument,
+  after: ProposalDocument,
+): Promise<void> {
+  const old = takenIn(before);
+  const counts = new Map<string, { usedId: string; sectionKind: string; count: number }>();
+  for (const [id, { usedId, kind }] of takenIn(after)) {
+    if (old.has(id)) continue;
+    const key = `${kind}\u0000${usedId}`;
+    const row = counts.get(key) ?? { usedId, sectionKind: kind, count: 0 };
+    row.count += 1;
+    counts.set(key, row);
+  }
+  if (counts.size === 0) return;
+  // In one order, so that two savers never wait for each other in a circle.
+  const rows = [...counts.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, row]) => row);
+  await tx
+    .insert(libraryUse)
+    .values(rows.map((row) => ({ ...row, companyId: actor.companyId, lastAt: actor.now })))
+    .onConflictDoUpdate({
+      target: [libraryUse.companyId, libraryUse.sectionKind, libraryUse.usedId],
+      set: { count: sql`${libraryUse.count} + excluded.count`, lastAt: actor.now },
+    });
+}

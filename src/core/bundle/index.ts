@@ -1,0 +1,5 @@
+export * from './inputs';
+export * from './size';
+export * from './trial';
+export * from './saveBack';
+export * from './shortName';

@@ -1,0 +1,347 @@
+import type {
+  Bundle,
+  BundleMakeup,
+  BundlePart,
+  ItemPart,
+  Line,
+  PartChange,
+  PricedItem,
+  Recipe,
+} from '@/model';
+import type { Scope, Value } from '../formula';
+import {
+  FormulaError,
+  evaluate,
+  formulaQuantity,
+  fromUnit,
+  knownFormula,
+  numberValue,
+  toPlaces,
+} from '../formula';
+import type { Ratio } from '../number';
+import { integer, reduced, times, writeFixed } from '../number';
+import type { Surroundings } from '../space';
+import type { SizedInput } from './inputs';
+import { showValue, sizeInput } from './inputs';
+
+export interface Trouble {
+  readonly message: string;
+  /** Where in the formula, from 0. */
+  readonly at: number;
+}
+
+/** One part as it comes out on this job. */
+export interface SizedPart {
+  /** Part ids from the outer bundle inwards, with dots between. */
+  readonly path: string;
+  readonly name: string;
+  /** The formula that was computed. */
+  readonly formula: string;
+  /** What its name stands for in the formulas of others; null where it cannot be computed. */
+  readonly value: Value | null;
+  /** Null where no item stands: dropped by the grade, or a figure that only others use. */
+  readonly line: Line | null;
+  /** Why it is not there: dropped by grade or condition, or taken out on this job. */
+  readonly absent: 'grade' | 'condition' | 'job' | null;
+  readonly change: PartChange | null;
+  /** The formula of the recipe, where another was typed over it. */
+  readonly replaced: string | null;
+  readonly trouble: Trouble | null;
+}
+
+export interface SizedBundle {
+  readonly inputs: readonly SizedInput[];
+  readonly parts: readonly SizedPart[];
+  /** Lines that count, in order: parts that are there, then those added on this job. */
+  readonly lines: readonly Line[];
+  /** What the customer reads, placeholders filled. */
+  readonly detail: string;
+  readonly name: string;
+  /** Everything that cannot be computed, in words. */
+  readonly troubles: readonly { readonly place: string; readonly message: string }[];
+}
+
+/** Bounds the work whatever the recipe says. */
+export const MOST_PARTS = 2000;
+const DEEPEST = 6;
+
+interface Run {
+  readonly makeup: BundleMakeup;
+  readonly changes: Readonly<Record<string, PartChange>>;
+  readonly idPrefix: string;
+  readonly parts: SizedPart[];
+  readonly troubles: { place: string; message: string }[];
+  /** Parts looked at so far, those that come to nothing included. */
+  looked: number;
+}
+
+const asTrouble = (error: unknown): Trouble => {
+  if (error instanceof FormulaError) return { message: error.message, at: error.at };
+  throw error;
+};
+
+const isOne = ({ top, bottom }: Ratio) => top === bottom;
+const zero = numberValue(integer(0n), 0, false);
+
+function itemOf(
+  run: Run,
+  part: ItemPart,
+  grade: string | undefined,
+  change: PartChange | undefined,
+): PricedItem | null {
+  if (change?.item) return change.item;
+  const swap = grade === undefined ? undefined : part.grades?.[grade];
+  const key = swap === undefined ? part.item : swap;
+  return key === null ? null : (run.makeup.items[key] ?? null);
+}
+
+function lineOf(id: string, item: PricedItem, quantity: string, change: PartChange | undefined): Line {
+  const line: Line = { kind: 'line', ...item, id, quantity };
+  if (change === undefined) return line;
+  if (change.description !== undefined) line.description = change.description;
+  if (change.typedCost !== undefined) line.typedCost = change.typedCost;
+  if (change.heldPrice !== undefined) line.heldPrice = change.heldPrice;
+  if (change.overtime !== undefined) line.overtime = change.overtime;
+  return line;
+}
+
+type Answer = Value | { readonly trouble: string };
+
+/** Sizes one recipe; what its parts come to is written to the run. Answers what its names stand for. */
+function sizeRecipe(
+  run: Run,
+  recipe: Recipe,
+  inputs: readonly SizedInput[],
+  grade: string | undefined,
+  outside: Scope,
+  prefix: string,
+  factor: Ratio,
+  depth: number,
+): Scope {
+  const given = new Map<string, Answer>();
+  for (const { input, value, trouble } of inputs)
+    given.set(input.name, value ?? { trouble: trouble ? trouble.message : `“${input.name}” has no value.` });
+  const parts = new Map(recipe.parts.map((part) => [part.name, part]));
+  const state = new Map<string, Answer | 'computing'>();
+  const sized = new Map<string, SizedPart>();
+
+  const scope: Scope = (name) => given.get(name) ?? (parts.has(name) ? partValue(name) : outside(name));
+
+  function partValue(name: string): Answer {
+    const seen = state.get(name);
+    if (seen === 'computing') return { trouble: `“${name}” hangs on itself.` };
+    if (seen) return seen;
+    const part = parts.get(name)!;
+    if ('bundle' in part) return { trouble: `“${name}” is a bundle and has no quantity of its own.` };
+    state.set(name, 'computing');
+    const answer = sizeItem(part);
+    state.set(name, answer);
+    return answer;
+  }
+
+  function sizeItem(part: ItemPart): Answer {
+    const path = prefix + part.id;
+    const change = Object.hasOwn(run.changes, path) ? run.changes[path] : undefined;
+    const item = itemOf(run, part, grade, change);
+    const formula = change?.quantity ?? part.quantity;
+    const replaced = change?.quantity === undefined ? null : part.quantity;
+    const keep = (
+      value: Value | null,
+      line: Line | null,
+      absent: SizedPart['absent'],
+      trouble: Trouble | null = null,
+    ) =>
+      sized.set(part.name, {
+        path,
+        name: part.name,
+        formula,
+        value,
+        line,
+        absent,
+        change: change ?? null,
+        replaced,
+        trouble,
+      });
+    const failed = (error: unknown, line: Line | null): Answer => {
+      const trouble = asTrouble(error);
+      keep(null, line, change?.out ? 'job' : null, trouble);
+      return { trouble: `“${part.name}” cannot be computed: ${trouble.message}` };
+    };
+    if (!item && part.grades !== undefined) {
+      keep(zero, null, 'grade');
+      return zero;
+    }
+    // A part without an item is a figure for the formulas of others; it keeps its dimension and is not rounded.
+    if (!item) {
+      try {
+        const value =
+          part.when !== undefined && !met(part.when) ? zero : evaluate(knownFormula(formula), scope);
+        keep(value, null, null);
+        return value;
+      } catch (error) {
+        return failed(error, null);
+      }
+    }
+    const line = (quantity: string) => lineOf(`${run.idPrefix}${path}`, item, quantity, change);
+    try {
+      if (part.when !== undefined && !met(part.when)) {
+        keep(zero, line('0'), 'condition');
+        return zero;
+      }
+      const each = formulaQuantity(formula, item.unit, scope);
+      const quantity = isOne(factor) ? each : toPlaces(times(reduced(each, 1_000_000n), factor), 3);
+      const value = fromUnit(reduced(each, 1_000_000n), item.unit);
+      keep(value, line(writeFixed(quantity)), change?.out ? 'job' : null);
+      return value;
+    } catch (error) {
+      return failed(error, line('0'));
+    }
+  }
+
+  function met(condition: string): boolean {
+    const value = evaluate(knownFormula(condition), scope);
+    if (value.kind === 'truth') return value.truth;
+    if (value.kind === 'number') return value.ratio.top !== 0n;
+    throw new FormulaError('A condition comes to yes or no.', 0);
+  }
+
+  function sizeNested(part: BundlePart): void {
+    const path = prefix + part.id;
+    const nowhere = (message: string, at = 0) => {
+      run.troubles.push({ place: part.name, message });
+      run.parts.push({
+        path,
+        name: part.name,
+        formula: part.times ?? '1',
+        value: null,
+        line: null,
+        absent: null,
+        change: null,
+        replaced: null,
+        trouble: { message, at },
+      });
+    };
+    const inner = run.makeup.within[part.bundle];
+    if (!inner) return nowhere(`The bundle of “${part.name}” is not there.`);
+    if (depth >= DEEPEST) return nowhere(`Bundles stand in each other more than ${DEEPEST} deep.`);
+    try {
+      if (part.when !== undefined && !met(part.when)) return;
+      const count = part.times === undefined ? integer(1n) : ratioOf(part.times);
+      const values: SizedInput[] = inner.recipe.inputs.map((input) =>
+        sizeInput(input, part.values[input.name], scope, false),
+      );
+      for (const { trouble, input } of values)
+        if (trouble) run.troubles.push({ place: `${part.name}: ${input.label}`, message: trouble.message });
+      const named = part.grade ?? grade;
+      const known = inner.recipe.grades.some(({ id }) => id === named);
+      sizeRecipe(
+        run,
+        inner.recipe,
+        values,
+        known ? named : inner.recipe.grades[0]?.id,
+        () => undefined,
+        `${path}.`,
+        times(factor, count),
+        depth + 1,
+      );
+    } catch (error) {
+      const trouble = asTrouble(error);
+      nowhere(trouble.message, trouble.at);
+    }
+  }
+
+  function ratioOf(formula: string): Ratio {
+    return reduced(formulaQuantity(formula, 'each', scope), 1_000_000n);
+  }
+
+  for (const part of recipe.parts) {
+    run.looked += 1;
+    if (run.looked > MOST_PARTS) {
+      if (run.looked === MOST_PARTS + 1)
+        run.troubles.push({ place: part.name, message: `A bundle comes to at most ${MOST_PARTS} parts.` });
+      break;
+    }
+    if ('bundle' in part) {
+      sizeNested(part);
+      continue;
+    }
+    partValue(part.name);
+    const done = sized.get(part.name);
+    if (!done) continue;
+    run.parts.push(done);
+    if (done.trouble) run.troubles.push({ place: part.name, message: done.trouble.message });
+  }
+  return scope;
+}
+
+/** Fills `{name}` in a text; a name that is not there stays as it stands and is told. */
+function fill(text: string, scope: Scope, grade: string | null, tell: (name: string) => void): string {
+  return text.replace(/\{\s*([A-Za-z][A-Za-z0-9_]*)\s*\}/g, (whole, name: string) => {
+    if (name === 'grade' && grade !== null) return grade;
+    const value = scope(name);
+    if (value && !('trouble' in value)) return showValue(value);
+    tell(name);
+    return whole;
+  });
+}
+
+/** Sizes a makeup by typed values, as it would stand in these surroundings. */
+export function sizeMakeup(
+  bundle: Pick<
+    Bundle,
+    'recipe' | 'within' | 'items' | 'values' | 'changes' | 'added' | 'name' | 'detail' | 'grade'
+  >,
+  surroundings: Surroundings,
+  idPrefix: string,
+): SizedBundle {
+  const { recipe } = bundle;
+  const run: Run = { makeup: bundle, changes: bundle.changes, idPrefix, parts: [], troubles: [], looked: 0 };
+  const hasSpace = surroundings.space?.figures != null;
+  const inputs = recipe.inputs.map((input) =>
+    sizeInput(
+      input,
+      Object.hasOwn(bundle.values, input.name) ? bundle.values[input.name] : undefined,
+      surroundings.scope,
+      hasSpace,
+    ),
+  );
+  for (const { input, trouble } of inputs)
+    if (trouble) run.troubles.push({ place: input.label, message: trouble.message });
+  const grade = recipe.grades.find(({ id }) => id === bundle.grade) ?? recipe.grades[0];
+  const scope = sizeRecipe(run, recipe, inputs, grade?.id, surroundings.scope, '', integer(1n), 0);
+
+  const added = bundle.added.map((line): Line => {
+    if (line.formula === undefined) return line;
+    try {
+      return { ...line, quantity: writeFixed(formulaQuantity(line.formula, line.unit, scope)) };
+    } catch (error) {
+      run.troubles.push({ place: line.description, message: asTrouble(error).message });
+      return { ...line, quantity: '0' };
+    }
+  });
+  const tell = (name: string) =>
+    run.troubles.push({ place: 'Description', message: `{${name}} has no value to show.` });
+  return {
+    inputs,
+    parts: run.parts,
+    lines: [...run.parts.flatMap(({ line, absent }) => (line && absent === null ? [line] : [])), ...added],
+    name: fill(bundle.name, scope, grade?.name ?? null, tell),
+    detail: fill(bundle.detail ?? '', scope, grade?.name ?? null, tell),
+    troubles: run.troubles,
+  };
+}
+
+const known = new WeakMap<Bundle, { readonly surroundings: Surroundings; readonly sized: SizedBundle }>();
+
+/**
+ * Sizes a bundle of a proposal in its section's surroundings: inputs, then parts by their formulas, in whatever order
+ * they use each other. What cannot be computed counts as nothing and says why; everything else is computed.
+ * Part lines carry the identity `bundle.part`. The last answer is kept by the bundle's identity.
+ */
+export function sizeBundle(bundle: Bundle, surroundings: Surroundings): SizedBundle {
+  const last = known.get(bundle);
+  if (last && last.surroundings === surroundings) return last.sized;
+  const sized = sizeMakeup(bundle, surroundings, `${bundle.id}.`);
+  known.set(bundle, { surroundings, sized });
+  return sized;
+}

@@ -1,0 +1,97 @@
+import type { PricedItem, ProposalDocument } from '@/model';
+import type { Fixed } from '../number';
+import { itemUnitCost } from '../price';
+
+/** What of an item its price is worked out from; names, units and tax of a line are its own. */
+const fields = ['costs', 'waste', 'pack', 'minimumCharge', 'breaks', 'loads'] as const;
+
+/** Text that is the same for two values that are the same, whatever the order of their fields. */
+const canonical = (value: unknown): string =>
+  JSON.stringify(value, (_, part: unknown) =>
+    part !== null && typeof part === 'object' && !Array.isArray(part)
+      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : part,
+  ) ?? '';
+
+/** Do two items come to the same cost in every quantity? */
+export const costsAlike = (a: Partial<PricedItem>, b: Partial<PricedItem>): boolean =>
+  fields.every((field) => canonical(a[field]) === canonical(b[field]));
+
+function withCosts<Item extends PricedItem>(item: Item, fresh: PricedItem): Item {
+  const next: { -readonly [Field in keyof Item]?: Item[Field] } = { ...item };
+  for (const field of fields)
+    if (fresh[field] === undefined) delete next[field];
+    else Object.assign(next, { [field]: fresh[field] });
+  return next as Item;
+}
+
+export interface CostMove {
+  readonly description: string;
+  readonly unit: PricedItem['unit'];
+  /** Unit costs, before waste and breaks. */
+  readonly before: Fixed;
+  readonly after: Fixed;
+}
+
+/** Everything of a document that was copied from the library. */
+export function* copiedItems(document: ProposalDocument): Generator<PricedItem> {
+  for (const { entries } of document.sections)
+    for (const entry of entries) {
+      if (entry.kind === 'line') yield entry;
+      else if (entry.kind === 'question') for (const { lines } of entry.alternatives) yield* lines;
+      else {
+        yield* Object.values(entry.items);
+        yield* entry.added;
+      }
+    }
+}
+
+/**
+ * The document with the costs the library has now, where it has the item still; costs typed over and held prices stay,
+ * as do the changes made on this job. What did not move stays the same object.
+ * @param items the library's items by id
+ * @returns each item that moved once, with its unit cost before and after
+ */
+export function refreshedCosts(
+  document: ProposalDocument,
+  items: ReadonlyMap<string, PricedItem>,
+): { readonly document: ProposalDocument; readonly moves: readonly CostMove[] } {
+  const moves = new Map<string, CostMove>();
+  const fresh = <Item extends PricedItem>(item: Item): Item => {
+    const now = item.itemId === undefined ? undefined : items.get(item.itemId);
+    if (!now || costsAlike(item, now)) return item;
+    moves.set(item.itemId!, {
+      description: item.description,
+      unit: item.unit,
+      before: itemUnitCost(item.costs),
+      after: itemUnitCost(now.costs),
+    });
+    return withCosts(item, now);
+  };
+  const list = <T>(all: readonly T[], change: (each: T) => T): T[] => {
+    const next = all.map(change);
+    return next.some((each, i) => each !== all[i]) ? next : (all as T[]);
+  };
+  const sections = list(document.sections, (section) => {
+    const entries = list(section.entries, (entry) => {
+      if (entry.kind === 'line') return fresh(entry);
+      if (entry.kind === 'question') {
+        const alternatives = list(entry.alternatives, (alternative) => {
+          const lines = list(alternative.lines, fresh);
+          return lines === alternative.lines ? alternative : { ...alternative, lines };
+        });
+        return alternatives === entry.alternatives ? entry : { ...entry, alternatives };
+      }
+      const known = Object.entries(entry.items);
+      const next = known.map(([key, item]) => [key, fresh(item)] as const);
+      const added = list(entry.added, fresh);
+      const same = next.every(([, item], i) => item === known[i]![1]) && added === entry.added;
+      return same ? entry : { ...entry, items: Object.fromEntries(next), added };
+    });
+    return entries === section.entries ? section : { ...section, entries };
+  });
+  return {
+    document: sections === document.sections ? document : { ...document, sections },
+    moves: [...moves.values()],
+  };
+}

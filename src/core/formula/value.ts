@@ -1,0 +1,61 @@
+import type { UnitCode } from '@/model';
+import { unitName } from '@/model';
+import type { Ratio } from '../number';
+import { integer, reduced, times } from '../number';
+
+/**
+ * What a name stands for, or what a formula comes to. Lengths are in feet, areas in square feet, volumes in cubic feet:
+ * `exponent` is the power of the foot. It is `firm` where it follows from dimensions and not from a bare number, which
+ * may mean anything; only firm ones are held against each other.
+ */
+export type Value =
+  | { readonly kind: 'number'; readonly ratio: Ratio; readonly exponent: number; readonly firm: boolean }
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'truth'; readonly truth: boolean };
+export type NumberValue = Extract<Value, { kind: 'number' }>;
+
+export const numberValue = (ratio: Ratio, exponent: number, firm = true): NumberValue => ({
+  kind: 'number',
+  ratio,
+  exponent,
+  firm,
+});
+
+const dimensions = ['a number', 'a length', 'an area', 'a volume'];
+
+/** The dimension of a value in words: “an area”. */
+export const dimensionName = (exponent: number): string =>
+  dimensions[exponent] ?? `feet to the power of ${exponent}`;
+
+/** How many units make one (square, cubic) foot. A square is 100 sq ft, a cubic yard 27 cu ft, a board foot 144 cu in. */
+const perFoot: Partial<Record<UnitCode, { readonly exponent: number; readonly ratio: Ratio }>> = {
+  ft: { exponent: 1, ratio: integer(1n) },
+  sqft: { exponent: 2, ratio: integer(1n) },
+  square: { exponent: 2, ratio: reduced(1n, 100n) },
+  cuyd: { exponent: 3, ratio: reduced(1n, 27n) },
+  bdft: { exponent: 3, ratio: integer(12n) },
+};
+
+/** What a quantity in a unit is worth as a value: 2 squares are an area of 200 sq ft, 3 each are the number 3. */
+export function fromUnit(quantity: Ratio, unit: UnitCode): NumberValue {
+  const scale = perFoot[unit];
+  return scale
+    ? numberValue(times(quantity, reduced(scale.ratio.bottom, scale.ratio.top)), scale.exponent)
+    : numberValue(quantity, 0);
+}
+
+const sizes = ['', '8ft', '(4ft * 8ft)', '(1ft * 1ft * 8ft)'];
+
+/**
+ * A value as a quantity in a unit: a volume of 27 cu ft is 1 cubic yard. A bare number is taken in the unit as it is.
+ * @returns a sentence where the dimensions do not fit
+ */
+export function inUnit(value: NumberValue, unit: UnitCode): Ratio | string {
+  const scale = perFoot[unit];
+  if (!value.firm) return value.ratio;
+  if (value.exponent === (scale?.exponent ?? 0)) return scale ? times(value.ratio, scale.ratio) : value.ratio;
+  const is = `This comes to ${dimensionName(value.exponent)}`;
+  if (!scale)
+    return `${is}, but a count is wanted here (${unitName(unit)}). Divide by a size with its unit, such as ${sizes[value.exponent] ?? '8ft'}, or round with ceil.`;
+  return `${is}, but ${unitName(unit)} measures ${dimensionName(scale.exponent)}. Write sizes with their unit, such as 8ft or 4in.`;
+}

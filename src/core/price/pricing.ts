@@ -1,0 +1,36 @@
+import type { AreaFactors, ProposalDocument } from '@/model';
+import { minorDigits } from '../number';
+import { measuresOf } from '../plan';
+import type { Measured } from '../space';
+import type { LoadFactors } from './loads';
+import { loadFactors } from './loads';
+
+/** What every line of a document is priced with. The same object as long as none of it changes: it is a cache key. */
+export interface Pricing {
+  readonly factors: LoadFactors;
+  readonly minorDigits: number;
+  readonly area: AreaFactors | undefined;
+  readonly measures: readonly Measured[];
+}
+
+const known = new WeakMap<ProposalDocument['loads'], Pricing>();
+
+/**
+ * What a document prices its lines with.
+ * @throws RangeError for a load of 100 % of the price or more
+ */
+export function pricingOf(document: ProposalDocument): Pricing {
+  const digits = minorDigits(document.currency);
+  const measures = measuresOf(document);
+  const last = known.get(document.loads);
+  if (last && last.minorDigits === digits && last.area === document.area && last.measures === measures)
+    return last;
+  const made: Pricing = {
+    factors: loadFactors(document.loads),
+    minorDigits: digits,
+    area: document.area,
+    measures,
+  };
+  known.set(document.loads, made);
+  return made;
+}

@@ -1,0 +1,3 @@
+export * from './exactFeet';
+export * from './outline';
+export * from './surroundings';

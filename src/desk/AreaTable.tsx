@@ -1,0 +1,64 @@
+'use client';
+
+import { App, Button, Input } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { listAreas } from '@/acts/library/areas';
+import type { Answer } from '@/model';
+
+type Areas = Awaited<ReturnType<typeof listAreas>>;
+
+const asText = (areas: Areas) =>
+  areas
+    .map(({ prefix, name, material, labour, equipment }) =>
+      [prefix, name, material, labour, equipment].join('; '),
+    )
+    .join('\n');
+
+/** What work costs by where it is done; loaded as a table. */
+export function AreaTable({
+  areas,
+  isOwner,
+  save,
+}: {
+  readonly areas: Areas;
+  readonly isOwner: boolean;
+  readonly save: (text: string) => Promise<Answer<{ count: number }>>;
+}) {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const [text, setText] = useState(() => asText(areas));
+  const submit = async () => {
+    const answer = await save(text);
+    if (!answer.ok) {
+      message.error(answer.problem.detail);
+      return;
+    }
+    message.success(`${answer.value.count} area factors are in use for new proposals.`);
+    router.refresh();
+  };
+  return (
+    <>
+      <h2>Area factors</h2>
+      <div className="panel">
+        <label>
+          By the beginning of the postcode: prefix; name; factor on material; on labour; on equipment. A line
+          each; the longest prefix that fits counts, for proposals begun from now on.
+          <Input.TextArea
+            style={{ marginTop: 6, fontVariantNumeric: 'tabular-nums' }}
+            autoSize={{ minRows: 3, maxRows: 12 }}
+            readOnly={!isOwner}
+            spellCheck={false}
+            value={text}
+            onChange={({ target }) => setText(target.value)}
+          />
+        </label>
+        {isOwner && (
+          <Button style={{ marginTop: 8 }} onClick={() => void submit()}>
+            Load the table
+          </Button>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,68 @@
+'use client';
+
+import { Modal } from 'antd';
+import { useState } from 'react';
+import { lineFromItem, setQuantity } from '@/core/editing';
+import { parseFixed, writeFixed } from '@/core/number';
+import { Shelves } from '../library/Shelves';
+import { newPartId, useEditor } from './context';
+import type { Found } from './library';
+import { useTake } from './useTake';
+
+/** The library’s shelves over the sheet: a tap takes one, another tap one more; a bundle then asks its inputs. */
+export function ShelvesDialog({
+  section,
+  close,
+}: {
+  readonly section: string | undefined;
+  readonly close: () => void;
+}) {
+  const { work, lines } = useEditor();
+  const { put, putBundle, said, setSaid } = useTake();
+  const [own, setOwn] = useState<Readonly<Record<string, string>>>({});
+  const taken = Object.fromEntries(
+    Object.entries(own).flatMap(([id, lineId]) => {
+      const line = lines.get(lineId);
+      return line ? [[id, Number(writeFixed(line.quantity))]] : [];
+    }),
+  );
+  const take = async (found: Found) => {
+    if (found.kind === 'bundle') {
+      close();
+      await putBundle(found.bundle, null);
+      return;
+    }
+    const known = own[found.item.id];
+    const line = known === undefined ? undefined : lines.get(known)?.line;
+    if (line) {
+      work.edit((draft) =>
+        setQuantity(draft, line.id, writeFixed((parseFixed(line.quantity) + 1_000_000n) as never)),
+      );
+      setSaid(`${line.description}: one more.`);
+      return;
+    }
+    const id = newPartId();
+    put(lineFromItem(found.item, id, '1'));
+    setOwn({ ...own, [found.item.id]: id });
+  };
+  return (
+    <Modal
+      open
+      onCancel={close}
+      footer={null}
+      width="min(1100px, 94vw)"
+      title={section === undefined ? 'Shelves' : `Shelves, for ${section}`}
+    >
+      <Shelves
+        section={section}
+        taken={taken}
+        take={(found) => {
+          take(found).catch(() => setSaid('The library does not answer. Try again.'));
+        }}
+      />
+      <p className="soft shelf-said" role="status">
+        {said || 'A tap takes one; the quantity can be set in the sheet.'}
+      </p>
+    </Modal>
+  );
+}

@@ -1,0 +1,120 @@
+'use client';
+
+import { Button, Checkbox, Input } from 'antd';
+import { setExtra, setLineText, setLoads } from '@/core/editing';
+import { parseQuantity } from '@/core/quantity';
+import { writeFixed } from '@/core/number';
+import type { Extra, Line } from '@/model';
+import { Cell } from './Cell';
+import { useEditorActions } from '../context';
+
+type Limits = NonNullable<Extra['quantity']>;
+
+/** The terms of an extra: in or out by default, and whether the customer may set its quantity. */
+export function ExtraTerms({ line }: { line: Line }) {
+  const { edit, readOnly } = useEditorActions();
+  const extra = line.extra;
+  if (!extra) return null;
+  const change = (next: Extra) => edit((draft) => setExtra(draft, line.id, next));
+  const limit = (name: keyof Limits, label: string) => (
+    <label className="limit">
+      {label}
+      <Cell
+        name={`limit-${name}`}
+        label={`${label}: ${line.description}`}
+        align="right"
+        shown={extra.quantity?.[name] ?? ''}
+        readOnly={readOnly}
+        commit={(text) =>
+          change({ ...extra, quantity: { ...extra.quantity!, [name]: writeFixed(parseQuantity(text)) } })
+        }
+      />
+    </label>
+  );
+  return (
+    <div className="extra-terms">
+      <Checkbox
+        disabled={readOnly}
+        checked={extra.in}
+        onChange={({ target }) => change({ ...extra, in: target.checked })}
+      >
+        In unless the customer leaves it out
+      </Checkbox>
+      <Checkbox
+        disabled={readOnly}
+        checked={extra.quantity !== undefined}
+        onChange={({ target }) =>
+          change(
+            target.checked
+              ? {
+                  in: extra.in,
+                  quantity: { minimum: '0', maximum: line.quantity === '0' ? '1' : line.quantity, step: '1' },
+                }
+              : { in: extra.in },
+          )
+        }
+      >
+        The customer sets the quantity
+      </Checkbox>
+      {extra.quantity && (
+        <span className="limits">
+          {limit('minimum', 'from')}
+          {limit('maximum', 'to')}
+          {limit('step', 'in steps of')}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** What a line carries besides its figures. The customer's text and our note look different and stand apart. */
+export function LineDetails({ line, close }: { line: Line; close: () => void }) {
+  const { edit, readOnly } = useEditorActions();
+  return (
+    <div className="details">
+      <ExtraTerms line={line} />
+      {line.loads && (
+        <p className="details-loads">
+          {line.loads.length === 0
+            ? 'Passed on at cost'
+            : `Loads of its own: ${line.loads.map(({ name, percent }) => `${name} ${percent} %`).join(', ')}`}
+          , from the library.{' '}
+          {!readOnly && (
+            <Button size="small" onClick={() => edit((draft) => setLoads(draft, line.id, null))}>
+              Use the proposal’s
+            </Button>
+          )}
+        </p>
+      )}
+      <label>
+        Not decided yet (a colour, a model); listed before sending
+        <Input
+          readOnly={readOnly}
+          defaultValue={line.open ?? ''}
+          onBlur={({ target }) => edit((draft) => setLineText(draft, line.id, 'open', target.value))}
+        />
+      </label>
+      <label>
+        The customer reads, below the description
+        <Input.TextArea
+          readOnly={readOnly}
+          autoSize
+          defaultValue={line.detail ?? ''}
+          onBlur={({ target }) => edit((draft) => setLineText(draft, line.id, 'detail', target.value))}
+        />
+      </label>
+      <label className="details-ours">
+        Only for us; never shown to the customer
+        <Input.TextArea
+          readOnly={readOnly}
+          autoSize
+          defaultValue={line.internalNote ?? ''}
+          onBlur={({ target }) => edit((draft) => setLineText(draft, line.id, 'internalNote', target.value))}
+        />
+      </label>
+      <Button size="small" onClick={close}>
+        Close details
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,163 @@
+import type { BundleFigures } from '@/core/price';
+import type { Grouping } from '@/core/insight';
+import { groupOf } from '@/core/insight';
+import type { Alternative, Bundle, Line, ProposalDocument, Question, Section, SectionEntry } from '@/model';
+
+/** One row of the sheet, in the order they stand. Keys are unique and stay with what the row shows. */
+export type SheetRow =
+  | { readonly kind: 'section'; readonly key: string; readonly section: Section }
+  | { readonly kind: 'space'; readonly key: string; readonly section: Section }
+  | { readonly kind: 'group'; readonly key: string; readonly name: string }
+  | {
+      readonly kind: 'line';
+      readonly key: string;
+      readonly line: Line;
+      readonly sectionId: string;
+      /** Stands inside an alternative or a bundle. */
+      readonly inner: 'alternative' | 'bundle' | null;
+    }
+  | { readonly kind: 'details'; readonly key: string; readonly line: Line }
+  | {
+      readonly kind: 'question';
+      readonly key: string;
+      readonly question: Question;
+      readonly sectionId: string;
+    }
+  | {
+      readonly kind: 'alternative';
+      readonly key: string;
+      readonly question: Question;
+      readonly alternative: Alternative;
+    }
+  | { readonly kind: 'bundle'; readonly key: string; readonly bundle: Bundle; readonly sectionId: string }
+  | { readonly kind: 'inputs'; readonly key: string; readonly bundle: Bundle }
+  | { readonly kind: 'part'; readonly key: string; readonly bundle: Bundle; readonly index: number }
+  | { readonly kind: 'hint'; readonly key: string; readonly sectionId: string };
+
+export const filters = {
+  extras: 'Extras',
+  questions: 'Questions to the customer',
+  untouched: 'Quantities not looked at',
+  costs: 'Costs typed over',
+  held: 'Prices held',
+  open: 'Not decided yet',
+  troubles: 'What cannot be computed',
+} as const;
+export type Filter = keyof typeof filters | `code:${string}`;
+
+/** How the sheet is looked at; none of it is part of the proposal. */
+export interface SheetView {
+  readonly folded: ReadonlySet<string>;
+  /** Keys of bundles, spaces and details that stand open. */
+  readonly opened: ReadonlySet<string>;
+  readonly filter: Filter | null;
+  readonly grouping: Grouping | null;
+}
+
+const lineFits = (line: Line, filter: Filter, troubles: ReadonlySet<string>): boolean => {
+  if (filter.startsWith('code:')) return (line.costCode ?? '') === filter.slice(5);
+  if (filter === 'extras') return line.extra !== undefined;
+  if (filter === 'untouched') return line.quantityOpen === true;
+  if (filter === 'costs') return line.typedCost !== undefined;
+  if (filter === 'held') return line.heldPrice !== undefined;
+  if (filter === 'open') return line.open !== undefined;
+  return filter === 'troubles' && troubles.has(line.id);
+};
+
+function bundleFits(bundle: Bundle, figures: BundleFigures | undefined, filter: Filter): boolean {
+  if (filter === 'extras') return bundle.extra !== undefined;
+  if (filter === 'open') return bundle.open !== undefined;
+  if (filter === 'troubles') return (figures?.sized.troubles.length ?? 0) > 0;
+  return (figures?.lines ?? []).some(({ line }) => lineFits(line, filter, new Set()));
+}
+
+/** What the rows are made from. */
+export interface RowsInput {
+  readonly document: ProposalDocument;
+  readonly bundles: ReadonlyMap<string, BundleFigures>;
+  /** Ids of lines whose quantity cannot be computed. */
+  readonly troubles: ReadonlySet<string>;
+  readonly view: SheetView;
+}
+
+function fits(entry: SectionEntry, { bundles, troubles, view }: RowsInput): boolean {
+  const { filter } = view;
+  if (filter === null) return true;
+  if (entry.kind === 'line') return lineFits(entry, filter, troubles);
+  if (entry.kind === 'bundle') return bundleFits(entry, bundles.get(entry.id), filter);
+  return (
+    filter === 'questions' ||
+    entry.alternatives.some(({ lines }) => lines.some((line) => lineFits(line, filter, troubles)))
+  );
+}
+
+function* lineRows(
+  line: Line,
+  sectionId: string,
+  inner: 'alternative' | 'bundle' | null,
+  view: SheetView,
+): Generator<SheetRow> {
+  yield { kind: 'line', key: line.id, line, sectionId, inner };
+  if (view.opened.has(line.id)) yield { kind: 'details', key: `${line.id} details`, line };
+}
+
+function* entryRows(entry: SectionEntry, sectionId: string, input: RowsInput): Generator<SheetRow> {
+  if (entry.kind === 'line') {
+    yield* lineRows(entry, sectionId, null, input.view);
+    return;
+  }
+  if (entry.kind === 'question') {
+    yield { kind: 'question', key: entry.id, question: entry, sectionId };
+    for (const alternative of entry.alternatives) {
+      yield { kind: 'alternative', key: alternative.id, question: entry, alternative };
+      for (const line of alternative.lines) yield* lineRows(line, sectionId, 'alternative', input.view);
+    }
+    return;
+  }
+  yield { kind: 'bundle', key: entry.id, bundle: entry, sectionId };
+  if (!input.view.opened.has(entry.id)) return;
+  yield { kind: 'inputs', key: `${entry.id} inputs`, bundle: entry };
+  const parts = input.bundles.get(entry.id)?.sized.parts ?? [];
+  for (const [index, part] of parts.entries())
+    yield { kind: 'part', key: `${entry.id} part ${part.path}`, bundle: entry, index };
+  for (const line of entry.added) yield* lineRows(line, sectionId, 'bundle', input.view);
+}
+
+function* bySection(input: RowsInput): Generator<SheetRow> {
+  const { document, view } = input;
+  for (const section of document.sections) {
+    const entries = section.entries.filter((entry) => fits(entry, input));
+    if (view.filter !== null && entries.length === 0) continue;
+    yield { kind: 'section', key: section.id, section };
+    const spaceKey = `${section.id} space`;
+    if (view.opened.has(spaceKey)) yield { kind: 'space', key: spaceKey, section };
+    if (view.folded.has(section.id)) continue;
+    for (const entry of entries) yield* entryRows(entry, section.id, input);
+    if (section.entries.length === 0)
+      yield { kind: 'hint', key: `${section.id} hint`, sectionId: section.id };
+  }
+}
+
+function* byGroup(input: RowsInput, grouping: Grouping): Generator<SheetRow> {
+  const groups = new Map<string, { entry: SectionEntry; sectionId: string }[]>();
+  for (const section of input.document.sections)
+    for (const entry of section.entries) {
+      if (!fits(entry, input)) continue;
+      const name = groupOf(entry, section, grouping);
+      const group = groups.get(name);
+      if (group) group.push({ entry, sectionId: section.id });
+      else groups.set(name, [{ entry, sectionId: section.id }]);
+    }
+  // What has no room, phase or trade stands at the end.
+  const names = [...groups.keys()].sort((a, b) => Number(a === '') - Number(b === ''));
+  for (const name of names) {
+    yield { kind: 'group', key: `group ${name}`, name };
+    for (const { entry, sectionId } of groups.get(name)!) yield* entryRows(entry, sectionId, input);
+  }
+}
+
+/** The rows of the sheet as it is looked at: folded, filtered, gathered by room, phase or trade. */
+export function sheetRows(input: RowsInput): SheetRow[] {
+  const { grouping } = input.view;
+  return [...(grouping === null ? bySection(input) : byGroup(input, grouping))];
+}

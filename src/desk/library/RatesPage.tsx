@@ -1,0 +1,330 @@
+'use client';
+
+import { Alert, App, Button } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { MovedItem, RatesAndCrews } from '@/acts/library/rates';
+import { parseFixed, showUnitAmount, writeFixed } from '@/core/number';
+import { crewHour } from '@/core/price';
+import { parseQuantity } from '@/core/quantity';
+import type { Answer, Crew, CrewInput, Rate } from '@/model';
+import { Cell } from '../editor/sheet/Cell';
+
+type Saved = Answer<{ readonly id: string; readonly count: number; readonly moved: readonly MovedItem[] }>;
+
+export interface RatesActions {
+  readonly saveRate: (input: unknown, id?: string) => Promise<Saved>;
+  readonly saveCrew: (input: unknown, id?: string) => Promise<Saved>;
+  readonly removeCrew: (id: string) => Promise<Answer<void>>;
+}
+
+const money = (typed: string): string => {
+  const value = writeFixed(parseQuantity(typed, 4));
+  if (value.startsWith('-')) throw new Error('Not below zero.');
+  return value;
+};
+const follow = (items: number) => (items === 0 ? '' : `${items} item${items === 1 ? '' : 's'}`);
+
+/** What items came to before and after a rate or crew moved. */
+function Moved({ count, moved, close }: { count: number; moved: readonly MovedItem[]; close: () => void }) {
+  return (
+    <div className="panel rates-moved" role="status">
+      <h2>
+        {count} item{count === 1 ? '' : 's'} priced anew
+      </h2>
+      <table className="table-plain">
+        <tbody>
+          {moved.map(({ code, name, before, after }) => (
+            <tr key={code}>
+              <td className="soft">{code}</td>
+              <td>{name}</td>
+              <td className="amount">{showUnitAmount(parseFixed(before))}</td>
+              <td className="amount">→ {showUnitAmount(parseFixed(after))}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {moved.length < count && <p className="soft">And {count - moved.length} more.</p>}
+      <Button size="small" onClick={close}>
+        Close
+      </Button>
+    </div>
+  );
+}
+
+function CrewCard({
+  crew,
+  items,
+  rates,
+  readOnly,
+  save,
+  remove,
+}: {
+  readonly crew: Crew;
+  readonly items: number;
+  readonly rates: readonly Rate[];
+  readonly readOnly: boolean;
+  readonly save: (crew: CrewInput) => void;
+  readonly remove: () => void;
+}) {
+  const { name, people, equipment } = crew;
+  const change = (patch: Partial<CrewInput>) => save({ name, people, equipment, ...patch });
+  const byId = new Map(rates.map((rate) => [rate.id, rate]));
+  return (
+    <section className="panel crew" aria-label={name}>
+      <div className="crew-head">
+        <Cell
+          name="crew-name"
+          label="Name of the crew"
+          shown={name}
+          readOnly={readOnly}
+          commit={(text) => text.trim() && change({ name: text.trim().slice(0, 100) })}
+        />
+        <strong>{showUnitAmount(crewHour(crew, byId))} an hour</strong>
+        <span className="soft">{follow(items)}</span>
+        {!readOnly && (
+          <button type="button" className="plain-button" onClick={remove}>
+            Remove
+          </button>
+        )}
+      </div>
+      <table className="table-plain crew-table">
+        <tbody>
+          {people.map(({ rateId, count }, i) => (
+            <tr key={`p${i}`}>
+              <td>
+                <Cell
+                  name="crew-count"
+                  label={`How many ${byId.get(rateId)?.name ?? ''}`}
+                  align="right"
+                  shown={String(count)}
+                  readOnly={readOnly}
+                  commit={(text) => {
+                    const next = Number(text);
+                    if (!Number.isInteger(next) || next < 0 || next > 50)
+                      throw new Error('A whole number up to 50.');
+                    change({
+                      people: people.flatMap((each, at) =>
+                        at !== i ? [each] : next === 0 ? [] : [{ ...each, count: next }],
+                      ),
+                    });
+                  }}
+                />
+              </td>
+              <td>{byId.get(rateId)?.name}</td>
+              <td className="amount">{showUnitAmount(parseFixed(byId.get(rateId)?.normal ?? '0'))}</td>
+            </tr>
+          ))}
+          {equipment.map((each, i) => (
+            <tr key={`e${i}`}>
+              <td />
+              <td>
+                <Cell
+                  name="crew-equipment"
+                  label="Equipment"
+                  shown={each.name}
+                  readOnly={readOnly}
+                  commit={(text) =>
+                    change({
+                      equipment: equipment.flatMap((other, at) =>
+                        at !== i
+                          ? [other]
+                          : text.trim() === ''
+                            ? []
+                            : [{ ...other, name: text.trim().slice(0, 100) }],
+                      ),
+                    })
+                  }
+                />
+              </td>
+              <td>
+                <Cell
+                  name="crew-per-hour"
+                  label={`${each.name}, per hour`}
+                  align="right"
+                  shown={showUnitAmount(parseFixed(each.perHour))}
+                  readOnly={readOnly}
+                  commit={(text) =>
+                    change({
+                      equipment: equipment.map((other, at) =>
+                        at === i ? { ...other, perHour: money(text) } : other,
+                      ),
+                    })
+                  }
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!readOnly && (
+        <div className="library-bar">
+          {people.length < 10 && (
+            <select
+              className="input-select"
+              aria-label={`Add people to ${name}`}
+              value=""
+              onChange={({ target }) => {
+                const known = people.find(({ rateId }) => rateId === target.value);
+                change({
+                  people: known
+                    ? people.map((each) => (each === known ? { ...each, count: each.count + 1 } : each))
+                    : [...people, { rateId: target.value, count: 1 }],
+                });
+              }}
+            >
+              <option value="">Add a person …</option>
+              {rates.map(({ id, name: who }) => (
+                <option key={id} value={id}>
+                  {who}
+                </option>
+              ))}
+            </select>
+          )}
+          {equipment.length < 20 && (
+            <Button
+              size="small"
+              onClick={() => change({ equipment: [...equipment, { name: 'Equipment', perHour: '0' }] })}
+            >
+              Add equipment
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** Labour rates and crews: what an hour costs. A change is kept at once and prices the items that name it anew. */
+export function RatesPage({
+  known: { rates, crews },
+  readOnly,
+  actions,
+}: {
+  readonly known: RatesAndCrews;
+  readonly readOnly: boolean;
+  readonly actions: RatesActions;
+}) {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [moved, setMoved] = useState<{ count: number; moved: readonly MovedItem[] } | null>(null);
+  const after = (answer: Saved) => {
+    setTrouble(answer.ok ? null : answer.problem.detail);
+    if (answer.ok) {
+      setMoved(answer.value.count > 0 ? answer.value : null);
+      if (answer.value.count === 0) message.success('Kept.');
+    }
+    router.refresh();
+  };
+  const rate = ({ id, name, normal, overtime }: Rate, patch: Partial<Rate>) =>
+    void actions.saveRate({ name, normal, overtime, ...patch }, id).then(after);
+  return (
+    <div className="page" style={{ maxWidth: 860 }}>
+      <header className="page-head">
+        <h1>Rates and crews</h1>
+        <span className="soft">what an hour costs us; proposals keep what they were priced with</span>
+      </header>
+      {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
+      {moved && <Moved {...moved} close={() => setMoved(null)} />}
+      <h2>Labour rates</h2>
+      <table className="table-plain rates-table">
+        <thead>
+          <tr>
+            <th>Who</th>
+            <th className="amount">Normal</th>
+            <th className="amount">Overtime</th>
+            <th>In use by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rates.map((each) => (
+            <tr key={each.id}>
+              <td>
+                <Cell
+                  name="rate-name"
+                  label="Who"
+                  shown={each.name}
+                  readOnly={readOnly}
+                  commit={(text) => text.trim() && rate(each, { name: text.trim().slice(0, 100) })}
+                />
+              </td>
+              <td>
+                <Cell
+                  name="rate-normal"
+                  label={`${each.name}, normal`}
+                  align="right"
+                  shown={showUnitAmount(parseFixed(each.normal))}
+                  readOnly={readOnly}
+                  commit={(text) => rate(each, { normal: money(text) })}
+                />
+              </td>
+              <td>
+                <Cell
+                  name="rate-overtime"
+                  label={`${each.name}, overtime`}
+                  align="right"
+                  shown={showUnitAmount(parseFixed(each.overtime))}
+                  readOnly={readOnly}
+                  commit={(text) => rate(each, { overtime: money(text) })}
+                />
+              </td>
+              <td className="soft">{follow(each.items)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!readOnly && (
+        <Button
+          size="small"
+          onClick={() =>
+            void actions
+              .saveRate({ name: `Rate ${rates.length + 1}`, normal: '0', overtime: '0' })
+              .then(after)
+          }
+        >
+          Add a rate
+        </Button>
+      )}
+      <h2>Crews</h2>
+      {crews.length === 0 && (
+        <p className="soft">
+          A crew is people of several rates and equipment, priced by the hour they work together. An item then
+          says how many hours of the crew one unit takes.
+        </p>
+      )}
+      {crews.map(({ items, ...crew }) => (
+        <CrewCard
+          key={crew.id}
+          crew={crew}
+          items={items}
+          rates={rates}
+          readOnly={readOnly}
+          save={(input) => void actions.saveCrew(input, crew.id).then(after)}
+          remove={() =>
+            void actions.removeCrew(crew.id).then((answer) => {
+              setTrouble(answer.ok ? null : answer.problem.detail);
+              router.refresh();
+            })
+          }
+        />
+      ))}
+      {!readOnly && rates.length > 0 && (
+        <Button
+          size="small"
+          onClick={() =>
+            void actions
+              .saveCrew({
+                name: `Crew ${crews.length + 1}`,
+                people: [{ rateId: rates[0]!.id, count: 1 }],
+                equipment: [],
+              })
+              .then(after)
+          }
+        >
+          Add a crew
+        </Button>
+      )}
+    </div>
+  );
+}

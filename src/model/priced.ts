@@ -1,0 +1,125 @@
+import Type from 'typebox';
+import {
+  CostType,
+  DecimalText,
+  PartId,
+  PercentText,
+  PositiveDecimalText,
+  ShortText,
+  positivePattern,
+  percentPattern,
+} from './scalars';
+import type { UnitCode } from './units';
+import { unitCodes } from './units';
+
+/* What makes a price, alike for an item of the library, a line of a proposal and a part of a bundle. */
+
+const closed = { additionalProperties: false } as const;
+
+/** The hours of a crew that a part of a cost was worked out from. */
+const CrewHours = Type.Object({ id: PartId, hours: PositiveDecimalText }, closed);
+
+export const CostPart = Type.Union([
+  Type.Object(
+    {
+      type: Type.Literal('labour'),
+      hours: PositiveDecimalText,
+      rate: PositiveDecimalText,
+      overtimeRate: Type.Optional(PositiveDecimalText),
+      rateId: Type.Optional(PartId),
+      crew: Type.Optional(CrewHours),
+    },
+    { ...closed, description: 'Labour per unit: hours × rate' },
+  ),
+  Type.Object(
+    {
+      type: Type.Union([
+        Type.Literal('material'),
+        Type.Literal('equipment'),
+        Type.Literal('subcontract'),
+        Type.Literal('other'),
+      ]),
+      amount: DecimalText,
+      crew: Type.Optional(CrewHours),
+    },
+    { ...closed, description: 'Cost per unit' },
+  ),
+]);
+export type CostPart = Type.Static<typeof CostPart>;
+
+export const PriceBreaks = Type.Object(
+  {
+    costType: Type.Union([
+      Type.Literal('material'),
+      Type.Literal('equipment'),
+      Type.Literal('subcontract'),
+      Type.Literal('other'),
+    ]),
+    kind: Type.Union([Type.Literal('whole'), Type.Literal('graduated')], {
+      description: 'whole: all of it at the break reached; graduated: each stretch at its own',
+    }),
+    steps: Type.Array(
+      Type.Object(
+        { from: PositiveDecimalText, amount: PositiveDecimalText },
+        { ...closed, description: 'From this quantity on, the unit cost of the type is this' },
+      ),
+      { minItems: 1, maxItems: 20 },
+    ),
+  },
+  closed,
+);
+export type PriceBreaks = Type.Static<typeof PriceBreaks>;
+
+export const Load = Type.Object(
+  {
+    id: PartId,
+    name: ShortText,
+    kind: Type.Union([
+      Type.Literal('overhead'),
+      Type.Literal('profit'),
+      Type.Literal('bond'),
+      Type.Literal('contingency'),
+    ]),
+    percent: PercentText,
+    base: Type.Union([Type.Literal('direct'), Type.Literal('running'), Type.Literal('price')], {
+      description: 'direct cost, running amount, or price (divide by 1 − rate)',
+    }),
+    costTypes: Type.Optional(Type.Array(CostType, { minItems: 1, description: 'Only on these cost types' })),
+  },
+  closed,
+);
+export type Load = Type.Static<typeof Load>;
+
+export const pricedFields = {
+  itemId: Type.Optional(Type.String({ maxLength: 64, description: 'The library item it was taken from' })),
+  code: Type.Optional(Type.String({ maxLength: 40 })),
+  description: ShortText,
+  unit: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }),
+  costs: Type.Array(CostPart, { maxItems: 20, description: 'Unit cost by cost type, from the library' }),
+  waste: Type.Optional(
+    Type.String({
+      pattern: percentPattern,
+      description: 'Per cent of material that is ordered beyond what is measured',
+    }),
+  ),
+  pack: Type.Optional(
+    Type.String({
+      pattern: positivePattern,
+      description: 'Material is ordered in whole packs of this many units',
+    }),
+  ),
+  minimumCharge: Type.Optional(
+    Type.String({ pattern: positivePattern, description: 'The least the line comes to for the customer' }),
+  ),
+  breaks: Type.Optional(PriceBreaks),
+  loads: Type.Optional(
+    Type.Array(Load, { maxItems: 12, description: 'Loads of its own, instead of the proposal’s' }),
+  ),
+  taxClass: PartId,
+  costCode: Type.Optional(Type.String({ maxLength: 40 })),
+  trade: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+} as const;
+
+/** An item as it is copied into a bundle. */
+export const PricedItem = Type.Object(pricedFields, closed);
+export type PricedItem = Type.Static<typeof PricedItem>;

@@ -1,0 +1,187 @@
+import { expect, saved, serious, test } from './desk';
+
+test('a bundle made from nothing: computed while it is typed, errors at their place, kept and used', async ({
+  page,
+}) => {
+  const mark = String(Date.now() % 100_000);
+  await page.goto('/library');
+  await page.getByRole('link', { name: 'New bundle' }).click();
+  await page.waitForURL('**/library/bundles/new');
+  await page.getByLabel('Code').fill(`B-N${mark}`);
+  await page.getByLabel('Name, as the customer reads it').fill(`Planter ${mark}, {run} long`);
+  await page.getByLabel('Trade').fill('Frame');
+  await page.getByRole('combobox', { name: 'Add a part' }).fill('lumber 2×8');
+  await page.locator('.ant-select-dropdown:visible').getByText('FR-110 Lumber 2×8, treated').click();
+  await expect(page.getByLabel('Quantity of lumber_2_8')).toHaveValue('run');
+  await page.getByLabel('Quantity of lumber_2_8').fill('run * sides + 2ft');
+  await page.keyboard.press('Enter');
+  const trial = page.getByRole('complementary', { name: 'Trial' });
+  await expect(trial).toContainText('“sides” is not known here.');
+  await expect(page.locator('.recipe-trouble mark')).toHaveText('s');
+
+  // The name appears as an input; the formula computes at once.
+  await page.getByRole('button', { name: 'Ask for something more' }).click();
+  const name = page.getByLabel('Name: Width');
+  await name.fill('sides');
+  await name.press('Enter');
+  await page.getByLabel('Kind: Width').selectOption('Count');
+  await page.getByLabel('Try Run').fill(`6' 6"`);
+  await page.keyboard.press('Enter');
+  await expect(trial).toContainText(`Planter ${mark}, 6 ft 6 in long`);
+  await expect(page.locator('.recipe-table').last()).toContainText('28 ft');
+  await expect(trial.locator('.wrong')).toHaveCount(0);
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Add to the library' }).click();
+  await page.waitForURL(/library\/bundles\/[0-9a-f-]{36}/);
+  await expect(page.getByText(`B-N${mark}, edition 1`)).toBeVisible();
+
+  await page.getByLabel('Quantity of lumber_2_8').fill('run * sides');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save in the library' }).click();
+  await expect(page.getByText(`B-N${mark}, edition 2`)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Quantity of lumber_2_8')).toHaveValue('run * sides');
+});
+
+test('an item: tried while it is typed, its cost kept over time, where it stands, starred', async ({
+  page,
+}) => {
+  await page.goto('/library?q=composite');
+  await page.getByRole('button', { name: 'Keep Porch floor board, composite at hand' }).click();
+  await page.getByRole('link', { name: 'Porch floor board, composite' }).click();
+  await page.waitForURL('**/library/items/*');
+  const trial = page.getByRole('complementary', { name: 'Trial' });
+  await page.getByLabel('Quantity tried').fill('600');
+  await page.keyboard.press('Enter');
+  // 600 ft and 6 % waste are past the break of 500: 636 × 3.10 + 600 × 0.026 h × 46.00.
+  await expect(trial).toContainText('636');
+  await expect(trial).toContainText('2,689.20');
+  await expect(page.getByText('B-FLOOR')).toBeVisible();
+  const history = page.getByRole('list', { name: 'Cost over time' }).locator('li');
+  const kept = await history.count();
+  const amount = page.getByLabel('Amount 1');
+  const before = await amount.inputValue();
+  await amount.fill('3.5');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save in the library' }).click();
+  await expect(history).toHaveCount(kept + 1);
+  await expect(history.first()).toContainText('4.546 → 4.696');
+  await page.getByLabel('Amount 1').fill(before);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save in the library' }).click();
+  await expect(history).toHaveCount(kept + 2);
+  expect(await serious(page)).toEqual([]);
+  await page.goto('/library?q=composite');
+  const star = page.getByRole('button', { name: 'Keep Porch floor board, composite at hand' });
+  await expect(star).toHaveAttribute('aria-pressed', 'true');
+  await star.click();
+  await page
+    .getByRole('button', { name: 'New item' })
+    .or(page.getByRole('link', { name: 'New item' }))
+    .click();
+  await page.waitForURL('**/library/items/new');
+  await page.getByLabel('Code').first().fill('FR-144');
+  await page.getByLabel('Name', { exact: true }).fill('Twice');
+  await page.getByLabel('Trade').fill('Frame');
+  await page.getByRole('button', { name: 'Add to the library' }).click();
+  await expect(page.getByText('The code FR-144 is taken in the library.')).toBeVisible();
+});
+
+test('a supplier’s list: matched, looked through, taken in, and cancelled without a trace', async ({
+  page,
+}) => {
+  const mark = `S${Date.now() % 100_000}`;
+  await page.goto('/library');
+  await page
+    .getByRole('link', { name: 'Import' })
+    .or(page.getByRole('button', { name: 'Import' }))
+    .click();
+  await page.waitForURL('**/library/import');
+  const file = (name: string, rows: readonly string[]) =>
+    page.getByLabel('Choose a list').setInputFiles({
+      name,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(['Our code;What it is;UoM;Cost', ...rows].join('\n')),
+    });
+  await file('list.csv', [
+    `${mark}-1;Awning cloth ${mark};sf;3,15`,
+    `${mark}-2;Awning arm;ea;88`,
+    `${mark}-3;Bad;ell;1`,
+  ]);
+  await page.getByLabel('What column Our code is').selectOption('code');
+  await page.getByLabel('What column What it is is').selectOption('name');
+  await expect(page.getByText('2 new')).toBeVisible();
+  await expect(page.getByText('The unit “ell” is not known.')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Take 2 into the library' }).click();
+  await expect(page.getByText('2 items added, 0 changed, 0 as they were, 1 rows left out.')).toBeVisible();
+  await page.getByRole('link', { name: 'To the library' }).click();
+  await page.getByLabel('Find in the library').fill(`cloth ${mark}`);
+  await expect(page.getByRole('link', { name: `Awning cloth ${mark}` })).toBeVisible();
+
+  // A long list, cancelled on the way: the columns are known by now, and nothing of it stays.
+  await page.goto('/library/import');
+  const long = Array.from(
+    { length: 30_000 },
+    (_, i) => `${mark}-L${i};Rivet no. ${i} ${mark};ea;0,0${i % 9}`,
+  );
+  await file('long.csv', long);
+  await expect(page.getByText('columns as last time')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Take 30000 into the library' }).click({ timeout: 60_000 });
+  await expect(page.getByText(/of 30000 stored/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Cancel, nothing stays' }).click();
+  await expect(page.getByText('Cancelled. Nothing was changed.')).toBeVisible();
+  await expect
+    .poll(async () => {
+      const answer = await page.request.get(`/api/v1/items?search=rivet+${mark}`);
+      return ((await answer.json()) as { items: unknown[] }).items.length;
+    })
+    .toBe(0);
+  await page.getByRole('button', { name: 'Another file' }).click();
+  await page.getByLabel('Choose a list').setInputFiles({
+    name: 'broken.xlsx',
+    mimeType: 'application/octet-stream',
+    buffer: Buffer.from([0x50, 0x4b, 3, 4, 9, 9, 9]),
+  });
+  await expect(page.getByText('This workbook is damaged and cannot be read.')).toBeVisible();
+});
+
+test('a percentage on the costs of a tag, and a draft that takes them', async ({ page }) => {
+  const title = `Pets on the porch ${Date.now() % 100_000}`;
+  await page.goto('/proposals/new');
+  await page.getByRole('combobox').first().pressSequentially('Brannock');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Title, as the customer reads it').fill(title);
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/proposals\/[0-9a-f-]{36}/);
+  const address = page.url();
+  await page.locator('#add-line').fill('50 sc-112');
+  await expect(page.locator('.add-found li').first()).toContainText('Screen mesh, pet-proof');
+  await page.locator('#add-line').press('Enter');
+  await expect(page.locator('tr.row')).toHaveCount(1);
+  await saved(page);
+  const total = page.getByTestId('total');
+  const before = await total.textContent();
+
+  await page.goto('/library');
+  await page.getByRole('button', { name: 'Change costs' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Tag of the items').fill('dog');
+  await dialog.getByLabel('Per cent').fill('10');
+  await dialog.getByRole('button', { name: 'See before and after' }).click();
+  await expect(dialog.locator('tbody tr')).toHaveCount(2);
+  await expect(dialog.locator('tbody')).toContainText('SC-112');
+  await dialog.getByRole('button', { name: 'Change 2 items' }).click();
+  await expect(page.getByText('2 items changed.')).toBeVisible();
+  await expect(page.getByRole('link', { name: title })).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+
+  await page.goto(address);
+  await expect(page.getByText(/the library has .* now/)).toBeVisible();
+  await page.getByRole('button', { name: '1 cost moved in the library' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Screen mesh, pet-proof');
+  await page.getByRole('button', { name: 'Take the library’s costs' }).click();
+  await expect(total).not.toHaveText(before!);
+  await expect(page.getByText(/the library has .* now/)).toHaveCount(0);
+  await saved(page);
+});

@@ -1,0 +1,253 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { begin, expect, saved, test } from './desk';
+
+const total = (page: Page) => page.getByTestId('total');
+const input = (page: Page, label: string) => page.locator(`.inputs [aria-label^="${label}"]`);
+
+test('one bundle from three typed dimensions, its grade, a part changed and taken back', async ({ page }) => {
+  await begin(page, 'A bundle by keyboard');
+  await page.keyboard.type('guard railing');
+  await expect(page.locator('.add-found li').first()).toContainText('Guard railing');
+  await page.keyboard.press('Enter');
+  await expect(input(page, 'Run')).toBeFocused();
+  await page.keyboard.type('12+16+12');
+  await page.keyboard.press('Enter');
+  await expect(input(page, 'Between posts')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#add-line')).toBeFocused();
+  const row = page.locator('tr.row-bundle');
+  await expect(row.locator('[data-cell=description]')).toHaveValue('Guard railing, 40 ft');
+  // 40 ft at 6 ft: 7 bays, 8 posts; balusters each 5 in.
+  const quantity = (name: string) => page.locator(`tr.row-part [aria-label="Quantity of ${name}"]`);
+  await expect(quantity('Guard post 4×4, treated')).toHaveValue('8');
+  await expect(quantity('Baluster, square 1 1/2 in')).toHaveValue('96');
+  const before = await total(page).textContent();
+
+  await page.locator('.input-grade').getByText('cedar', { exact: true }).click();
+  await expect(quantity('Guard post 4×4, cedar')).toHaveValue('8');
+  await expect(total(page)).not.toHaveText(before!);
+  await page.locator('.input-grade').getByText('treated pine', { exact: true }).click();
+  await expect(total(page)).toHaveText(before!);
+
+  await quantity('Guard post 4×4, treated').fill('ceil(run / 5ft) + 1');
+  await page.keyboard.press('Enter');
+  await expect(quantity('Guard post 4×4, treated')).toHaveValue('9');
+  await expect(
+    page.getByText('quantity changed on this job, the bundle has ceil(run / bay) + 1'),
+  ).toBeVisible();
+  await expect(row).toContainText('1 changed on this job');
+  await page.getByRole('button', { name: 'Take back the change of Guard post' }).click();
+  await expect(total(page)).toHaveText(before!);
+
+  // A part of this job only, from the library; Escape goes back to the section.
+  await page.getByRole('button', { name: 'Add a part on this job' }).click();
+  await page.keyboard.type('1 handrail cedar');
+  await expect(page.locator('.add-found li').first()).toContainText('Handrail, cedar');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Quantity of Handrail, cedar')).toHaveValue('1');
+  await expect(row).toContainText('1 changed on this job');
+  await page.getByLabel('Quantity of Handrail, cedar').focus();
+  await page.keyboard.press('Control+Delete');
+  await expect(total(page)).toHaveText(before!);
+
+  // A formula that cannot be is said at its place; the rest goes on computing.
+  await quantity('Guard rail 2×4, treated').fill('run + postts');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('tr.row-part .wrong').first()).toContainText('“postts” is not known here.');
+  await expect(quantity('Guard post 4×4, treated')).toHaveValue('8');
+  await page.keyboard.press('Control+z');
+  await expect(total(page)).toHaveText(before!);
+  await saved(page);
+  expect((await new AxeBuilder({ page }).include('.bench').analyze()).violations.map(({ id }) => id)).toEqual(
+    [],
+  );
+  await page.reload();
+  await expect(page.locator('tr.row-bundle [data-cell=description]')).toHaveValue('Guard railing, 40 ft');
+});
+
+test('a section’s space: lines and bundles follow it', async ({ page }) => {
+  await begin(page, 'A room that grows');
+  await page.locator('tr.row-section-current [data-cell=description]').focus();
+  await page.keyboard.press('Alt+m');
+  await expect(page.getByLabel('Length', { exact: true })).toBeFocused();
+  await page.keyboard.type(`15`);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('16');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('9');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.space-figures')).toContainText(
+    'floor 240 sq ft · perimeter 62 ft · walls 558 sq ft',
+  );
+  await page.locator('#add-line').fill('lined walls');
+  await expect(page.locator('.add-found li').first()).toContainText('Walls and ceiling lined');
+  await page.keyboard.press('Enter');
+  const drywall = page.locator('tr.row-part [aria-label="Quantity of Drywall 1/2 in"]');
+  await expect(drywall).toHaveValue('798');
+  await expect(page.getByText('from the space: walls + ceiling')).toBeVisible();
+
+  await page.locator('#add-line').fill('10 cork floor');
+  await expect(page.locator('.add-found li').first()).toContainText('Cork floor');
+  await page.keyboard.press('Enter');
+  const cork = page.getByLabel('Quantity of Cork floor, floating');
+  await cork.fill('floor - 12');
+  await page.keyboard.press('Enter');
+  await expect(cork).toHaveValue('228');
+  await page.getByLabel('Length', { exact: true }).fill(`15' 6"`);
+  await page.keyboard.press('Enter');
+  await expect(cork).toHaveValue('236');
+  await expect(drywall).toHaveValue('815');
+  await expect(page.getByLabel('Tally')).toContainText('248 sq ft of floor');
+  await saved(page);
+});
+
+test('copy, select, move, fold, filter, keys', async ({ page }) => {
+  await begin(page, 'Many things at once');
+  for (const [typed, found] of [
+    ['5 stair riser', 'Stair, one riser'],
+    ['380 sf screen mesh @2.15', 'Screen mesh'],
+    ['joist hanger', 'Joist hanger'],
+  ] as const) {
+    await page.keyboard.type(typed);
+    await expect(page.locator('.add-found li').first()).toContainText(found);
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#add-line')).toHaveValue('');
+  }
+  await expect(page.getByLabel('Unit price of Screen mesh').first()).toHaveValue('2.15');
+  await expect(page.getByLabel('Quantity of Screen mesh').first()).toHaveValue('380');
+  // What is often used here comes without a word typed.
+  await saved(page);
+  await page.locator('#add-line').press('ArrowDown');
+  await expect(page.locator('.add-found li').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.locator('tr.row-section-current [data-cell=description]').focus();
+  await page.keyboard.press('Alt+c');
+  await expect(page.locator('[data-cell=description]:focus')).toHaveValue('Porch (copy)');
+  await expect(page.locator('tr.row')).toHaveCount(6);
+  const first = page.locator('tr.row').first().locator('[data-cell=description]');
+  await first.focus();
+  await page.keyboard.press('Control+Space');
+  await page.locator('tr.row').nth(1).locator('[data-cell=description]').focus();
+  await page.keyboard.press('Control+Shift+Space');
+  await expect(page.getByRole('toolbar')).toContainText('2 selected');
+  await page.getByRole('combobox', { name: 'Move to section' }).click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('Porch (copy)').click();
+  await expect(page.locator('tr.row').nth(0).locator('[data-cell=description]')).toHaveValue(/Joist hanger/);
+
+  await page.getByRole('combobox', { name: 'Lines shown' }).click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('Prices held').click();
+  await expect(page.locator('tr.row')).toHaveCount(2);
+  await page.getByRole('combobox', { name: 'Lines shown' }).click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('All lines').click();
+  await page.getByText('Trade', { exact: true }).click();
+  await expect(page.locator('.row-group')).toHaveText(['Frame', 'Screens and glass']);
+  await page.getByText('By section', { exact: true }).click();
+
+  await page.locator('#add-line').focus();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('To the add line');
+  await page.keyboard.press('Escape');
+  await saved(page);
+});
+
+test('several pasted lines are matched, looked through and added', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await begin(page, 'Pasted');
+  await page.evaluate(() =>
+    navigator.clipboard.writeText(
+      'Qty\tUnit\tDescription\n12\tea\tJoist hanger\n2\tsq\tShingles architectural\n3\t\tGnome, painted',
+    ),
+  );
+  await page.locator('#add-line').focus();
+  await page.keyboard.press('Control+v');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('3 pasted lines');
+  await expect(dialog.getByText('Joist hanger with screws')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Add 3 lines' }).click();
+  await expect(page.locator('tr.row')).toHaveCount(3);
+  await expect(page.getByLabel('Quantity of Gnome, painted')).toHaveValue('3');
+  await saved(page);
+});
+
+test('a bundle kept as a new one in the library, found again, and refreshed', async ({ page }) => {
+  await begin(page, 'Back to the library');
+  await page.keyboard.type('30 guard railing');
+  await expect(page.locator('.add-found li').first()).toContainText('Guard railing');
+  await page.keyboard.press('Enter');
+  // The first input took what was typed before the words.
+  await expect(input(page, 'Between posts')).toBeFocused();
+  await page.keyboard.type('5');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('tr.row-bundle [data-cell=description]')).toHaveValue('Guard railing, 30 ft');
+  const code = `B-T${Date.now() % 100000}`;
+  await page.locator('tr.row-bundle').hover();
+  await page.getByRole('button', { name: /More for Guard railing/ }).click();
+  await page.getByText('Library: refresh, save back').click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText('Take it anew from the library')).toBeVisible();
+  await expect(dialog).toContainText('It stands in no other bundle.');
+  await dialog.getByLabel('Code').fill(code);
+  await dialog.getByLabel('Name').fill(`Tight railing ${code} {run}`);
+  await dialog.getByRole('button', { name: 'Add to the library' }).click();
+  await expect(dialog.getByText(`is in the library as ${code}`)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Refresh this bundle' }).click();
+  await page.locator('#add-line').fill(`tight ${code}`);
+  await expect(page.locator('.add-found li').first()).toContainText('Tight railing');
+  await saved(page);
+});
+
+test('a proposal kept as a template, and copied for another customer', async ({ page }) => {
+  const mark = String(Date.now() % 100_000);
+  await begin(page, `Original ${mark}`);
+  await page.keyboard.type('7 stair riser');
+  await expect(page.locator('.add-found li').first()).toContainText('Stair, one riser');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  const before = await total(page).textContent();
+  await page.getByRole('button', { name: 'More for this proposal' }).click();
+  await page.getByText('Keep as a template').click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill(`Steps ${mark}`);
+  await dialog.getByRole('button', { name: 'Keep the template' }).click();
+  await expect(dialog.getByText('is a template now')).toBeVisible();
+  await dialog.locator('.ant-modal-footer').getByRole('button', { name: 'Close' }).click();
+
+  await page.getByRole('button', { name: 'More for this proposal' }).click();
+  await page.getByText('Copy for another customer or site').click();
+  await page.waitForURL('**/proposals/new?from=*');
+  await expect(page.getByText(`Steps ${mark}`)).toBeVisible();
+  await expect(page.getByLabel('Title, as the customer reads it')).toHaveValue(`Original ${mark}`);
+  await page.getByRole('combobox').first().fill('Tillotsen');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Title, as the customer reads it').fill(`Copied ${mark}`);
+  await page.getByRole('button', { name: 'Start proposal' }).click();
+  await page.waitForURL(/proposals\/[0-9a-f-]{36}/);
+  await expect(page.getByRole('link', { name: 'Bram Tillotsen' })).toBeVisible();
+  await expect(total(page)).toHaveText(before!);
+});
+
+test('far down a long proposal a bundle still asks its inputs at once', async ({ page }) => {
+  await page.goto('/proposals');
+  await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
+  await page.waitForURL(/proposals\/[0-9a-f-]{36}/);
+  await page.waitForSelector('#add-line');
+  await expect(async () => {
+    await page.keyboard.press('/');
+    await expect(page.locator('#add-line')).toBeFocused({ timeout: 1000 });
+  }).toPass();
+  await page.keyboard.type('shed roof');
+  await expect(page.locator('.add-found li').first()).toContainText('Shed roof');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.inputs [data-cell=input]').first()).toBeFocused();
+  for (const typed of ['18', '14', '2']) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('tr.row-bundle').last()).toContainText('18 ft · 14 ft · 2 ft');
+  await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
+  while (await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).isEnabled())
+    await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
+  await saved(page);
+});
