@@ -8,7 +8,7 @@ import '@/ui/theme/base.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
-import { EarlyClick } from '@/ui/EarlyClick';
+import { earlyClick } from '@/ui/earlyClick';
 import { requestNonce } from './session';
 
 export const metadata: Metadata = {
@@ -24,7 +24,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" {...look}>
       <body>
-        <EarlyClick nonce={await requestNonce()}>{children}</EarlyClick>
+        <script
+          nonce={await requestNonce()}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: earlyClick }}
+        />
+        {children}
       </body>
     </html>
   );
