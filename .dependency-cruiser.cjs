@@ -62,12 +62,13 @@ module.exports = {
     {
       name: 'booklet-sees-only-the-customer-view',
       severity: 'error',
-      comment: 'the booklet may use the customer view and number display, not the document or the price',
+      comment:
+        'the booklet may use what is made for customers and number display, not the document or the price',
       from: { path: '^src/booklet/' },
       to: {
         path: '^src/(core|model)/',
         pathNot:
-          '^src/(core/number/|core/text/|model/(customerView|choices|problem|inputs|units)\\.ts|model/(scalars|document)\\.ts)',
+          '^src/(core/(number|text|customer)/|core/choice/differencesBy\\.ts|model/(customerView|customerOffer|choices|problem|inputs|units)\\.ts|model/(scalars|document)\\.ts)',
       },
     },
     rule('ui-is-shared', '^src/ui/', '^src/(desk|booklet)/', 'shared parts know no place'),

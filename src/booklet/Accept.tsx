@@ -2,6 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { showDecimal } from '@/core/number';
+import type { CustomerView } from '@/model/customerView';
 import type { Signature } from '@/model/inputs';
 import type { ProblemDetails } from '@/model/problem';
 import { post } from './post';
@@ -12,11 +13,13 @@ import type { Booklet } from './types';
 /** The end of the leaflet: sign and accept, or decline with a reason. */
 export function Accept({
   data,
+  view,
   address,
   consent,
   waiting,
 }: {
   data: Booklet;
+  view: CustomerView;
   address: string | null;
   consent: string;
   /** A choice is on its way: what would be signed is not known yet. */
@@ -53,7 +56,7 @@ export function Accept({
     const answer = await post(`${address}/accept`, {
       revisionId: data.revision.id,
       choices: data.choices,
-      total: data.view.total,
+      total: view.total,
       signerName: name.trim(),
       signature: how === 'typed' ? { kind: 'typed' } : drawn,
       consent: true,
@@ -85,11 +88,11 @@ export function Accept({
     <section className="leaf sign" id="sign">
       <h2>Sign</h2>
       <p>
-        You accept <strong>{data.view.title}</strong> for{' '}
+        You accept <strong>{view.title}</strong> for{' '}
         <strong>
-          {showDecimal(data.view.total)} {data.view.currency}
+          {showDecimal(view.total)} {view.currency}
         </strong>
-        , tax in{data.view.deposit ? `. ${showDecimal(data.view.deposit)} is due on signing` : ''}.
+        , tax in{view.deposit ? `. ${showDecimal(view.deposit)} is due on signing` : ''}.
       </p>
       <label className="field">
         Your name

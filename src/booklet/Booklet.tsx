@@ -1,7 +1,8 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Booklet as BookletData } from './types';
+import { reckonOffer, viewOf } from '@/core/customer';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import type { CustomerView } from '@/model/customerView';
@@ -11,6 +12,7 @@ import { Accept } from './Accept';
 import { post } from './post';
 import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
+import { Levels } from './Levels';
 import { Plans } from './Plans';
 import type { Choose } from './Section';
 import { Section } from './Section';
@@ -34,7 +36,15 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
   const latest = useRef(first.choices);
   const settled = useRef(first.choices);
   const sending = useRef(false);
-  const { view, company } = data;
+  const { company, offer, today } = data;
+  // Worked out here at once, by the same rules as on the server, whose answer is the one that is signed.
+  const view = useMemo(
+    () =>
+      offer && chosen !== data.choices
+        ? viewOf(offer, { choices: chosen, reckon: (choices) => reckonOffer(offer, choices), today })
+        : data.view,
+    [offer, today, chosen, data.choices, data.view],
+  );
 
   // What was tapped last is what counts: taps during an answer are sent together after it.
   const send = async () => {
@@ -50,7 +60,7 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
       if (answer.ok) {
         settled.current = asked;
         setProblem(null);
-        setData((before) => ({ ...before, ...answer.value }));
+        setData((before) => ({ ...before, view: answer.value.view, choices: asked! }));
       } else {
         latest.current = settled.current;
         asked = settled.current;
@@ -64,10 +74,13 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
   const choose: Choose = (change) => {
     latest.current = change(latest.current);
     setChosen(latest.current);
-    void send();
+    if (address) void send();
   };
 
   const open = data.state === 'open';
+  // The preview can be tried out where the figures are worked out here; nothing of it is kept.
+  const decide = open && (address || offer) ? choose : null;
+  const files = address ? `${address}/files` : '/api/v1/files';
   return (
     <div className="booklet">
       <header className="leaf">
@@ -96,16 +109,23 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
       {data.agreement && <Agreed data={data} agreement={data.agreement} address={address} trial={trial} />}
 
       <main>
+        {view.tiers
+          .filter(({ section }) => section === null)
+          .map((tiers) => (
+            <section key={tiers.id} className="leaf">
+              <Levels tiers={tiers} choose={decide} />
+            </section>
+          ))}
         {view.sections.map((section) => (
-          <Section
-            key={section.id}
-            section={section}
-            shows={view.shows}
-            choices={chosen}
-            choose={open && address ? choose : null}
-          />
+          <Section key={section.id} section={section} shows={view.shows} choose={decide} files={files}>
+            {view.tiers
+              .filter((tiers) => tiers.section === section.id)
+              .map((tiers) => (
+                <Levels key={tiers.id} tiers={tiers} choose={decide} />
+              ))}
+          </Section>
         ))}
-        <Plans plans={view.plans} files={address ? `${address}/files` : '/api/v1/files'} />
+        <Plans plans={view.plans} files={files} />
         <Sums view={view} />
         <Timeline payments={view.payments} />
         {view.terms && (
@@ -115,7 +135,7 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
           </section>
         )}
         {problem && <Trouble problem={problem} />}
-        {open && <Accept data={data} address={address} consent={consent} waiting={busy} />}
+        {open && <Accept data={data} view={view} address={address} consent={consent} waiting={busy} />}
       </main>
 
       <footer className="leaf soft">

@@ -1,8 +1,11 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import type { Fixed } from '@/core/number';
 import { parseFixed, showDecimal, writeFixed } from '@/core/number';
 import type { Choices } from '@/model/choices';
+import { withAlternative, withExtra } from '@/core/choice/differencesBy';
+import { showDate } from '@/core/text/dates';
 import type {
   CustomerView,
   CustomerEntry,
@@ -11,54 +14,68 @@ import type {
   CustomerSection,
 } from '@/model/customerView';
 import { unitName } from '@/model/units';
+import { signed } from './signed';
 
 /** Changes the choices; null where nothing can be chosen. The change is put on whatever was chosen last. */
 export type Choose = ((change: (choices: Choices) => Choices) => void) | null;
 
-const signed = (decimal: string) =>
-  decimal.startsWith('-') ? showDecimal(decimal) : `+ ${showDecimal(decimal)}`;
+/** Where the booklet's files are served. */
+export interface Chooser {
+  readonly choose: Choose;
+  readonly files: string;
+}
 
-function Question({
-  question,
-  choices,
-  choose,
-}: {
-  question: CustomerQuestion;
-  choices: Choices;
-  choose: Choose;
-}) {
-  // What was tapped shows at once; amounts follow with the answer.
-  const tapped = choices.questions[question.id];
-  const isPicked = ({ id, picked }: { id: string; picked: boolean }) =>
-    tapped === undefined ? picked : tapped === id;
+/** Until when it can be decided, and why it cannot be as things stand. */
+export function CardNotes({ until, hindrance }: { until?: string | null; hindrance: string | null }) {
+  return (
+    <>
+      {hindrance && <span className="card-hindrance">{hindrance}</span>}
+      {until && !hindrance && <span className="card-detail">To decide by {showDate(until)}</span>}
+    </>
+  );
+}
+
+function Question({ question, choose, files }: Chooser & { question: CustomerQuestion }) {
   return (
     <fieldset className="decide" disabled={!choose}>
       <legend>
         <span className="decide-who">You choose</span>
         <span className="decide-what">{question.prompt}</span>
+        {question.detail && <span className="card-detail">{question.detail}</span>}
+        {question.until && <span className="card-detail">To decide by {showDate(question.until)}</span>}
       </legend>
       {question.alternatives.map((alternative) => (
-        <label key={alternative.id} className={`card ${isPicked(alternative) ? 'card-picked' : ''}`}>
+        <label
+          key={alternative.id}
+          className={`card ${alternative.picked ? 'card-picked' : ''} ${alternative.hindrance ? 'card-out' : ''}`}
+        >
           <input
             type="radio"
             name={question.id}
-            checked={isPicked(alternative)}
-            onChange={() =>
-              choose?.((before) => ({
-                ...before,
-                questions: { ...before.questions, [question.id]: alternative.id },
-              }))
-            }
+            checked={alternative.picked}
+            disabled={!choose || alternative.hindrance !== null}
+            onChange={() => choose?.((before) => withAlternative(before, question.id, alternative.id))}
           />
+          {alternative.picture && (
+            // eslint-disable-next-line @next/next/no-img-element -- served from the database, sized already
+            <img className="card-picture" src={`${files}/${alternative.picture}`} alt="" loading="lazy" />
+          )}
           <span className="card-text">
-            <span className="card-name">{alternative.name}</span>
+            <span className="card-name">
+              {alternative.name}
+              {alternative.recommended && <span className="card-advice">We recommend this</span>}
+            </span>
+            {alternative.recommended && question.reason && (
+              <span className="card-reason">{question.reason}</span>
+            )}
             {alternative.detail && <span className="card-detail">{alternative.detail}</span>}
+            <CardNotes hindrance={alternative.hindrance} />
           </span>
           <span className="card-price">
             {alternative.picked
               ? alternative.amount
                 ? showDecimal(alternative.amount)
-                : 'included'
+                : 'as it is'
               : signed(alternative.difference)}
           </span>
         </label>
@@ -74,23 +91,11 @@ function step(quantity: string, limits: NonNullable<CustomerExtra['limits']>, by
   return writeFixed(next as Fixed);
 }
 
-function Extra({ extra, choices, choose }: { extra: CustomerExtra; choices: Choices; choose: Choose }) {
-  const decided = choices.extras[extra.id];
-  const isIn = decided?.in ?? extra.in;
-  const quantity = decided?.quantity ?? extra.chosenQuantity;
-  const decide = (taken: boolean, wanted?: string) =>
-    choose?.((before) => {
-      const kept = wanted ?? before.extras[extra.id]?.quantity;
-      return {
-        ...before,
-        extras: {
-          ...before.extras,
-          [extra.id]: kept === undefined ? { in: taken } : { in: taken, quantity: kept },
-        },
-      };
-    });
+function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
+  const decide = (taken: boolean, quantity?: string) =>
+    choose?.((before) => withExtra(before, extra.id, taken, quantity));
   const stepper = (by: 1 | -1) => {
-    const next = extra.limits && step(quantity, extra.limits, by);
+    const next = extra.limits && step(extra.chosenQuantity, extra.limits, by);
     return (
       <button
         type="button"
@@ -105,27 +110,28 @@ function Extra({ extra, choices, choose }: { extra: CustomerExtra; choices: Choi
   };
   return (
     <div className="decide">
-      <label className={`card ${isIn ? 'card-picked' : ''}`}>
+      <label className={`card ${extra.in ? 'card-picked' : ''} ${extra.hindrance ? 'card-out' : ''}`}>
         <input
           type="checkbox"
-          checked={isIn}
-          disabled={!choose}
+          checked={extra.in}
+          disabled={!choose || extra.hindrance !== null}
           onChange={({ target }) => decide(target.checked)}
         />
         <span className="card-text">
           <span className="decide-who">Extra, you choose</span>
           <span className="card-name">{extra.description}</span>
           {extra.detail && <span className="card-detail">{extra.detail}</span>}
+          <CardNotes until={extra.until} hindrance={extra.hindrance} />
         </span>
         <span className="card-price">
           {extra.in ? `${showDecimal(extra.difference)} in` : signed(extra.difference)}
         </span>
       </label>
-      {isIn && extra.limits && (
+      {extra.in && extra.limits && (
         <div className="stepper">
           {stepper(-1)}
           <span>
-            {showDecimal(quantity)} {unitName(extra.unit)}
+            {showDecimal(extra.chosenQuantity)} {unitName(extra.unit)}
           </span>
           {stepper(1)}
         </div>
@@ -134,9 +140,35 @@ function Extra({ extra, choices, choose }: { extra: CustomerExtra; choices: Choi
   );
 }
 
-function Entry({ entry, ...rest }: { entry: CustomerEntry; choices: Choices; choose: Choose }) {
-  if (entry.kind === 'question') return <Question question={entry} {...rest} />;
-  if (entry.kind === 'extra') return <Extra extra={entry} {...rest} />;
+/** The whole section may be left out. */
+function SectionChoice({ section, choose }: { section: CustomerSection; choose: Choose }) {
+  const { choice } = section;
+  if (!choice) return null;
+  return (
+    <div className="decide">
+      <label className={`card ${choice.in ? 'card-picked' : ''} ${choice.hindrance ? 'card-out' : ''}`}>
+        <input
+          type="checkbox"
+          checked={choice.in}
+          disabled={!choose || choice.hindrance !== null}
+          onChange={({ target }) => choose?.((before) => withExtra(before, section.id, target.checked))}
+        />
+        <span className="card-text">
+          <span className="decide-who">Extra, you choose</span>
+          <span className="card-name">{section.title}, all of it</span>
+          <CardNotes until={choice.until} hindrance={choice.hindrance} />
+        </span>
+        <span className="card-price">
+          {choice.in ? `${showDecimal(choice.difference)} in` : signed(choice.difference)}
+        </span>
+      </label>
+    </div>
+  );
+}
+
+function Entry({ entry, choose, files }: Chooser & { entry: CustomerEntry }) {
+  if (entry.kind === 'question') return <Question question={entry} choose={choose} files={files} />;
+  if (entry.kind === 'extra') return <Extra extra={entry} choose={choose} />;
   return (
     <div className="item">
       <span>
@@ -176,34 +208,35 @@ function Entry({ entry, ...rest }: { entry: CustomerEntry; choices: Choices; cho
 export function Section({
   section,
   shows,
-  choices,
-  choose,
-}: {
+  children,
+  ...chooser
+}: Chooser & {
   section: CustomerSection;
   shows: CustomerView['shows'];
-  choices: Choices;
-  choose: Choose;
+  /** Levels of this section. */
+  children?: ReactNode;
 }) {
   const plain = section.entries.filter(({ kind }) => kind === 'line');
   const decisions = section.entries.filter(({ kind }) => kind !== 'line');
   const listed = shows === 'lines' || shows === 'prices';
+  const isIn = section.choice?.in !== false;
   return (
-    <section className="leaf">
+    <section className={isIn ? 'leaf' : 'leaf leaf-out'}>
       <div className="section-head">
         <h2>{section.title}</h2>
         {section.amount && <span className="section-amount">{showDecimal(section.amount)}</span>}
       </div>
       {section.text && <p>{section.text}</p>}
       {listed
-        ? plain.map((entry) => <Entry key={entry.id} entry={entry} choices={choices} choose={choose} />)
+        ? plain.map((entry) => <Entry key={entry.id} entry={entry} {...chooser} />)
         : plain.length > 0 && (
             <p className="soft contents">
               {plain.map((entry) => (entry.kind === 'line' ? entry.description : '')).join(' · ')}
             </p>
           )}
-      {decisions.map((entry) => (
-        <Entry key={entry.id} entry={entry} choices={choices} choose={choose} />
-      ))}
+      <SectionChoice section={section} choose={chooser.choose} />
+      {isIn && children}
+      {isIn && decisions.map((entry) => <Entry key={entry.id} entry={entry} {...chooser} />)}
       {section.discount && (
         <div className="item">
           <span>Discount</span>

@@ -18,12 +18,25 @@ export function Sums({ view }: { view: CustomerView }) {
           <Row key={fee.id} name={fee.name} value={showDecimal(fee.amount)} />
         ))}
         {view.shows !== 'total' &&
+          !view.taxInside &&
           view.taxes.map((tax) => (
             <Row key={tax.id} name={`${tax.name} ${tax.percent} %`} value={showDecimal(tax.amount)} />
           ))}
         <dt className="sums-total">Total in {view.currency}</dt>
         <dd className="sums-total">{showDecimal(view.total)}</dd>
-        {view.shows === 'total' && <Row name="of which tax" value={showDecimal(view.taxTotal)} />}
+        {view.exempt && <Row name={`No tax: ${view.exempt}`} value="" />}
+        {!view.exempt && view.shows === 'total' && (
+          <Row name="of which tax" value={showDecimal(view.taxTotal)} />
+        )}
+        {view.taxInside &&
+          view.shows !== 'total' &&
+          view.taxes.map((tax) => (
+            <Row
+              key={tax.id}
+              name={`of which ${tax.name} ${tax.percent} %`}
+              value={showDecimal(tax.amount)}
+            />
+          ))}
       </dl>
     </section>
   );

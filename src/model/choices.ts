@@ -10,13 +10,24 @@ export const Choices = Type.Object(
         { in: Type.Boolean(), quantity: Type.Optional(PositiveDecimalText) },
         { additionalProperties: false },
       ),
-      { additionalProperties: false, maxProperties: 1000, description: 'By line id' },
+      {
+        additionalProperties: false,
+        maxProperties: 1000,
+        description: 'By the id of the line, bundle or section',
+      },
     ),
     questions: Type.Record(PartId, PartId, {
       additionalProperties: false,
       maxProperties: 1000,
-      description: 'Question id → alternative id',
+      description: 'Question id → alternative id, or “none” where that is allowed',
     }),
+    tiers: Type.Optional(
+      Type.Record(PartId, PartId, {
+        additionalProperties: false,
+        maxProperties: 20,
+        description: 'Levels id → level id',
+      }),
+    ),
   },
   { additionalProperties: false, $id: 'urn:impegno:choices:1', title: 'Choices of a customer' },
 );

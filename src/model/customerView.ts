@@ -46,6 +46,10 @@ export interface CustomerExtra extends Omit<CustomerLine, 'kind'> {
   readonly limits: { readonly minimum: string; readonly maximum: string; readonly step: string } | null;
   /** Total with it less total without it, tax in. */
   readonly difference: string;
+  /** Until when it can be decided. */
+  readonly until: string | null;
+  /** Why it cannot be changed as things stand. */
+  readonly hindrance: string | null;
 }
 
 export interface CustomerAlternative {
@@ -54,8 +58,13 @@ export interface CustomerAlternative {
   readonly detail: string | null;
   readonly picked: boolean;
   readonly suggested: boolean;
+  readonly recommended: boolean;
+  /** A picture of it, as a kept file. */
+  readonly picture: string | null;
   /** Total with it less total now, tax in. */
   readonly difference: string;
+  /** Why it cannot be picked as things stand. */
+  readonly hindrance: string | null;
   /** Shown with line amounts, for the one picked. */
   readonly amount: string | null;
 }
@@ -65,6 +74,9 @@ export interface CustomerQuestion {
   readonly id: string;
   readonly prompt: string;
   readonly detail: string | null;
+  /** Why we recommend the one we do. */
+  readonly reason: string | null;
+  readonly until: string | null;
   readonly alternatives: readonly CustomerAlternative[];
 }
 
@@ -77,7 +89,37 @@ export interface CustomerSection {
   readonly amount: string | null;
   /** Discount on the section, shown where its lines are. */
   readonly discount: string | null;
+  /** Where the whole section may be left out. */
+  readonly choice: Pick<CustomerExtra, 'in' | 'difference' | 'until' | 'hindrance'> | null;
   readonly entries: readonly CustomerEntry[];
+}
+
+export interface CustomerLevel {
+  readonly id: string;
+  readonly name: string;
+  readonly detail: string | null;
+  readonly picked: boolean;
+  readonly suggested: boolean;
+  readonly recommended: boolean;
+  /** Total with it less total now, tax in. */
+  readonly difference: string;
+  /** The total with it, everything else as chosen. */
+  readonly total: string;
+  readonly hindrance: string | null;
+}
+
+/** Levels of the whole or of a section, side by side. */
+export interface CustomerTiers {
+  readonly id: string;
+  readonly prompt: string;
+  readonly detail: string | null;
+  /** The section it is of; null for the whole. */
+  readonly section: string | null;
+  readonly reason: string | null;
+  readonly until: string | null;
+  readonly levels: readonly CustomerLevel[];
+  /** What differs, in the order of the levels; null where a level does not have it. */
+  readonly rows: readonly { readonly name: string; readonly cells: readonly (string | null)[] }[];
 }
 
 export interface CustomerPayment {
@@ -112,6 +154,7 @@ export interface CustomerView {
   readonly coverNote: string | null;
   readonly terms: string | null;
   readonly validUntil: string | null;
+  readonly tiers: readonly CustomerTiers[];
   readonly sections: readonly CustomerSection[];
   readonly plans: readonly CustomerPlan[];
   readonly discount: string | null;
@@ -123,6 +166,10 @@ export interface CustomerView {
     readonly amount: string;
   }[];
   readonly taxTotal: string;
+  /** The prices include the tax. */
+  readonly taxInside: boolean;
+  /** Why no tax is charged. */
+  readonly exempt: string | null;
   readonly total: string;
   readonly payments: readonly CustomerPayment[];
   /** What is due on acceptance as a deposit; null when nothing is. */

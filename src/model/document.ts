@@ -3,6 +3,7 @@ import { PartChange, bundleMakeup } from './bundle';
 import { Measure, Space } from './measure';
 import { Plan } from './plan';
 import { Load, pricedFields } from './priced';
+import { Rule, Tiers } from './tiers';
 
 import {
   BusinessDate,
@@ -31,9 +32,13 @@ export const Discount = Type.Union([
 ]);
 export type Discount = Type.Static<typeof Discount>;
 
+/** The customer can decide until the end of this day. */
+const until = Type.Optional(BusinessDate);
+
 export const Extra = Type.Object(
   {
     in: Type.Boolean({ description: 'Taken in unless the customer decides otherwise' }),
+    until,
     quantity: Type.Optional(
       Type.Object(
         { minimum: PositiveDecimalText, maximum: PositiveDecimalText, step: PositiveDecimalText },
@@ -83,33 +88,6 @@ export const Line = Type.Object(
 );
 export type Line = Type.Static<typeof Line>;
 
-export const Alternative = Type.Object(
-  {
-    id: PartId,
-    name: ShortText,
-    detail: Type.Optional(Type.String({ maxLength: 2000 })),
-    lines: Type.Array(Line, { maxItems: 200 }),
-  },
-  closed,
-);
-export type Alternative = Type.Static<typeof Alternative>;
-
-export const Question = Type.Object(
-  {
-    kind: Type.Literal('question'),
-    id: PartId,
-    prompt: ShortText,
-    detail: Type.Optional(Type.String({ maxLength: 2000 })),
-    alternatives: Type.Array(Alternative, { minItems: 1, maxItems: 12 }),
-    suggested: Type.String({
-      pattern: idPattern,
-      description: 'The alternative taken unless the customer picks another',
-    }),
-  },
-  closed,
-);
-export type Question = Type.Static<typeof Question>;
-
 export const Bundle = Type.Object(
   {
     kind: Type.Literal('bundle'),
@@ -145,15 +123,61 @@ export const Bundle = Type.Object(
     }),
     added: Type.Array(Line, { maxItems: 100, description: 'Parts of this job only' }),
     discount: Type.Optional(Discount),
+    loads: Type.Optional(
+      Type.Array(Load, { maxItems: 12, description: 'Loads of its own, instead of the section’s' }),
+    ),
     phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     trade: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     open: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
-    extra: Type.Optional(Type.Object({ in: Type.Boolean() }, closed)),
+    extra: Type.Optional(Type.Object({ in: Type.Boolean(), until }, closed)),
   },
   closed,
 );
 export type Bundle = Type.Static<typeof Bundle>;
+
+export const Alternative = Type.Object(
+  {
+    id: PartId,
+    name: ShortText,
+    detail: Type.Optional(Type.String({ maxLength: 2000 })),
+    picture: Type.Optional(
+      Type.String({ maxLength: 64, description: 'A picture of it for the customer, as a kept file' }),
+    ),
+    lines: Type.Array(Type.Union([Line, Bundle]), { maxItems: 200 }),
+  },
+  closed,
+);
+export type Alternative = Type.Static<typeof Alternative>;
+
+export const Question = Type.Object(
+  {
+    kind: Type.Literal('question'),
+    id: PartId,
+    prompt: ShortText,
+    detail: Type.Optional(Type.String({ maxLength: 2000 })),
+    alternatives: Type.Array(Alternative, { minItems: 1, maxItems: 12 }),
+    suggested: Type.String({
+      pattern: idPattern,
+      description: 'The alternative taken unless the customer picks another; “none” where that is allowed',
+    }),
+    none: Type.Optional(
+      Type.Object(
+        { name: ShortText },
+        { ...closed, description: 'None of them may be picked, under this name' },
+      ),
+    ),
+    recommended: Type.Optional(
+      Type.Object(
+        { alternative: PartId, reason: Type.Optional(Type.String({ maxLength: 500 })) },
+        { ...closed, description: 'The one we advise, and why' },
+      ),
+    ),
+    until,
+  },
+  closed,
+);
+export type Question = Type.Static<typeof Question>;
 
 export type SectionEntry = Line | Question | Bundle;
 
@@ -164,6 +188,15 @@ export const Section = Type.Object(
     text: Type.Optional(LongText),
     internalNote: Type.Optional(Type.String({ maxLength: 2000 })),
     discount: Type.Optional(Discount),
+    loads: Type.Optional(
+      Type.Array(Load, { maxItems: 12, description: 'Loads of its own, instead of the proposal’s' }),
+    ),
+    extra: Type.Optional(
+      Type.Object(
+        { in: Type.Boolean(), until },
+        { ...closed, description: 'The whole section may be left out' },
+      ),
+    ),
     space: Type.Optional(Space),
     phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
@@ -194,13 +227,43 @@ export const TaxClass = Type.Object(
   {
     id: PartId,
     name: ShortText,
-    components: Type.Array(Type.Object({ id: PartId, name: ShortText, percent: PercentText }, closed), {
-      maxItems: 6,
-    }),
+    components: Type.Array(
+      Type.Object(
+        {
+          id: PartId,
+          name: ShortText,
+          percent: PercentText,
+          onTop: Type.Optional(
+            Type.Boolean({
+              description: 'Also on the components before it: a second tax on top of the first',
+            }),
+          ),
+        },
+        closed,
+      ),
+      { maxItems: 6 },
+    ),
   },
   closed,
 );
 export type TaxClass = Type.Static<typeof TaxClass>;
+
+/** How tax is reckoned. Without it: on top of the prices, each component rounded once on the sum of its class. */
+export const TaxTerms = Type.Object(
+  {
+    rounding: Type.Optional(
+      Type.Literal('line', {
+        description: 'Each component is rounded on every line; without it, once per class',
+      }),
+    ),
+    inside: Type.Optional(Type.Literal(true, { description: 'Prices, discounts and fees include the tax' })),
+    exempt: Type.Optional(
+      Type.Object({ reason: ShortText }, { ...closed, description: 'The customer pays no tax, and why' }),
+    ),
+  },
+  closed,
+);
+export type TaxTerms = Type.Static<typeof TaxTerms>;
 
 export const ScheduleEntry = Type.Object(
   {
@@ -269,6 +332,9 @@ export const ProposalDocument = Type.Object(
     discount: Type.Optional(Discount),
     fees: Type.Array(Fee, { maxItems: 50 }),
     taxClasses: Type.Array(TaxClass, { minItems: 1, maxItems: 20 }),
+    tax: Type.Optional(TaxTerms),
+    tiers: Type.Optional(Type.Array(Tiers, { maxItems: 8 })),
+    rules: Type.Optional(Type.Array(Rule, { maxItems: 200 })),
     schedule: Type.Array(ScheduleEntry, { maxItems: 60 }),
   },
   { ...closed, $id: 'urn:impegno:proposal-document:1', title: 'Impegno proposal document' },

@@ -7,7 +7,7 @@
 import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { figuresReport } from '@/core/offer';
-import type { Bundle, Choices, CostType, Discount, Line, Load, ProposalDocument } from '@/model';
+import type { Bundle, Choices, CostType, Discount, Line, Load, ProposalDocument, TaxClass } from '@/model';
 import { anyChoices, anyDocument, runs } from '../support/documents';
 
 Decimal.set({ precision: 80, rounding: Decimal.ROUND_HALF_UP });
@@ -105,7 +105,24 @@ function amountOf(line: Line, type: CostType, quantity: Decimal, unit: Decimal):
   return cost;
 }
 
-function priced(document: ProposalDocument, line: Line, choices: Choices) {
+/** Each component as a share of the net, one on top of the others with what it takes of them. */
+function ratesOf({ components }: TaxClass): Decimal[] {
+  let before = zero;
+  return components.map(({ percent, onTop }) => {
+    const rate = onTop ? share(percent).times(before.plus(1)) : share(percent);
+    before = before.plus(rate);
+    return rate;
+  });
+}
+const taxOf = (document: ProposalDocument, id: string) =>
+  sum(ratesOf(document.taxClasses.find((each) => each.id === id)!));
+const isInside = ({ tax }: ProposalDocument) => tax?.inside === true && !tax.exempt;
+const beforeTax = (document: ProposalDocument, taxClass: string, amount: Decimal) =>
+  isInside(document) ? round(amount.dividedBy(taxOf(document, taxClass).plus(1)), 2) : amount;
+
+function priced(document: ProposalDocument, line: Line, choices: Choices, around?: Load[]) {
+  const loads = line.loads ?? around ?? document.loads;
+  const inside = isInside(document) ? taxOf(document, line.taxClass).plus(1) : new Decimal(1);
   const decision = choices.extras[line.id];
   const quantity = new Decimal((line.extra?.quantity && decision?.quantity) ?? line.quantity);
   const byType = costs(line);
@@ -114,9 +131,11 @@ function priced(document: ProposalDocument, line: Line, choices: Choices) {
   );
   const places = line.pricePlaces ?? 2;
   const hangs = (line.waste ?? line.pack ?? line.breaks) !== undefined && quantity.gt(0);
-  const loadedUnit = hangs
-    ? sum(types.map((type, i) => loaded(line.loads ?? document.loads, type, exact[i]!))).dividedBy(quantity)
-    : sum(types.map((type) => loaded(line.loads ?? document.loads, type, byType[type])));
+  const loadedUnit = (
+    hangs
+      ? sum(types.map((type, i) => loaded(loads, type, exact[i]!))).dividedBy(quantity)
+      : sum(types.map((type) => loaded(loads, type, byType[type])))
+  ).times(inside);
   const unitPrice =
     line.heldPrice === undefined ? round(loadedUnit, places) : round(new Decimal(line.heldPrice), places);
   const atPrice = round(quantity.times(unitPrice), 2);
@@ -132,21 +151,40 @@ function priced(document: ProposalDocument, line: Line, choices: Choices) {
   };
 }
 
+/** What the levels picked say: levels of a section after those of the whole. */
+function levelled({ tiers = [] }: ProposalDocument, choices: Choices) {
+  const picked = [...tiers]
+    .sort((a, b) => Number(a.section !== undefined) - Number(b.section !== undefined))
+    .map(({ id, levels, suggested }) =>
+      levels.find((level) => level.id === (choices.tiers?.[id] ?? suggested))!,
+    );
+  return {
+    out: new Set(picked.flatMap(({ without }) => without)),
+    grades: Object.assign({}, ...picked.map(({ grades }) => grades)) as Record<string, string>,
+  };
+}
+
 /** A bundle whose parts name plain quantities: its lines, its own discount split over them. */
-function bundled(document: ProposalDocument, bundle: Bundle, choices: Choices) {
-  const parts = bundle.recipe.parts.flatMap((part): Line[] =>
-    'bundle' in part || part.item === null
+function bundled(document: ProposalDocument, bundle: Bundle, choices: Choices, around?: Load[]) {
+  const grade = levelled(document, choices).grades[bundle.id] ?? bundle.grade ?? '';
+  const parts = bundle.recipe.parts.flatMap((part): Line[] => {
+    if ('bundle' in part) return [];
+    const named = part.grades?.[grade];
+    const item = named === undefined ? part.item : named;
+    return item === null
       ? []
       : [
           {
             kind: 'line',
-            ...bundle.items[part.item]!,
+            ...bundle.items[item]!,
             id: part.id,
             quantity: new Decimal(part.quantity).toFixed(),
           },
-        ],
+        ];
+  });
+  const lines = [...parts, ...bundle.added].map((line) =>
+    priced(document, line, choices, bundle.loads ?? around),
   );
-  const lines = [...parts, ...bundle.added].map((line) => priced(document, line, choices));
   const off = split(
     discountOn(sum(lines.map(({ net }) => net)), bundle.discount),
     lines.map(({ net }) => Decimal.max(net, 0)),
@@ -156,50 +194,104 @@ function bundled(document: ProposalDocument, bundle: Bundle, choices: Choices) {
   return lines.map((line, i) => ({ ...line, net: line.net.minus(off[i]!), in: taken }));
 }
 
+type Row = { readonly taxClass: string; readonly net: Decimal };
+
+/** A discount over rows: to the tax classes by what they have above zero, in the document's order, then to the rows. */
+function discountRows(document: ProposalDocument, rows: readonly Row[], discount: Decimal): Row[] {
+  const classes = document.taxClasses
+    .map(({ id }) => id)
+    .filter((id) => rows.some(({ taxClass }) => taxClass === id));
+  const positive = (id: string) =>
+    rows.map(({ taxClass, net }) => (taxClass === id ? Decimal.max(net, 0) : zero));
+  const shares = split(
+    discount,
+    classes.map((id) => sum(positive(id))),
+    2,
+  );
+  let nets = rows.map(({ net }) => net);
+  classes.forEach((id, i) => {
+    if (shares[i]!.isZero()) return;
+    const parts = split(shares[i]!, positive(id), 2);
+    nets = nets.map((net, row) => net.minus(parts[row]!));
+  });
+  return rows.map(({ taxClass }, i) => ({ taxClass, net: nets[i]! }));
+}
+
+function taxes(document: ProposalDocument, rows: readonly Row[]): Decimal[] {
+  const { tax } = document;
+  return document.taxClasses.flatMap((taxClass) => {
+    const all = rows.filter((row) => row.taxClass === taxClass.id).map(({ net }) => net);
+    const amounts = tax?.rounding === 'line' ? all : [sum(all)];
+    const rates = ratesOf(taxClass);
+    const sums = rates.map(() => zero);
+    for (const amount of amounts) {
+      if (tax?.exempt) continue;
+      const net = beforeTax(document, taxClass.id, amount);
+      const held = amount.minus(net);
+      // A tax inside is divided among its components by their rates.
+      const inside = split(held.abs(), rates, 2).map((part) => (held.isNegative() ? part.negated() : part));
+      let before = zero;
+      taxClass.components.forEach(({ percent, onTop }, i) => {
+        const base = onTop ? net.plus(before) : net;
+        const taken = isInside(document) ? inside[i]! : round(base.times(share(percent)), 2);
+        before = before.plus(taken);
+        sums[i] = sums[i]!.plus(taken);
+      });
+    }
+    return sums;
+  });
+}
+
 function oracle(document: ProposalDocument, choices: Choices) {
-  const nets: { taxClass: string; net: Decimal }[] = [];
+  const { out } = levelled(document, choices);
+  let rows: Row[] = [];
   let cost = zero;
   const sections = document.sections.map((section) => {
-    const lines = section.entries.flatMap((entry) => {
-      if (entry.kind === 'line') return [priced(document, entry, choices)];
-      if (entry.kind === 'bundle') return bundled(document, entry, choices);
+    const whole =
+      !out.has(section.id) && (section.extra ? (choices.extras[section.id]?.in ?? section.extra.in) : true);
+    const part = (entry: Line | Bundle) => {
+      const made =
+        entry.kind === 'line'
+          ? [priced(document, entry, choices, section.loads)]
+          : bundled(document, entry, choices, section.loads);
+      return made.filter((line) => whole && line.in && !out.has(entry.id));
+    };
+    const taken = section.entries.flatMap((entry) => {
+      if (entry.kind !== 'question') return part(entry);
       const wanted = choices.questions[entry.id] ?? entry.suggested;
       const picked = entry.alternatives.find(({ id }) => id === wanted);
-      return (picked?.lines ?? []).map((line) => priced(document, line, choices));
+      return out.has(entry.id) ? [] : (picked?.lines ?? []).flatMap(part);
     });
-    const taken = lines.filter((line) => line.in);
     cost = cost.plus(sum(taken.map((line) => line.cost)));
-    const amount = sum(taken.map(({ net }) => net));
+    const before = taken.map(({ line, net }): Row => ({ taxClass: line.taxClass, net }));
+    const amount = sum(before.map(({ net }) => net));
     const discount = discountOn(amount, section.discount);
-    const parts = split(
-      discount,
-      taken.map(({ net }) => Decimal.max(net, 0)),
-      2,
-    );
-    taken.forEach(({ line, net }, i) => nets.push({ taxClass: line.taxClass, net: net.minus(parts[i]!) }));
+    rows = [...rows, ...discountRows(document, before, discount)];
     return amount.minus(discount);
   });
   const before = sum(sections);
   const discount = discountOn(before, document.discount);
-  const parts = split(
-    discount,
-    nets.map(({ net }) => Decimal.max(net, 0)),
-    2,
-  );
   const subtotal = before.minus(discount);
-  const taxable = nets.map(({ taxClass, net }, i) => ({ taxClass, net: net.minus(parts[i] ?? zero) }));
   const fees = document.fees.map((fee) =>
     'fixed' in fee.amount
       ? new Decimal(fee.amount.fixed)
       : round(subtotal.times(share(fee.amount.percent)), 2),
   );
-  document.fees.forEach(({ taxClass }, i) => taxable.push({ taxClass, net: fees[i]! }));
-  const taxes = document.taxClasses.flatMap(({ id, components }) => {
-    const base = sum(taxable.filter(({ taxClass }) => taxClass === id).map(({ net }) => net));
-    return components.map(({ percent }) => round(base.times(share(percent)), 2));
-  });
-  const total = subtotal.plus(sum(fees)).plus(sum(taxes));
-  return { sections, cost, discount, subtotal, fees, taxes, total };
+  const taxed = [
+    ...discountRows(document, rows, discount),
+    ...document.fees.map(({ taxClass }, i) => ({ taxClass, net: fees[i]! })),
+  ];
+  const taxAmounts = taxes(document, taxed);
+  const onTop = document.tax?.inside ? zero : sum(taxAmounts);
+  return {
+    sections,
+    cost,
+    discount,
+    subtotal,
+    fees,
+    taxes: taxAmounts,
+    total: subtotal.plus(sum(fees)).plus(onTop),
+  };
 }
 
 const money = (values: readonly Decimal[]) =>

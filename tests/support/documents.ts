@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 import type {
   Bundle,
+  Picked,
+  Rule,
+  TaxTerms,
+  Tiers,
   Choices,
   Discount,
   ItemPart,
@@ -13,7 +17,7 @@ import type {
   Section,
 } from '@/model';
 import { unitCodes } from '@/model';
-import { extrasOf } from '@/core/choice';
+import { brokenRules, menuOf } from '@/core/choice';
 
 // PROPERTY_RUNS=5000 npm run test:unit: a long soak of the laws.
 const soak = process.env.PROPERTY_RUNS ? Number(process.env.PROPERTY_RUNS) : null;
@@ -179,55 +183,154 @@ const bundleArbitrary = fc
       added: fc.array(lineArbitrary(false), { maxLength: 1 }),
       shows: fc.constantFrom('one' as const, 'parts' as const),
       discount,
+      loads: loads.map((all) => all.slice(0, 2)),
       extra: fc.record({ in: fc.boolean() }),
+      graded: fc.boolean(),
     },
-    { requiredKeys: ['lines', 'added', 'shows'] },
+    { requiredKeys: ['lines', 'added', 'shows', 'graded'] },
   )
-  .map(({ lines, added, ...more }) =>
-    bundle(
+  .map(({ lines, added, graded, ...more }) => {
+    const made = bundle(
       'to be set',
       Object.fromEntries(lines.map((drawn, i) => [`i${i}`, itemOf(drawn as Line)])),
-      lines.map(({ quantity }, i) => ({ id: `p${i}`, name: `part${i}`, item: `i${i}`, quantity })),
+      lines.map(({ quantity }, i) => ({
+        id: `p${i}`,
+        name: `part${i}`,
+        item: `i${i}`,
+        quantity,
+        // The better grade drops the first part and makes the last one that of the first.
+        ...(graded && i === 0 ? { grades: { better: null } } : {}),
+        ...(graded && i === 2 ? { grades: { better: 'i0' } } : {}),
+      })),
       { ...(more as Partial<Bundle>), added: (added as Line[]).map(({ extra: _, ...plain }) => plain) },
-    ),
-  );
+    );
+    const grades = ['plain', 'better'].map((id) => ({ id, name: `Grade ${id}` }));
+    return graded ? { ...made, grade: 'plain', recipe: { ...made.recipe, grades } } : made;
+  });
 
 const questionArbitrary = fc
-  .array(fc.array(lineArbitrary(false), { maxLength: 2 }), { minLength: 1, maxLength: 3 })
-  .map((alternatives): Question => ({
+  .tuple(
+    fc.array(
+      fc.array(
+        fc.oneof({ weight: 3, arbitrary: lineArbitrary(false) }, { weight: 1, arbitrary: bundleArbitrary }),
+        { maxLength: 2 },
+      ),
+      { minLength: 1, maxLength: 3 },
+    ),
+    fc.constantFrom('all', 'none', 'none suggested'),
+  )
+  .map(([alternatives, none]): Question => ({
     kind: 'question',
     id: 'to be set',
     prompt: 'Which one?',
-    suggested: 'to be set',
+    suggested: none === 'none suggested' ? 'none' : 'to be set',
+    ...(none === 'all' ? {} : { none: { name: 'None of them' } }),
     alternatives: alternatives.map((lines, i) => ({
       id: 'to be set',
       name: `Way ${i}`,
-      lines: lines as Line[],
+      lines: lines as (Line | Bundle)[],
     })),
   }));
 
 function numbered(sections: readonly Section[]): Section[] {
   let next = 0;
   const id = (letter: string) => `${letter}${(next += 1)}`;
+  const named = (part: Line | Bundle): Line | Bundle =>
+    part.kind === 'line'
+      ? { ...part, id: id('l') }
+      : { ...part, id: id('b'), added: part.added.map((added) => ({ ...added, id: id('l') })) };
   return sections.map((section) => ({
     ...section,
     id: id('s'),
     entries: section.entries.map((entry) => {
-      if (entry.kind === 'line') return { ...entry, id: id('l') };
-      if (entry.kind === 'bundle')
-        return { ...entry, id: id('b'), added: entry.added.map((added) => ({ ...added, id: id('l') })) };
+      if (entry.kind !== 'question') return named(entry);
       const alternatives = entry.alternatives.map((alternative) => ({
         ...alternative,
         id: id('a'),
-        lines: alternative.lines.map((inner) => ({ ...inner, id: id('l') })),
+        lines: alternative.lines.map(named),
       }));
-      return { ...entry, id: id('q'), alternatives, suggested: alternatives[0]!.id };
+      return {
+        ...entry,
+        id: id('q'),
+        alternatives,
+        suggested: entry.suggested === 'none' ? 'none' : alternatives[0]!.id,
+      };
     }),
   }));
 }
 
-/** Any proposal: questions, bundles, extras, waste, packs, price breaks, minimum charges, held prices, discounts on every level, fees, three tax classes, any schedule. */
-export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<ProposalDocument> {
+/** Levels that leave out and grade what the seed says. */
+function tiersOver(sections: readonly Section[], seeds: readonly number[], ofSection: boolean): Tiers {
+  const within = ofSection ? [sections[seeds[0]! % sections.length]!] : sections;
+  const entries = within.flatMap((section) => section.entries);
+  const inner = entries.flatMap((entry) =>
+    entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [],
+  );
+  const parts = [...entries, ...inner];
+  const ids = [...parts.map(({ id }) => id), ...(ofSection ? [] : within.map(({ id }) => id))];
+  const graded = parts.filter((part): part is Bundle => part.kind === 'bundle' && part.grade !== undefined);
+  const level = (n: number) => ({
+    id: `v${n}`,
+    name: `Level ${n}`,
+    without: ids.filter((_, i) => (seeds[n + 1]! >> (i % 20)) % 5 === 1),
+    grades: Object.fromEntries(
+      graded.flatMap(({ id }, i) => {
+        const pick = (seeds[n + 1]! >> (i % 16)) % 3;
+        return pick === 0 ? [] : [[id, pick === 1 ? 'plain' : 'better']];
+      }),
+    ),
+  });
+  return {
+    id: ofSection ? 'tiersS' : 'tiersW',
+    prompt: 'Which level?',
+    ...(ofSection ? { section: within[0]!.id } : {}),
+    levels: [level(0), level(1), ...(seeds[0]! % 2 ? [level(2)] : [])],
+    suggested: 'v1',
+  };
+}
+
+/** Everything a customer could take. */
+function picksOf(document: ProposalDocument): Picked[] {
+  const { extras, questions, tiers } = menuOf(document);
+  return [
+    ...extras.map(({ id }) => ({ extra: id })),
+    ...questions.flatMap(({ id, answers }) =>
+      answers.map((answer) => ({ question: id, alternative: answer.id })),
+    ),
+    ...tiers.flatMap(({ id, levels }) => levels.map((level) => ({ tiers: id, level: level.id }))),
+  ];
+}
+
+function rulesOver(document: ProposalDocument, seeds: readonly number[]): Rule[] {
+  const picks = picksOf(document);
+  if (picks.length < 2) return [];
+  return seeds.map((seed, i) => ({
+    id: `r${i}`,
+    when: picks[seed % picks.length]!,
+    says: seed % 3 === 0 ? 'needs' : 'rules out',
+    other: picks[(seed >> 8) % picks.length]!,
+  }));
+}
+
+const taxTerms: fc.Arbitrary<TaxTerms> = fc.record(
+  {
+    rounding: fc.constant('line' as const),
+    inside: fc.constant(true as const),
+    exempt: fc.constant({ reason: 'Public school' }),
+  },
+  { requiredKeys: [] },
+);
+
+/**
+ * Any proposal: questions (none of them, too), bundles with grades, extras of every kind, levels of the whole and of a
+ * section, waste, packs, price breaks, minimum charges, held prices, loads and discounts on every level, fees, three tax
+ * classes with every way to reckon tax, any schedule. Rules between choices only on request: they make choices impossible.
+ */
+export function anyDocument({
+  negativeLines = true,
+  rules = false,
+  most = 6,
+} = {}): fc.Arbitrary<ProposalDocument> {
   const entry = fc.oneof(
     { weight: 4, arbitrary: lineArbitrary(negativeLines) },
     { weight: 1, arbitrary: questionArbitrary },
@@ -238,7 +341,9 @@ export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<Proposa
       id: fc.constant('x'),
       title: fc.constantFrom('Roof', 'Frame'),
       discount,
-      entries: fc.array(entry, { maxLength: 6 }),
+      loads: loads.map((all) => all.slice(0, 2)),
+      extra: fc.record({ in: fc.boolean() }),
+      entries: fc.array(entry, { maxLength: most }),
     },
     { requiredKeys: ['id', 'title', 'entries'] },
   );
@@ -252,12 +357,26 @@ export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<Proposa
         percentFee: percent(10),
         shares: fc.array(percent(30), { maxLength: 4 }),
         shows: fc.constantFrom('total' as const, 'sections' as const, 'lines' as const, 'prices' as const),
+        tax: taxTerms,
+        onTop: fc.constant(true),
+        seeds: fc.array(fc.nat(2 ** 28), { minLength: 8, maxLength: 8 }),
+        tiers: fc.constantFrom('whole', 'section', 'both'),
       },
-      { requiredKeys: ['sections', 'loads', 'shares', 'shows'] },
+      { requiredKeys: ['sections', 'loads', 'shares', 'shows', 'seeds'] },
     )
-    .map((drawn) =>
-      plainDocument(numbered(drawn.sections as Section[]), {
+    .map((drawn) => {
+      const sections = numbered(drawn.sections as Section[]);
+      const document = plainDocument(sections, {
         loads: drawn.loads,
+        ...(drawn.tax ? { tax: drawn.tax as TaxTerms } : {}),
+        ...(drawn.tiers
+          ? {
+              tiers: [
+                ...(drawn.tiers === 'whole' ? [] : [tiersOver(sections, drawn.seeds.slice(4), true)]),
+                ...(drawn.tiers === 'section' ? [] : [tiersOver(sections, drawn.seeds, false)]),
+              ],
+            }
+          : {}),
         shows: drawn.shows,
         ...(drawn.discount ? { discount: drawn.discount as Discount } : {}),
         fees: [
@@ -274,7 +393,12 @@ export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<Proposa
             name: 'Taxed',
             components: [
               { id: 'state', name: 'State', percent: '6.25' },
-              { id: 'county', name: 'County', percent: '1.375' },
+              {
+                id: 'county',
+                name: 'County',
+                percent: '1.375',
+                ...(drawn.onTop ? { onTop: true as const } : {}),
+              },
             ],
           },
           { id: 'half', name: 'Reduced', components: [{ id: 'state', name: 'State', percent: '3' }] },
@@ -296,33 +420,43 @@ export function anyDocument({ negativeLines = true } = {}): fc.Arbitrary<Proposa
             due: { on: 'stage', stage: 'Done' },
           },
         ],
-      }),
-    );
+      });
+      return rules ? { ...document, rules: rulesOver(document, drawn.seeds.slice(0, 3)) } : document;
+    });
 }
 
-/** Any valid decisions on a document. */
+/** Any decisions on a document that are on offer and break no rule. */
 export function anyChoices(document: ProposalDocument): fc.Arbitrary<Choices> {
-  const extras = document.sections.flatMap((section) => [...extrasOf(section)]);
-  const questions = document.sections
-    .flatMap((section) => section.entries)
-    .filter((entry) => entry.kind === 'question');
+  const menu = menuOf(document);
+  const { extras, questions, tiers } = menu;
+  const count = extras.length + questions.length + tiers.length;
   const bits = fc.array(fc.tuple(fc.boolean(), fc.nat(6), fc.boolean()), {
-    minLength: extras.length + questions.length,
-    maxLength: extras.length + questions.length,
+    minLength: count,
+    maxLength: count,
   });
-  return bits.map((drawn) => ({
-    extras: Object.fromEntries(
-      extras.flatMap((extra, i) => {
-        const [taken, quantity, decided] = drawn[i]!;
-        if (!decided) return [];
-        return [[extra.id, extra.extra.quantity ? { in: taken, quantity: String(quantity) } : { in: taken }]];
-      }),
-    ),
-    questions: Object.fromEntries(
-      questions.flatMap((question, i) => {
-        const [, pick, decided] = drawn[extras.length + i]!;
-        return decided ? [[question.id, question.alternatives[pick % question.alternatives.length]!.id]] : [];
-      }),
-    ),
-  }));
+  return bits
+    .map((drawn): Choices => {
+      const answer = (at: number, all: readonly { readonly id: string }[]) => {
+        const [, pick, decided] = drawn[at]!;
+        return decided ? [all[pick % all.length]!.id] : [];
+      };
+      return {
+        extras: Object.fromEntries(
+          extras.flatMap(({ id, extra }, i) => {
+            const [taken, quantity, decided] = drawn[i]!;
+            if (!decided) return [];
+            return [[id, extra.quantity ? { in: taken, quantity: String(quantity) } : { in: taken }]];
+          }),
+        ),
+        questions: Object.fromEntries(
+          questions.flatMap(({ id, answers }, i) => answer(extras.length + i, answers).map((to) => [id, to])),
+        ),
+        tiers: Object.fromEntries(
+          tiers.flatMap(({ id, levels }, i) =>
+            answer(extras.length + questions.length + i, levels).map((to) => [id, to]),
+          ),
+        ),
+      };
+    })
+    .filter((choices) => brokenRules(menu, choices).length === 0);
 }

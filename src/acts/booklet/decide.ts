@@ -16,7 +16,7 @@ import {
 } from '@/data/schema';
 import type { FrozenAgreement } from '@/core/agreement';
 import { freezeAgreement } from '@/core/agreement';
-import { checkChoices } from '@/core/choice';
+import { checkChoices, menuOf } from '@/core/choice';
 import { minorDigits, showDecimal, writeAmount, writeFixed } from '@/core/number';
 import { compareViews, customerView } from '@/core/offer';
 import type { Choices, CustomerView, ProposalDocument } from '@/model';
@@ -35,7 +35,7 @@ export const consentSentence =
   'I accept this proposal as shown, with my choices, its payment schedule and its terms, and I agree to sign electronically.';
 
 function refuseBadChoices(document: ProposalDocument, choices: Choices): void {
-  const [problem] = checkChoices(document.sections, choices);
+  const [problem] = checkChoices(menuOf(document), choices);
   if (problem)
     throw new Problem(422, problem.message, { errors: [{ pointer: problem.id, detail: problem.message }] });
 }
@@ -89,7 +89,7 @@ export async function chooseInBooklet(
         target: [customerChoice.companyId, customerChoice.revisionId],
         set: { choices, updatedAt: visitor.now },
       });
-    return { view: customerView(current.document, choices), choices };
+    return { view: customerView(current.document, choices, current.today), choices };
   });
 }
 

@@ -12,10 +12,10 @@ import {
   site,
   user,
 } from '@/data/schema';
-import { checkChoices } from '@/core/choice';
+import { checkChoices, menuOf } from '@/core/choice';
 import { writeAmount } from '@/core/number';
-import { customerView } from '@/core/offer';
-import type { Choices, CustomerView, ProposalDocument } from '@/model';
+import { customerView, offerOf } from '@/core/offer';
+import type { Choices, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { businessDate } from '../actor';
 import { loadAgreement } from '../agreements/money';
@@ -96,7 +96,7 @@ export async function storedChoices(
   document: ProposalDocument,
 ): Promise<Choices> {
   const [row] = await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, revisionId));
-  if (!row || checkChoices(document.sections, row.choices).length > 0) return asSuggested;
+  if (!row || checkChoices(menuOf(document), row.choices).length > 0) return asSuggested;
   return row.choices;
 }
 
@@ -115,6 +115,9 @@ export interface Booklet {
   readonly revision: { readonly id: string; readonly number: number; readonly sentAt: string };
   readonly choices: Choices;
   readonly view: CustomerView;
+  /** What the figures are worked out from in the browser; null where nothing is to be chosen, or only the server can. */
+  readonly offer: CustomerOffer | null;
+  readonly today: string;
   readonly agreement: {
     readonly acceptedOn: string;
     readonly signerName: string;
@@ -150,13 +153,13 @@ export async function openBooklet(visitor: Visitor): Promise<Booklet> {
 
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 /** What a booklet is built from: a revision, or (in the preview) the document as it stands. */
-export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state'> & {
+export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state' | 'today'> & {
   readonly revision: Pick<Current['revision'], 'id' | 'number' | 'sentAt'>;
 };
 
 /** The booklet of a loaded revision. */
 export async function readBooklet(tx: Transaction, current: Readable): Promise<Booklet> {
-  const { proposal: row, revision: newest, document, ours, state } = current;
+  const { proposal: row, revision: newest, document, ours, state, today } = current;
   const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
   const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
   const [seller] = await tx.select({ name: user.name }).from(user).where(eq(user.id, row.sellerId));
@@ -165,15 +168,19 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const choices = signed ? signed.choices : await storedChoices(tx, newest.id, document);
   const frozen =
     signed && signed.revisionId !== newest.id ? await documentOf(tx, signed.revisionId) : document;
+  const open = state === 'draft' || state === 'sent';
+  const offer = open ? offerOf(frozen) : null;
   return {
     company: { name: ours.name, phone: ours.phone, email: ours.email, town: ours.address.city },
     seller: seller?.name ?? ours.name,
     customer: payer!.name,
     site: `${place!.address.street}, ${place!.address.city}`,
-    state: state === 'draft' || state === 'sent' ? 'open' : state,
+    state: open ? 'open' : state,
     revision: { id: newest.id, number: newest.number, sentAt: newest.sentAt.toISOString() },
     choices,
-    view: customerView(frozen, choices),
+    view: customerView(frozen, choices, today),
+    offer: offer?.live ? offer : null,
+    today,
     agreement: signed ? await agreementForCustomer(tx, signed.id, ours.timeZone) : null,
     declinedBecause: state === 'declined' ? (declined?.reason ?? null) : null,
   };

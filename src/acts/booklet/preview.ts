@@ -2,6 +2,7 @@ import { desc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { proposal, revision } from '@/data/schema';
 import type { Actor } from '../actor';
+import { businessDate } from '../actor';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import type { Booklet } from './open';
@@ -20,11 +21,13 @@ export async function previewBooklet(actor: Actor, proposalId: string): Promise<
       .limit(1);
     // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
     const sent = row.saveNumber === row.sentSaveNumber || row.state === 'accepted' ? newest : undefined;
+    const ours = await companyOf(tx, actor.companyId);
     return readBooklet(tx, {
       proposal: row,
       revision: sent ?? { id: proposalId, number: (newest?.number ?? 0) + 1, sentAt: actor.now },
       document: row.document,
-      ours: await companyOf(tx, actor.companyId),
+      ours,
+      today: businessDate(actor.now, ours.timeZone),
       state: row.state === 'accepted' ? 'accepted' : 'draft',
     });
   });

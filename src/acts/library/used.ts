@@ -15,9 +15,8 @@ function takenIn(document: ProposalDocument): Map<string, { usedId: string; kind
       if (isId(usedId)) taken.set(id, { usedId, kind });
     };
     for (const entry of section.entries) {
-      if (entry.kind === 'line') add(entry.id, entry.itemId);
-      else if (entry.kind === 'bundle') add(entry.id, entry.bundleId);
-      else for (const { lines } of entry.alternatives) for (const line of lines) add(line.id, line.itemId);
+      const parts = entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry];
+      for (const part of parts) add(part.id, part.kind === 'line' ? part.itemId : part.bundleId);
     }
   }
   return taken;

@@ -59,7 +59,7 @@ export interface FrozenAgreement {
  */
 export function freezeAgreement(document: ProposalDocument, choices: Choices): FrozenAgreement {
   const figures = computeFigures(document, choices);
-  const parts = netParts(figures);
+  const parts = netParts(document, figures);
   const components = figures.taxes.map((tax): TaxComponent => ({
     key: `${tax.taxClass}.${tax.component}`,
     taxClass: tax.taxClass,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { anyChoices, anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
 import { asSuggested } from '@/model';
 import { computeFigures } from '../price';
-import { checkChoices, differences, withAlternative, withExtra } from '.';
+import { checkChoices, differences, hindrance, menuOf, withAlternative, withExtra, withLevel } from '.';
 
 const anyCase = anyDocument().chain((document) =>
   anyChoices(document).map((choices) => ({ document, choices })),
@@ -20,18 +20,23 @@ test('the shown difference is the real difference, for every extra and every alt
         ).total;
         expect(extra.in ? now - other : other - now).toBe(extra.difference);
       }
+      for (const level of shown.levels) {
+        const other = withLevel(choices, level.tiersId, level.levelId);
+        expect(computeFigures(structuredClone(document), other).total - now).toBe(level.difference);
+      }
       for (const alternative of shown.alternatives) {
         const other = withAlternative(choices, alternative.questionId, alternative.alternativeId);
         expect(computeFigures(structuredClone(document), other).total - now).toBe(alternative.difference);
       }
     }),
+    // PROPERTY_RUNS=10000 for the long soak.
     { numRuns: runs(200) },
   );
 });
 
 test('choices drawn from what is offered are accepted', () => {
   fc.assert(
-    fc.property(anyCase, ({ document, choices }) => checkChoices(document.sections, choices).length === 0),
+    fc.property(anyCase, ({ document, choices }) => checkChoices(menuOf(document), choices).length === 0),
   );
 });
 
@@ -79,6 +84,85 @@ describe('decisions', () => {
     [{ extras: {}, questions: { boards: 'gold' } }, 'not offered'],
     [{ extras: {}, questions: { nothing: 'pine' } }, 'not offered'],
   ])('%j is refused in words', (choices, words) => {
-    expect(checkChoices(document.sections, choices)[0]?.message).toContain(words);
+    expect(checkChoices(menuOf(document), choices)[0]?.message).toContain(words);
+  });
+});
+
+describe('rules between choices, and days until which they can be made', () => {
+  const extra = (id: string, more = {}) =>
+    line(id, '1', '10', { description: id, extra: { in: false, ...more } });
+  const document = plainDocument(
+    [
+      {
+        id: 's',
+        title: 'S',
+        entries: [
+          extra('Heated floor'),
+          extra('New panel'),
+          extra('Skylight', { until: '2026-05-12' }),
+          {
+            kind: 'question',
+            id: 'q',
+            prompt: 'Which roof?',
+            suggested: 'shed',
+            none: { name: 'No roof' },
+            alternatives: [
+              { id: 'shed', name: 'Shed roof', lines: [line('a', '1', '10')] },
+              { id: 'flat', name: 'Flat roof', lines: [line('b', '1', '10')] },
+            ],
+          },
+        ],
+      },
+    ],
+    {
+      rules: [
+        {
+          id: 'r1',
+          when: { extra: 'Heated floor' },
+          says: 'needs',
+          other: { extra: 'New panel' },
+          reason: 'the old panel is full.',
+        },
+        {
+          id: 'r2',
+          when: { question: 'q', alternative: 'flat' },
+          says: 'rules out',
+          other: { extra: 'Skylight' },
+        },
+      ],
+    },
+  );
+  const menu = menuOf(document);
+  const needs = '“Heated floor” needs “New panel”: the old panel is full.';
+
+  test('what needs another cannot be taken without it, nor the other left out after', () => {
+    const heated = withExtra(asSuggested, 'Heated floor', true);
+    expect(hindrance(menu, asSuggested, heated)).toBe(needs);
+    expect(checkChoices(menu, heated).map(({ message }) => message)).toEqual([needs]);
+    const both = withExtra(heated, 'New panel', true);
+    expect(checkChoices(menu, both)).toEqual([]);
+    expect(hindrance(menu, both, withExtra(both, 'New panel', false))).toBe(needs);
+    // A way out of what is broken already stays open.
+    expect(hindrance(menu, heated, withExtra(heated, 'Skylight', true))).toBeNull();
+  });
+  test('what is ruled out, either way round', () => {
+    const flat = withAlternative(asSuggested, 'q', 'flat');
+    const words = '“Flat roof” does not go with “Skylight”.';
+    expect(hindrance(menu, flat, withExtra(flat, 'Skylight', true))).toBe(words);
+    const light = withExtra(asSuggested, 'Skylight', true);
+    expect(hindrance(menu, light, withAlternative(light, 'q', 'flat'))).toBe(words);
+  });
+  test('after its day a decision stays as it is; the others can be changed still', () => {
+    const since = (today: string) => ({ before: asSuggested, today });
+    const light = withExtra(asSuggested, 'Skylight', true);
+    expect(checkChoices(menu, light, since('2026-05-12'))).toEqual([]);
+    expect(checkChoices(menu, light, since('2026-05-13'))[0]?.message).toMatch(
+      /“Skylight”: This could be decided until/,
+    );
+    expect(checkChoices(menu, withExtra(asSuggested, 'New panel', true), since('2026-05-13'))).toEqual([]);
+  });
+  test('none of them, where that is allowed', () => {
+    expect(checkChoices(menu, withAlternative(asSuggested, 'q', 'none'))).toEqual([]);
+    expect(computeFigures(document, withAlternative(asSuggested, 'q', 'none')).total).toBe(0n);
   });
 });

@@ -1,15 +1,72 @@
-import type { Bundle, Choices, Extra, Line, Question, Section } from '@/model';
+import type { Bundle, Choices, Extra, Line, ProposalDocument, Question, Section, Tiers } from '@/model';
 import { parseFixed } from '../number';
 
-/** A choice that cannot be taken, with a sentence for the person who chose. */
-export interface ChoiceProblem {
-  readonly id: string;
-  readonly message: string;
+/** The answer to a question of which none may be picked. */
+export const NONE = 'none';
+
+/** What the choices come to for the parts of a document. */
+export interface Decisions {
+  readonly choices: Choices;
+  /** Parts that are not in at the levels picked. */
+  readonly without: ReadonlySet<string>;
+  /** Bundle → its grade at the levels picked. */
+  readonly grades: ReadonlyMap<string, string>;
 }
 
-/** Is the extra in? Lines and bundles that are no extra always are. */
-export function isIn(line: Pick<Line | Bundle, 'id' | 'extra'>, choices: Choices): boolean {
-  return line.extra ? (choices.extras[line.id]?.in ?? line.extra.in) : true;
+/** The level that stands; an unknown one falls back to the suggestion. */
+export function decidedLevel(tiers: Tiers, choices: Choices): string {
+  const picked = choices.tiers?.[tiers.id];
+  const exists = (id: string | undefined) => tiers.levels.some((level) => level.id === id);
+  if (picked !== undefined && exists(picked)) return picked;
+  return exists(tiers.suggested) ? tiers.suggested : tiers.levels[0]!.id;
+}
+
+const nothing: ReadonlySet<string> = new Set();
+const asTheyAre: ReadonlyMap<string, string> = new Map();
+
+/**
+ * Works out what the levels picked mean for the parts. Levels of a section stand over levels of the whole: their grades
+ * count; what either leaves out is out.
+ */
+export function decide({ tiers }: Pick<ProposalDocument, 'tiers'>, choices: Choices): Decisions {
+  if (!tiers || tiers.length === 0) return { choices, without: nothing, grades: asTheyAre };
+  const without = new Set<string>();
+  const grades = new Map<string, string>();
+  for (const each of [
+    ...tiers.filter(({ section }) => !section),
+    ...tiers.filter(({ section }) => section),
+  ]) {
+    const picked = decidedLevel(each, choices);
+    const level = each.levels.find(({ id }) => id === picked)!;
+    for (const id of level.without) without.add(id);
+    for (const [bundle, grade] of Object.entries(level.grades)) grades.set(bundle, grade);
+  }
+  return { choices, without, grades };
+}
+
+const graded = new WeakMap<Bundle, Map<string, Bundle>>();
+
+/** The bundle at the grade that stands. */
+export const decidedBundle = (bundle: Bundle, { grades }: Pick<Decisions, 'grades'>): Bundle =>
+  atGrade(bundle, grades.get(bundle.id));
+
+/** The bundle at another grade; the same object for the same grade. Without one it stays as it is. */
+export function atGrade(bundle: Bundle, grade: string | undefined): Bundle {
+  if (grade === undefined || grade === bundle.grade) return bundle;
+  let known = graded.get(bundle);
+  if (!known) graded.set(bundle, (known = new Map()));
+  let made = known.get(grade);
+  if (!made) known.set(grade, (made = { ...bundle, grade }));
+  return made;
+}
+
+/** Is the extra in? Lines, bundles and sections that are no extra always are, unless a level leaves them out. */
+export function isIn(
+  part: { readonly id: string; readonly extra?: { readonly in: boolean } | undefined },
+  { choices, without }: Pick<Decisions, 'choices' | 'without'>,
+): boolean {
+  if (without.has(part.id)) return false;
+  return part.extra ? (choices.extras[part.id]?.in ?? part.extra.in) : true;
 }
 
 /**
@@ -20,13 +77,19 @@ export function decidedQuantity(line: Line, choices: Choices, offered: string = 
   return (line.extra?.quantity && choices.extras[line.id]?.quantity) ?? offered;
 }
 
-/** The id of the alternative that stands; an unknown one falls back to the suggestion. */
+/** Does a question have this answer? */
+export function isAnswer(question: Question, id: string | undefined): id is string {
+  return (
+    (id === NONE && question.none !== undefined) ||
+    question.alternatives.some((alternative) => alternative.id === id)
+  );
+}
+
+/** The id of the alternative that stands, or `none`; an unknown one falls back to the suggestion. */
 export function decidedAlternative(question: Question, choices: Choices): string {
   const picked = choices.questions[question.id];
-  const exists = (id: string | undefined) =>
-    question.alternatives.some((alternative) => alternative.id === id);
-  if (picked !== undefined && exists(picked)) return picked;
-  return exists(question.suggested) ? question.suggested : question.alternatives[0]!.id;
+  if (isAnswer(question, picked)) return picked;
+  return isAnswer(question, question.suggested) ? question.suggested : question.alternatives[0]!.id;
 }
 
 /** All lines of a section in order, those inside alternatives and those added to bundles included. */
@@ -34,23 +97,59 @@ export function* linesOf(section: Section): Generator<Line> {
   for (const entry of section.entries) {
     if (entry.kind === 'line') yield entry;
     else if (entry.kind === 'bundle') yield* entry.added;
-    else for (const alternative of entry.alternatives) yield* alternative.lines;
+    else
+      for (const alternative of entry.alternatives)
+        for (const inner of alternative.lines)
+          if (inner.kind === 'line') yield inner;
+          else yield* inner.added;
   }
 }
 
-/** The bundles of a section in order. */
+/** The bundles of a section in order, those inside alternatives included. */
 export function* bundlesOf(section: Section): Generator<Bundle> {
-  for (const entry of section.entries) if (entry.kind === 'bundle') yield entry;
+  for (const entry of section.entries)
+    if (entry.kind === 'bundle') yield entry;
+    else if (entry.kind === 'question')
+      for (const { lines } of entry.alternatives)
+        for (const inner of lines) if (inner.kind === 'bundle') yield inner;
 }
 
-/** What of a section the customer may take in or leave out: lines (inside alternatives too) and bundles. */
-export function* extrasOf(section: Section): Generator<{ readonly id: string; readonly extra: Extra }> {
+/** What the customer may take in or leave out, and how it is called. */
+export interface OfferedExtra {
+  readonly id: string;
+  readonly name: string;
+  readonly extra: Extra;
+  /** The question and alternative it is an extra of. */
+  readonly inside: { readonly question: string; readonly alternative: string } | null;
+}
+
+/** What of a section the customer may take in or leave out: itself, its lines (inside alternatives too) and bundles. */
+export function* extrasOf(section: Section): Generator<OfferedExtra> {
+  if (section.extra) yield { id: section.id, name: section.title, extra: section.extra, inside: null };
   for (const entry of section.entries) {
     if (entry.kind === 'question') {
-      for (const { lines } of entry.alternatives)
-        for (const { id, extra } of lines) if (extra) yield { id, extra };
-    } else if (entry.extra) yield { id: entry.id, extra: entry.extra };
+      for (const alternative of entry.alternatives)
+        for (const inner of alternative.lines)
+          if (inner.extra)
+            yield {
+              id: inner.id,
+              name: inner.kind === 'line' ? inner.description : inner.name,
+              extra: inner.extra,
+              inside: { question: entry.id, alternative: alternative.id },
+            };
+    } else if (entry.extra)
+      yield {
+        id: entry.id,
+        name: entry.kind === 'line' ? entry.description : entry.name,
+        extra: entry.extra,
+        inside: null,
+      };
   }
+}
+
+/** The questions of a section in order. */
+export function* questionsOf(section: Section): Generator<Question> {
+  for (const entry of section.entries) if (entry.kind === 'question') yield entry;
 }
 
 /** Is a quantity within the limits of an extra, and on one of its steps? */
@@ -61,36 +160,4 @@ export function fits(quantity: string, limits: NonNullable<Extra['quantity']>): 
   return (
     wanted >= least && wanted <= parseFixed(limits.maximum) && (step <= 0n || (wanted - least) % step === 0n)
   );
-}
-
-/** Checks that choices can be made on this proposal: known ids, quantities within their limits and on their steps. */
-export function checkChoices(sections: readonly Section[], choices: Choices): ChoiceProblem[] {
-  const problems: ChoiceProblem[] = [];
-  const extras = new Map<string, Extra>();
-  const questions = new Map<string, Question>();
-  for (const section of sections) {
-    for (const { id, extra } of extrasOf(section)) extras.set(id, extra);
-    for (const entry of section.entries) if (entry.kind === 'question') questions.set(entry.id, entry);
-  }
-  for (const [id, decision] of Object.entries(choices.extras)) {
-    const extra = extras.get(id);
-    if (!extra) {
-      problems.push({ id, message: 'This is not something you can leave out or take in.' });
-    } else if (decision.quantity !== undefined) {
-      if (!extra.quantity) problems.push({ id, message: 'The quantity of this extra is fixed.' });
-      else {
-        if (!fits(decision.quantity, extra.quantity))
-          problems.push({
-            id,
-            message: `The quantity goes from ${extra.quantity.minimum} to ${extra.quantity.maximum} in steps of ${extra.quantity.step}.`,
-          });
-      }
-    }
-  }
-  for (const [id, picked] of Object.entries(choices.questions)) {
-    const question = questions.get(id);
-    if (!question?.alternatives.some((alternative) => alternative.id === picked))
-      problems.push({ id, message: 'This alternative is not offered.' });
-  }
-  return problems;
 }

@@ -3,7 +3,7 @@ import { roundFixed, writeFixed } from '../number';
 import { parseQuantity } from '../quantity';
 import { readFormula } from '../formula';
 import { findBundle } from './find';
-import { PartGone, sectionOf, taxedHere } from './operations';
+import { PartGone, bundleTaxedHere, itemTaxedHere, sectionOf, taxedHere } from './operations';
 
 /* Edits of bundles in a proposal. None of them touches the library. */
 
@@ -11,21 +11,6 @@ function bundleOf(document: ProposalDocument, id: string): Bundle {
   const found = findBundle(document, id);
   if (!found) throw new PartGone(id);
   return found.bundle;
-}
-
-const itemTaxedHere = (document: ProposalDocument, item: PricedItem): PricedItem =>
-  document.taxClasses.some(({ id }) => id === item.taxClass)
-    ? item
-    : { ...item, taxClass: document.taxClasses[0]!.id };
-
-/** A bundle whose items stand in tax classes of this proposal. */
-function bundleTaxedHere(document: ProposalDocument, bundle: Bundle): Bundle {
-  return {
-    ...bundle,
-    items: Object.fromEntries(
-      Object.entries(bundle.items).map(([key, item]) => [key, itemTaxedHere(document, item)]),
-    ),
-  };
 }
 
 /** Puts a bundle at the end of a section, or behind the entry named. */

@@ -1,71 +1,64 @@
 import { isDraft, original } from 'immer';
 import type { Alternative, Bundle, Line, ProposalDocument, Question, Section, SectionEntry } from '@/model';
 
-/** Where a line stands: in a section, in an alternative of one of its questions, or added to one of its bundles. */
+/** Where a line stands: in a section, in an alternative of one of its questions, or added to a bundle of either. */
 export interface LinePlace {
   readonly section: Section;
   readonly line: Line;
-  readonly list: SectionEntry[] | Line[];
+  readonly list: SectionEntry[] | (Line | Bundle)[] | Line[];
   readonly index: number;
   readonly question: Question | null;
   readonly alternative: Alternative | null;
   readonly bundle: Bundle | null;
 }
 
+/** Where a line stands, as places in the lists that lead to it. */
 interface Path {
   readonly section: number;
   readonly entry: number;
-  /** Inside a question (with the alternative) or a bundle. */
-  readonly inner?: { readonly alternative: number | null; readonly line: number };
+  /** Inside an alternative of a question. */
+  readonly inside?: { readonly alternative: number; readonly index: number };
+  /** Added to the bundle that stands there. */
+  readonly added?: number;
 }
 
 function pathOf(document: ProposalDocument, id: string): Path | null {
+  const within = (each: Line | Bundle, at: Path): Path | null => {
+    if (each.kind === 'line') return each.id === id ? at : null;
+    const added = each.added.findIndex((line) => line.id === id);
+    return added >= 0 ? { ...at, added } : null;
+  };
   for (const [section, { entries }] of document.sections.entries())
     for (const [entry, each] of entries.entries()) {
-      if (each.kind === 'line') {
-        if (each.id === id) return { section, entry };
+      if (each.kind !== 'question') {
+        const found = within(each, { section, entry });
+        if (found) return found;
         continue;
       }
-      const lists =
-        each.kind === 'bundle'
-          ? [{ alternative: null, lines: each.added }]
-          : each.alternatives.map(({ lines }, alternative) => ({ alternative, lines }));
-      for (const { alternative, lines } of lists) {
-        const line = lines.findIndex((candidate) => candidate.id === id);
-        if (line >= 0) return { section, entry, inner: { alternative, line } };
-      }
+      for (const [alternative, { lines }] of each.alternatives.entries())
+        for (const [index, inner] of lines.entries()) {
+          const found = within(inner, { section, entry, inside: { alternative, index } });
+          if (found) return found;
+        }
     }
   return null;
 }
 
-function placeAt(
-  document: ProposalDocument,
-  { section: s, entry: e, inner }: Path,
-  id: string,
-): LinePlace | null {
-  const section = document.sections[s];
-  const entry = section?.entries[e];
+function placeAt(document: ProposalDocument, path: Path, id: string): LinePlace | null {
+  const section = document.sections[path.section];
+  const entry = section?.entries[path.entry];
   if (!section || !entry) return null;
-  const nowhere = { question: null, alternative: null, bundle: null };
-  if (entry.kind === 'line')
-    return entry.id === id && !inner
-      ? { ...nowhere, section, line: entry, list: section.entries, index: e }
-      : null;
-  if (!inner) return null;
-  const alternative =
-    entry.kind === 'question' && inner.alternative !== null ? entry.alternatives[inner.alternative] : null;
-  const list = entry.kind === 'bundle' ? entry.added : alternative?.lines;
-  const line = list?.[inner.line];
-  if (!list || line?.id !== id) return null;
-  return {
-    section,
-    line,
-    list,
-    index: inner.line,
-    question: entry.kind === 'question' ? entry : null,
-    alternative: alternative ?? null,
-    bundle: entry.kind === 'bundle' ? entry : null,
-  };
+  const question = entry.kind === 'question' ? entry : null;
+  const alternative = (path.inside && question?.alternatives[path.inside.alternative]) ?? null;
+  const list = path.inside ? alternative?.lines : section.entries;
+  const index = path.inside ? path.inside.index : path.entry;
+  const part = list?.[index];
+  if (!list || !part || part.kind === 'question') return null;
+  if (part.kind === 'line')
+    return part.id === id ? { section, line: part, list, index, question, alternative, bundle: null } : null;
+  const line = path.added === undefined ? undefined : part.added[path.added];
+  if (line?.id !== id) return null;
+  return { section, line, list: part.added, index: path.added!, question, alternative, bundle: part };
 }
 
 /**
@@ -81,14 +74,26 @@ export function findLine(document: ProposalDocument, id: string): LinePlace | nu
   return path && placeAt(document, path, id);
 }
 
-/** Finds a bundle and where it stands. */
+/** Finds a bundle, in a section or in an alternative, and the list it stands in. */
 export function findBundle(
   document: ProposalDocument,
   id: string,
-): { readonly section: Section; readonly bundle: Bundle; readonly index: number } | null {
+): {
+  readonly section: Section;
+  readonly bundle: Bundle;
+  readonly list: SectionEntry[] | (Line | Bundle)[];
+  readonly index: number;
+} | null {
   for (const section of document.sections)
-    for (const [index, entry] of section.entries.entries())
-      if (entry.kind === 'bundle' && entry.id === id) return { section, bundle: entry, index };
+    for (const [index, entry] of section.entries.entries()) {
+      if (entry.kind === 'bundle' && entry.id === id)
+        return { section, bundle: entry, list: section.entries, index };
+      if (entry.kind !== 'question') continue;
+      for (const { lines } of entry.alternatives) {
+        const at = lines.findIndex((inner) => inner.kind === 'bundle' && inner.id === id);
+        if (at >= 0) return { section, bundle: lines[at] as Bundle, list: lines, index: at };
+      }
+    }
   return null;
 }
 

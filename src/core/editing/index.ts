@@ -3,6 +3,7 @@ export * from './operations';
 export * from './pointer';
 export * from './lineFromItem';
 export * from './bundles';
+export * from './choices';
 export * from './spaces';
 export * from './bundleFromLibrary';
 export * from './lineAsTyped';

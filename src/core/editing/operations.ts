@@ -2,11 +2,12 @@ import type { Draft } from 'immer';
 import { current, isDraft } from 'immer';
 import type {
   Alternative,
+  Bundle,
   Extra,
   Line,
   Load,
+  PricedItem,
   ProposalDocument,
-  Question,
   ScheduleEntry,
   Section,
   UnitCode,
@@ -18,6 +19,7 @@ import { measuresOf } from '../plan';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { surroundingsOf } from '../space';
 import { findBundle, findLine, findQuestion } from './find';
+import { dropRulesOf } from './rules';
 
 /*
  * Edits of a proposal document. Each changes the draft it is given (an immer draft on the desk, so that the change comes
@@ -58,6 +60,21 @@ export function addSection(document: ProposalDocument, id: string, title: string
 export function taxedHere(document: ProposalDocument, line: Line): Line {
   const known = document.taxClasses.some(({ id }) => id === line.taxClass);
   return known ? line : { ...line, taxClass: document.taxClasses[0]!.id };
+}
+
+export const itemTaxedHere = (document: ProposalDocument, item: PricedItem): PricedItem =>
+  document.taxClasses.some(({ id }) => id === item.taxClass)
+    ? item
+    : { ...item, taxClass: document.taxClasses[0]!.id };
+
+/** A bundle whose items stand in tax classes of this proposal. */
+export function bundleTaxedHere(document: ProposalDocument, bundle: Bundle): Bundle {
+  return {
+    ...bundle,
+    items: Object.fromEntries(
+      Object.entries(bundle.items).map(([key, item]) => [key, itemTaxedHere(document, item)]),
+    ),
+  };
 }
 
 /** Puts lines at the end of a section, or behind the entry named. */
@@ -177,8 +194,12 @@ export function setExtra(document: ProposalDocument, lineId: string, extra: Extr
   else line.extra = extra;
 }
 
-/** Takes out a line, a question, an alternative, a bundle or a section. The last alternative takes its question with it. */
+/**
+ * Takes out a line, a question, an alternative, a bundle or a section, with the rules between choices that speak of it.
+ * The last alternative takes its question with it.
+ */
 export function removePart(document: ProposalDocument, id: string): void {
+  dropRulesOf(document, new Set([id]));
   const section = document.sections.findIndex((candidate) => candidate.id === id);
   if (section >= 0) {
     document.sections.splice(section, 1);
@@ -189,9 +210,14 @@ export function removePart(document: ProposalDocument, id: string): void {
     line.list.splice(line.index, 1);
     return;
   }
-  const entry = findQuestion(document, id) ?? findBundle(document, id);
-  if (entry) {
-    entry.section.entries.splice(entry.index, 1);
+  const bundle = findBundle(document, id);
+  if (bundle) {
+    bundle.list.splice(bundle.index, 1);
+    return;
+  }
+  const question = findQuestion(document, id);
+  if (question) {
+    question.section.entries.splice(question.index, 1);
     return;
   }
   for (const candidate of document.sections)
@@ -203,6 +229,7 @@ export function removePart(document: ProposalDocument, id: string): void {
       else {
         entry.alternatives.splice(at, 1);
         if (entry.suggested === id) entry.suggested = entry.alternatives[0]!.id;
+        if (entry.recommended?.alternative === id) delete entry.recommended;
       }
       return;
     }
@@ -234,7 +261,7 @@ export function moveBy(document: ProposalDocument, id: string, by: 1 | -1): void
     }
     return;
   }
-  const inner = findLine(document, id);
+  const inner = findLine(document, id) ?? findBundle(document, id);
   if (!inner) throw new PartGone(id);
   const to = inner.index + by;
   if (to < 0 || to >= inner.list.length) return;
@@ -300,19 +327,10 @@ export function addAlternative(
   if (!found) throw new PartGone(questionId);
   found.question.alternatives.push({
     ...alternative,
-    lines: alternative.lines.map((line) => taxedHere(document, line)),
+    lines: alternative.lines.map((inner) =>
+      inner.kind === 'line' ? taxedHere(document, inner) : bundleTaxedHere(document, inner),
+    ),
   });
-}
-
-/** Changes what a question says or suggests. */
-export function setQuestion(
-  document: ProposalDocument,
-  questionId: string,
-  change: Partial<Pick<Question, 'prompt' | 'suggested'>>,
-): void {
-  const found = findQuestion(document, questionId);
-  if (!found) throw new PartGone(questionId);
-  Object.assign(found.question, change);
 }
 
 /** Renames an alternative. */

@@ -1,4 +1,4 @@
-import type { PricedItem, ProposalDocument } from '@/model';
+import type { Bundle, Line, PricedItem, ProposalDocument, SectionEntry } from '@/model';
 import type { Fixed } from '../number';
 import { itemUnitCost } from '../price';
 
@@ -36,14 +36,18 @@ export interface CostMove {
 /** Everything of a document that was copied from the library. */
 export function* copiedItems(document: ProposalDocument): Generator<PricedItem> {
   for (const { entries } of document.sections)
-    for (const entry of entries) {
-      if (entry.kind === 'line') yield entry;
-      else if (entry.kind === 'question') for (const { lines } of entry.alternatives) yield* lines;
-      else {
-        yield* Object.values(entry.items);
-        yield* entry.added;
-      }
-    }
+    for (const entry of entries)
+      if (entry.kind === 'question')
+        for (const { lines } of entry.alternatives) for (const inner of lines) yield* itemsOf(inner);
+      else yield* itemsOf(entry);
+}
+
+function* itemsOf(part: Line | Bundle): Generator<PricedItem> {
+  if (part.kind === 'line') yield part;
+  else {
+    yield* Object.values(part.items);
+    yield* part.added;
+  }
 }
 
 /**
@@ -72,21 +76,22 @@ export function refreshedCosts(
     const next = all.map(change);
     return next.some((each, i) => each !== all[i]) ? next : (all as T[]);
   };
+  const freshPart = (part: Line | Bundle): Line | Bundle => {
+    if (part.kind === 'line') return fresh(part);
+    const known = Object.entries(part.items);
+    const next = known.map(([key, item]) => [key, fresh(item)] as const);
+    const added = list<Line>(part.added, fresh);
+    const same = next.every(([, item], i) => item === known[i]![1]) && added === part.added;
+    return same ? part : { ...part, items: Object.fromEntries(next), added };
+  };
   const sections = list(document.sections, (section) => {
-    const entries = list(section.entries, (entry) => {
-      if (entry.kind === 'line') return fresh(entry);
-      if (entry.kind === 'question') {
-        const alternatives = list(entry.alternatives, (alternative) => {
-          const lines = list(alternative.lines, fresh);
-          return lines === alternative.lines ? alternative : { ...alternative, lines };
-        });
-        return alternatives === entry.alternatives ? entry : { ...entry, alternatives };
-      }
-      const known = Object.entries(entry.items);
-      const next = known.map(([key, item]) => [key, fresh(item)] as const);
-      const added = list(entry.added, fresh);
-      const same = next.every(([, item], i) => item === known[i]![1]) && added === entry.added;
-      return same ? entry : { ...entry, items: Object.fromEntries(next), added };
+    const entries = list<SectionEntry>(section.entries, (entry) => {
+      if (entry.kind !== 'question') return freshPart(entry);
+      const alternatives = list(entry.alternatives, (alternative) => {
+        const lines = list<Line | Bundle>(alternative.lines, freshPart);
+        return lines === alternative.lines ? alternative : { ...alternative, lines };
+      });
+      return alternatives === entry.alternatives ? entry : { ...entry, alternatives };
     });
     return entries === section.entries ? section : { ...section, entries };
   });

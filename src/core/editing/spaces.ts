@@ -1,8 +1,9 @@
-import type { Dimension, Line, ProposalDocument, Section, SectionEntry, Space } from '@/model';
+import type { Bundle, Dimension, Line, ProposalDocument, Section, SectionEntry, Space } from '@/model';
 import { parseQuantity } from '../quantity';
 import { FormulaError } from '../formula';
 import { writeFixed } from '../number';
 import { PartGone, sectionOf } from './operations';
+import { dropRulesOf } from './rules';
 
 /* Edits of the spaces of sections, and of sections and entries as wholes. */
 
@@ -67,6 +68,7 @@ export function moveEntries(
 /** Takes out several entries at once. */
 export function removeEntries(document: ProposalDocument, ids: readonly string[]): void {
   const gone = new Set(ids);
+  dropRulesOf(document, gone);
   for (const section of document.sections)
     for (let i = section.entries.length - 1; i >= 0; i -= 1)
       if (gone.has(section.entries[i]!.id)) section.entries.splice(i, 1);
@@ -75,8 +77,9 @@ export function removeEntries(document: ProposalDocument, ids: readonly string[]
 /** A copy of an entry with identities of its own for everything in it. */
 export function copyOfEntry(entry: SectionEntry, newId: () => string): SectionEntry {
   const lineCopy = (line: Line): Line => ({ ...line, id: newId() });
-  if (entry.kind === 'line') return lineCopy(entry);
-  if (entry.kind === 'bundle') return { ...entry, id: newId(), added: entry.added.map(lineCopy) };
+  const copyOf = (part: Line | Bundle): Line | Bundle =>
+    part.kind === 'line' ? lineCopy(part) : { ...part, id: newId(), added: part.added.map(lineCopy) };
+  if (entry.kind !== 'question') return copyOf(entry);
   const ids = new Map(entry.alternatives.map(({ id }) => [id, newId()]));
   return {
     ...entry,
@@ -85,8 +88,16 @@ export function copyOfEntry(entry: SectionEntry, newId: () => string): SectionEn
     alternatives: entry.alternatives.map((alternative) => ({
       ...alternative,
       id: ids.get(alternative.id)!,
-      lines: alternative.lines.map(lineCopy),
+      lines: alternative.lines.map(copyOf),
     })),
+    ...(entry.recommended
+      ? {
+          recommended: {
+            ...entry.recommended,
+            alternative: ids.get(entry.recommended.alternative) ?? entry.recommended.alternative,
+          },
+        }
+      : {}),
   };
 }
 

@@ -1,161 +1,17 @@
-import type { Bundle, Discount, Line, PlanPoint, PricedItem, ProposalDocument, Recipe } from '@/model';
-import { bundlesOf, fits, linesOf } from '../choice';
-import { NotADecimal, ONE, minorDigits, parseAmount, parseFixed, parsePercent } from '../number';
+import type { ProposalDocument } from '@/model';
+import { asSuggested } from '@/model';
+import { brokenRules, fits, linesOf, menuOf, nameOfPick, ruleInWords } from '../choice';
+import { parseFixed } from '../number';
+import { readTraced } from '../plan';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
-import { reservedNames } from '../formula';
-import { edgeName, readTraced } from '../plan';
+import { showDate } from '../text/dates';
+import { tiersSideBySide } from './tiersSideBySide';
+import type { DocumentProblem } from './wrongParts';
+import { wrongParts } from './wrongParts';
 
-/** Something in a document that a person has to mend or look at; `partId` names the place. */
-export interface DocumentProblem {
-  readonly partId: string | null;
-  readonly message: string;
-  /** `wrong`: the document cannot be stored. `open`: it can, but not be sent. `look`: worth a look before sending. */
-  readonly weight: 'wrong' | 'open' | 'look';
-}
-
-/** What is wrong in a recipe that its schema cannot say; empty when nothing is. */
-export function recipeProblems(
-  recipe: Recipe,
-  items: Readonly<Record<string, PricedItem>>,
-): readonly string[] {
-  const problems: string[] = [];
-  const names = new Set<string>();
-  const ids = new Set<string>();
-  for (const { name } of [...recipe.inputs, ...recipe.parts]) {
-    if (names.has(name)) problems.push(`two inputs or parts are called “${name}”.`);
-    if (reservedNames.includes(name))
-      problems.push(`nothing can be called “${name}”; it means something in formulas.`);
-    names.add(name);
-  }
-  for (const part of recipe.parts) {
-    if (ids.has(part.id)) problems.push(`two parts carry the identity “${part.id}”.`);
-    ids.add(part.id);
-    if ('bundle' in part) continue;
-    for (const key of [part.item, ...Object.values(part.grades ?? {})])
-      if (key !== null && !Object.hasOwn(items, key))
-        problems.push(`“${part.name}” names an item that is not there.`);
-  }
-  return problems;
-}
-
-function wrongParts(document: ProposalDocument): DocumentProblem[] {
-  const problems: DocumentProblem[] = [];
-  const wrong = (partId: string | null, message: string) =>
-    problems.push({ partId, message, weight: 'wrong' });
-  const seen = new Set<string>();
-  const unique = (id: string) => {
-    if (seen.has(id)) wrong(id, `Two parts carry the identity “${id}”.`);
-    seen.add(id);
-  };
-  const taxClasses = new Set(document.taxClasses.map(({ id }) => id));
-  const digits = minorDigits(document.currency);
-  /** An amount of money can be paid: it has no more decimals than its currency. */
-  const payable = (partId: string | null, name: string, amount: string) => {
-    try {
-      parseAmount(amount, digits);
-    } catch (error) {
-      if (!(error instanceof NotADecimal)) throw error;
-      wrong(partId, `${name}: an amount in ${document.currency} has at most ${digits} decimals.`);
-    }
-  };
-  const checkDiscount = (partId: string | null, name: string, discount: Discount | undefined) => {
-    if (!discount) return;
-    if ('amount' in discount) payable(partId, name, discount.amount);
-    else if (parsePercent(discount.percent) > ONE)
-      wrong(partId, `${name}: a discount cannot be more than 100 %.`);
-  };
-  const checkPriced = (partId: string, item: PricedItem) => {
-    if (!taxClasses.has(item.taxClass))
-      wrong(partId, `“${item.description}” names a tax class that is not there.`);
-    if (item.minimumCharge !== undefined)
-      payable(partId, `Minimum charge of “${item.description}”`, item.minimumCharge);
-    for (const load of item.loads ?? [])
-      if (load.base === 'price' && parsePercent(load.percent) >= 1_000_000n)
-        wrong(partId, `“${item.description}”, ${load.name}: a share of the price must be below 100 %.`);
-    if (item.pack !== undefined && parseFixed(item.pack) === 0n)
-      wrong(partId, `“${item.description}”: a pack holds more than nothing.`);
-  };
-  const checkBundle = (bundle: Bundle) => {
-    unique(bundle.id);
-    checkDiscount(bundle.id, `Discount on “${bundle.name}”`, bundle.discount);
-    for (const item of Object.values(bundle.items)) checkPriced(bundle.id, item);
-    for (const change of Object.values(bundle.changes)) if (change.item) checkPriced(bundle.id, change.item);
-    for (const recipe of [bundle.recipe, ...Object.values(bundle.within).map(({ recipe }) => recipe)])
-      for (const message of recipeProblems(recipe, bundle.items))
-        wrong(bundle.id, `“${bundle.name}”: ${message}`);
-  };
-  const checkLine = (line: Line) => {
-    unique(line.id);
-    checkPriced(line.id, line);
-    const limits = line.extra?.quantity;
-    if (limits && parseFixed(limits.minimum) > parseFixed(limits.maximum))
-      wrong(line.id, `“${line.description}”: the smallest quantity is above the largest.`);
-    if (limits && parseFixed(limits.step) === 0n)
-      wrong(line.id, `“${line.description}”: the step must be above zero.`);
-    checkDiscount(line.id, `Discount on “${line.description}”`, line.discount);
-  };
-  for (const section of document.sections) {
-    unique(section.id);
-    checkDiscount(section.id, `Discount on “${section.title}”`, section.discount);
-    for (const entry of section.entries)
-      if (entry.kind === 'question') {
-        unique(entry.id);
-        entry.alternatives.forEach(({ id }) => unique(id));
-        if (!entry.alternatives.some(({ id }) => id === entry.suggested))
-          wrong(entry.id, `“${entry.prompt}” suggests an alternative that is not there.`);
-      }
-    for (const bundle of bundlesOf(section)) checkBundle(bundle);
-    for (const line of linesOf(section)) checkLine(line);
-  }
-  const measures = new Set<string>();
-  const named = (id: string, name: string) => {
-    if (measures.has(name)) wrong(id, `Two measures are called “${name}”.`);
-    if (reservedNames.includes(name))
-      wrong(id, `A measure cannot be called “${name}”: it means something in formulas.`);
-    measures.add(name);
-  };
-  for (const measure of document.measures ?? []) {
-    unique(measure.id);
-    named(measure.id, measure.name);
-  }
-  for (const plan of document.plans ?? []) {
-    unique(plan.id);
-    const inside = ([x, y]: PlanPoint) => x! <= plan.width && y! <= plan.height;
-    for (const traced of plan.traced) {
-      unique(traced.id);
-      named(traced.id, traced.name);
-      if (traced.kind === 'area') named(traced.id, edgeName(traced.name));
-      if (!traced.figures.every(({ points }) => points.every(inside)))
-        wrong(traced.id, `“${traced.label}” reaches outside the plan “${plan.name}”.`);
-    }
-    if (plan.scale && !(inside(plan.scale.from) && inside(plan.scale.to)))
-      wrong(plan.id, `The scale of “${plan.name}” reaches outside the plan.`);
-  }
-  checkDiscount(null, 'Discount on the whole', document.discount);
-  if (taxClasses.size < document.taxClasses.length) wrong(null, 'Two tax classes carry the same identity.');
-  for (const taxClass of document.taxClasses) {
-    const components = new Set(taxClass.components.map(({ id }) => id));
-    if (components.size < taxClass.components.length)
-      wrong(taxClass.id, `“${taxClass.name}” names a component twice.`);
-  }
-  for (const entry of document.schedule) {
-    unique(entry.id);
-    if ('amount' in entry.share) payable(entry.id, `Payment “${entry.name}”`, entry.share.amount);
-  }
-  for (const fee of document.fees) {
-    unique(fee.id);
-    if ('fixed' in fee.amount) payable(fee.id, `Fee “${fee.name}”`, fee.amount.fixed);
-    if (!taxClasses.has(fee.taxClass))
-      wrong(fee.id, `The fee “${fee.name}” names a tax class that is not there.`);
-  }
-  for (const load of document.loads) {
-    unique(load.id);
-    if (load.base === 'price' && parsePercent(load.percent) >= 1_000_000n)
-      wrong(load.id, `${load.name}: a share of the price must be below 100 %.`);
-  }
-  return problems;
-}
+export type { DocumentProblem } from './wrongParts';
+export { recipeProblems } from './wrongParts';
 
 /**
  * Everything about a document that its schema cannot say: references that lead nowhere, a schedule that does not work
@@ -201,9 +57,24 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
       else if (parseFixed(line.quantity) === 0n && !line.extra && line.formula === undefined)
         look(line.id, `Quantity of “${line.description}” is 0.`);
     }
-  for (const section of document.sections)
-    for (const entry of section.entries)
-      if (entry.kind === 'question' && entry.alternatives.length < 2)
-        look(entry.id, `“${entry.prompt}” offers only one alternative.`);
+  const menu = menuOf(document);
+  const untils: { id: string; name: string; until: string | null | undefined }[] = [
+    ...menu.extras.map(({ id, name, extra }) => ({ id, name, until: extra.until })),
+    ...menu.questions,
+    ...menu.tiers,
+  ];
+  for (const { id, name, until } of untils)
+    if (until && document.validUntil && until > document.validUntil)
+      look(id, `“${name}” can be decided until ${showDate(until)}, after the prices have lapsed.`);
+  for (const { id, name, answers } of menu.questions)
+    if (answers.length < 2) look(id, `“${name}” offers only one alternative.`);
+  for (const tiers of document.tiers ?? [])
+    if (tiersSideBySide(document, tiers).rows.length === 0)
+      look(tiers.id, `The levels of “${tiers.prompt}” are all alike.`);
+  for (const rule of menu.rules)
+    if (nameOfPick(rule.when, menu) === null || nameOfPick(rule.other, menu) === null)
+      open(rule.id, 'A rule between choices speaks of something that is not offered any more.');
+  for (const rule of brokenRules(menu, asSuggested))
+    open(rule.id, `As suggested, this does not go: ${ruleInWords(rule, menu)}`);
   return problems;
 }

@@ -4,6 +4,7 @@ import type { Amount, Fixed } from '../number';
 import { sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
+import { choicesReport } from './choicesReport';
 
 /**
  * The figures of a document as plain JSON, decimals as text, for integrators and for checking by hand
@@ -16,56 +17,61 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
   const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);
   return {
     currency: document.currency,
-    sections: figures.sections.map(({ section, space, bundles, lines, cost, amount, discount, net }) => ({
-      id: section.id,
-      title: section.title,
-      ...(space?.figures
-        ? {
-            space: Object.fromEntries(
-              Object.entries(space.figures).map(([name, value]) => [
-                name,
-                value === null ? null : writeFixed(value as Fixed),
-              ]),
-            ),
-          }
-        : {}),
-      ...(bundles.size > 0
-        ? {
-            bundles: [...bundles.values()].map(({ bundle, sized, included, ...sums }) => ({
-              id: bundle.id,
-              name: sized.name,
-              included,
-              cost: money(sums.cost),
-              amount: money(sums.net),
-              troubles: sized.troubles.map(({ place, message }) => `${place}: ${message}`),
-            })),
-          }
-        : {}),
-      lines: lines.map((line) => ({
-        id: line.line.id,
-        description: line.line.description,
-        ...(line.bundle ? { bundle: line.bundle.id } : {}),
-        ...(line.trouble === null ? {} : { trouble: line.trouble }),
-        included: line.included,
-        quantity: writeFixed(line.quantity),
-        unit: line.line.unit,
-        unitCost: writeFixed(line.cost.total),
-        cost: money(line.costAmount),
-        unitPrice: writeFixedPlaces(line.unitPrice, line.line.pricePlaces ?? 2),
-        held: line.held,
-        ...(line.minimumApplied ? { minimumCharge: true } : {}),
-        gross: money(line.gross),
-        discount: money(line.discount),
-        amount: money(line.net),
-      })),
-      cost: money(cost),
-      amount: money(amount),
-      discount: money(discount),
-      net: money(net),
-    })),
+    sections: figures.sections.map(
+      ({ section, included, space, bundles, lines, cost, amount, discount, net }) => ({
+        id: section.id,
+        title: section.title,
+        ...(included ? {} : { included }),
+        ...(space?.figures
+          ? {
+              space: Object.fromEntries(
+                Object.entries(space.figures).map(([name, value]) => [
+                  name,
+                  value === null ? null : writeFixed(value as Fixed),
+                ]),
+              ),
+            }
+          : {}),
+        ...(bundles.size > 0
+          ? {
+              bundles: [...bundles.values()].map(({ bundle, sized, included, ...sums }) => ({
+                id: bundle.id,
+                name: sized.name,
+                included,
+                ...(bundle.grade === undefined ? {} : { grade: bundle.grade }),
+                cost: money(sums.cost),
+                amount: money(sums.net),
+                troubles: sized.troubles.map(({ place, message }) => `${place}: ${message}`),
+              })),
+            }
+          : {}),
+        lines: lines.map((line) => ({
+          id: line.line.id,
+          description: line.line.description,
+          ...(line.bundle ? { bundle: line.bundle.id } : {}),
+          ...(line.trouble === null ? {} : { trouble: line.trouble }),
+          included: line.included,
+          quantity: writeFixed(line.quantity),
+          unit: line.line.unit,
+          unitCost: writeFixed(line.cost.total),
+          cost: money(line.costAmount),
+          unitPrice: writeFixedPlaces(line.unitPrice, line.line.pricePlaces ?? 2),
+          held: line.held,
+          ...(line.minimumApplied ? { minimumCharge: true } : {}),
+          gross: money(line.gross),
+          discount: money(line.discount),
+          amount: money(line.net),
+        })),
+        cost: money(cost),
+        amount: money(amount),
+        discount: money(discount),
+        net: money(net),
+      }),
+    ),
     cost: money(figures.cost),
     loads: figures.loads.map(({ load, amount }) => ({ id: load.id, name: load.name, amount: money(amount) })),
     heldPricesAndRounding: money(figures.unloaded),
+    ...(figures.taxInside === 0n ? {} : { taxInsidePrices: money(figures.taxInside) }),
     priced: money(figures.priced),
     discounts: {
       linesAndSections: money(figures.innerDiscount),
@@ -73,6 +79,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
       sum: money(sumAmounts([figures.innerDiscount, figures.discount])),
     },
     subtotal: money(figures.subtotal),
+    ...(document.tax?.inside ? { subtotalBeforeTax: money(figures.beforeTax) } : {}),
     profit: money(figures.profit),
     margin: rate(figures.margin),
     markup: rate(figures.markup),
@@ -86,7 +93,9 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
       amount: money(amount),
     })),
     taxTotal: money(figures.taxTotal),
+    ...(document.tax?.exempt ? { taxExempt: document.tax.exempt.reason } : {}),
     total: money(figures.total),
+    choices: choicesReport(document, choices),
     schedule: schedule.payments.map(({ entry, amount }) => ({
       id: entry.id,
       name: entry.name,

@@ -1,4 +1,6 @@
 export * from './customerView';
+export { offerOf } from './offerOf';
 export * from './compare';
 export * from './checkDocument';
 export * from './figuresReport';
+export * from './choicesReport';

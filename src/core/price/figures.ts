@@ -1,43 +1,19 @@
-import type { Choices, CostType, Fee, Load, ProposalDocument } from '@/model';
+import type { Choices, CostType, Load, ProposalDocument } from '@/model';
 import { asSuggested, costTypes } from '@/model';
 import type { Amount, Fixed, Ratio } from '../number';
-import {
-  ZERO,
-  allocate,
-  divideRounded,
-  integer,
-  parseAmount,
-  parsePercent,
-  plus,
-  powerOfTen,
-  ratio,
-  reduced,
-  shareOf,
-  sumAmounts,
-} from '../number';
-import { discountOn } from './line';
+import { ZERO, allocateSigned, divideRounded, integer, plus, powerOfTen, ratio, reduced } from '../number';
+import { decide } from '../choice/decided';
 import { loadFactors } from './loads';
 import { pricingOf } from './pricing';
 import type { SectionFigures } from './section';
-import { sectionFigures } from './section';
+import { sectionFigures, sumBeforeTax } from './section';
+import type { TaxFigures } from './tax';
+import { withoutTax } from './tax';
+import type { FeeFigures } from './totals';
+import { addSums, sharesByAmount, totalsOf } from './totals';
 
 export interface LoadFigures {
   readonly load: Load;
-  readonly amount: Amount;
-}
-
-export interface FeeFigures {
-  readonly fee: Fee;
-  readonly amount: Amount;
-}
-
-export interface TaxFigures {
-  readonly taxClass: string;
-  readonly component: string;
-  readonly name: string;
-  readonly percent: string;
-  /** Sum of the net amounts in the class. */
-  readonly base: Amount;
   readonly amount: Amount;
 }
 
@@ -52,21 +28,26 @@ export interface Figures {
   readonly loads: readonly LoadFigures[];
   /** Held prices and rounding, where no profit load is there to carry them. */
   readonly unloaded: Amount;
-  /** Lines at their unit prices, before any discount. */
+  /** Tax inside the prices of the lines before any discount; zero where tax comes on top. */
+  readonly taxInside: Amount;
+  /** Lines at their unit prices, before any discount; tax inside with them. */
   readonly priced: Amount;
   /** Discounts on lines and sections. */
   readonly innerDiscount: Amount;
   /** Discount on the whole. */
   readonly discount: Amount;
-  /** What the lines cost the customer before fees and tax. */
+  readonly discountShares: ReadonlyMap<string, Amount>;
+  /** What the lines cost the customer before fees (and before tax, unless it is inside). */
   readonly subtotal: Amount;
+  /** The subtotal without the tax inside it: what we earn. */
+  readonly beforeTax: Amount;
   readonly fees: readonly FeeFigures[];
   readonly taxes: readonly TaxFigures[];
   readonly taxTotal: Amount;
   readonly total: Amount;
-  /** Subtotal less cost; fees are passed through and count in neither. */
+  /** Subtotal before tax less cost; fees are passed through and count in neither. */
   readonly profit: Amount;
-  /** Profit ÷ subtotal; null when there is nothing to divide by. */
+  /** Profit ÷ subtotal before tax; null when there is nothing to divide by. */
   readonly margin: Fixed | null;
   /** Profit ÷ cost; null when there is nothing to divide by. */
   readonly markup: Fixed | null;
@@ -125,46 +106,10 @@ function loadAmounts(
   ];
 }
 
-/** Shares of the whole's discount by line, in the order of sections and lines. */
-function wholeDiscountShares(sections: readonly SectionFigures[], discount: Amount): Amount[] {
-  return allocate(
-    discount,
-    sections.flatMap((section) =>
-      section.lines.map((line) => (line.netOfSection > 0n ? line.netOfSection : 0n)),
-    ),
-  );
-}
-
-/** The tax class that every amount a discount could fall on is in, or null when there are several. */
-function onlyTaxClass(sections: readonly SectionFigures[]): string | null {
-  const classes = new Set(sections.flatMap(({ netByTaxClass }) => [...netByTaxClass.keys()]));
-  const [first] = classes;
-  return classes.size === 1 ? first! : null;
-}
-
-function baseByTaxClass(sections: readonly SectionFigures[], discount: Amount, fees: readonly FeeFigures[]) {
-  const bases = new Map<string, bigint>();
-  const add = (taxClass: string, net: bigint) => bases.set(taxClass, (bases.get(taxClass) ?? 0n) + net);
-  for (const section of sections) for (const [taxClass, net] of section.netByTaxClass) add(taxClass, net);
-  const only = discount === 0n ? null : onlyTaxClass(sections);
-  if (only !== null) add(only, -discount);
-  else if (discount !== 0n) {
-    const shares = wholeDiscountShares(sections, discount);
-    let i = 0;
-    for (const section of sections)
-      for (const line of section.lines) {
-        const share = shares[i++]!;
-        if (share !== 0n) add(line.line.taxClass, -share);
-      }
-  }
-  for (const { fee, amount } of fees) add(fee.taxClass, amount);
-  return bases;
-}
-
 /**
- * Computes a proposal: lines, discounts on lines, then sections, then the whole, fees on the discounted subtotal, tax
- * per component on the sum of net amounts in a class, rounded once (the way of EN 16931). Decisions the customer has
- * not made, and those the document does not know, stand as suggested.
+ * Computes a proposal: lines, discounts on lines, then sections, then the whole, fees on the discounted subtotal, tax.
+ * Discounts on sections and the whole fall on tax classes by what is in them, then on their lines. Decisions the
+ * customer has not made, and those the document does not know, stand as suggested.
  *
  * Unchanged sections are not computed again: identity of the section object is the key.
  *
@@ -173,7 +118,8 @@ function baseByTaxClass(sections: readonly SectionFigures[], discount: Amount, f
 export function computeFigures(document: ProposalDocument, choices: Choices = asSuggested): Figures {
   const pricing = pricingOf(document);
   const { minorDigits: digits } = pricing;
-  const sections = document.sections.map((section) => sectionFigures(section, choices, pricing));
+  const decisions = decide(document, choices);
+  const sections = document.sections.map((section) => sectionFigures(section, decisions, pricing));
 
   let cost = 0n;
   let amount = 0n;
@@ -188,42 +134,24 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
     gross += section.gross;
   }
 
-  const discount = discountOn(sectionNet as Amount, document.discount, digits);
-  const subtotal = (sectionNet - discount) as Amount;
-
-  const fees = document.fees.map((fee): FeeFigures => ({
-    fee,
-    amount:
-      'fixed' in fee.amount
-        ? parseAmount(fee.amount.fixed, digits)
-        : shareOf(subtotal, parsePercent(fee.amount.percent)),
-  }));
-
-  const bases = baseByTaxClass(sections, discount, fees);
-  const taxes = document.taxClasses.flatMap((taxClass) =>
-    taxClass.components.map((component): TaxFigures => {
-      const base = (bases.get(taxClass.id) ?? 0n) as Amount;
-      return {
-        taxClass: taxClass.id,
-        component: component.id,
-        name: component.name,
-        percent: component.percent,
-        base,
-        amount: shareOf(base, parsePercent(component.percent)),
-      };
-    }),
+  const totals = totalsOf(
+    document,
+    digits,
+    sections.map(({ sums }) => sums),
+    (shares) => linesAfter(sections, shares),
   );
 
   const added = loadAmounts(document.loads, sections, digits);
-  const missing = gross - cost - added.reduce((sum, { amount: each }) => sum + each, 0n);
+  const grossSums = document.tax?.inside ? addSums(sections.map((section) => section.grossSums)) : null;
+  const taxInside = grossSums ? gross - sumBeforeTax(grossSums, pricing) : 0n;
+  const missing = gross - taxInside - cost - added.reduce((sum, { amount: each }) => sum + each, 0n);
   const carrier = document.loads.findLastIndex((load) => load.kind === 'profit');
   const loads = added.map(({ load, amount: each }, i): LoadFigures => ({
     load,
     amount: (i === carrier ? each + missing : each) as Amount,
   }));
 
-  const taxTotal = sumAmounts(taxes.map((tax) => tax.amount));
-  const profit = (subtotal - cost) as Amount;
+  const profit = (totals.beforeTax - cost) as Amount;
   return {
     minorDigits: digits,
     sections,
@@ -231,37 +159,55 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
     cost: cost as Amount,
     loads,
     unloaded: carrier === -1 ? (missing as Amount) : ZERO,
+    taxInside: taxInside as Amount,
     priced: gross as Amount,
     innerDiscount: (gross - amount + (amount - sectionNet)) as Amount,
-    discount,
-    subtotal,
-    fees,
-    taxes,
-    taxTotal,
-    total: (subtotal + sumAmounts(fees.map((fee) => fee.amount)) + taxTotal) as Amount,
+    ...totals,
     profit,
-    margin: ratio(profit, subtotal),
+    margin: ratio(profit, totals.beforeTax),
     markup: ratio(profit, cost),
   };
 }
 
+/** What every line taken in comes to after the discount on the whole, in the order of sections and lines. */
+function linesAfter(sections: readonly SectionFigures[], shares: ReadonlyMap<string, Amount>): NetPart[] {
+  const rows = sections.flatMap((section) =>
+    section.lines
+      .filter(({ included }) => included)
+      .map(({ line, netOfSection }): NetPart => ({
+        id: line.id,
+        taxClass: line.taxClass,
+        net: netOfSection,
+      })),
+  );
+  if (shares.size === 0) return rows;
+  const off = sharesByAmount(shares, rows);
+  return rows.map((row, i) => ({ ...row, net: (row.net - off[i]!) as Amount }));
+}
+
 /**
- * The net of every line taken in and of every fee, after all discounts. They sum to subtotal + fees exactly.
+ * The net of every line taken in and of every fee, after all discounts and without the tax inside it. With the taxes
+ * they sum to the total exactly.
  */
-export function netParts(figures: Figures): NetPart[] {
-  const shares = figures.discount === 0n ? null : wholeDiscountShares(figures.sections, figures.discount);
-  const parts: NetPart[] = [];
-  let i = 0;
-  for (const section of figures.sections)
-    for (const line of section.lines) {
-      const share = shares?.[i++] ?? 0n;
-      if (line.included)
-        parts.push({
-          id: line.line.id,
-          taxClass: line.line.taxClass,
-          net: (line.netOfSection - share) as Amount,
-        });
-    }
-  for (const { fee, amount } of figures.fees) parts.push({ id: fee.id, taxClass: fee.taxClass, net: amount });
-  return parts;
+export function netParts(
+  document: Pick<ProposalDocument, 'taxClasses' | 'tax'>,
+  figures: Figures,
+): NetPart[] {
+  const parts = [
+    ...linesAfter(figures.sections, figures.discountShares),
+    ...figures.fees.map(({ fee, amount }): NetPart => ({ id: fee.id, taxClass: fee.taxClass, net: amount })),
+  ];
+  if (!document.tax?.inside) return parts;
+  const nets = parts.map(() => ZERO);
+  for (const taxClass of document.taxClasses) {
+    const places = parts.flatMap((part, i) => (part.taxClass === taxClass.id ? [i] : []));
+    const amounts = places.map((i) => parts[i]!.net);
+    const whole = amounts.reduce((sum, each) => sum + each, 0n) as Amount;
+    const split =
+      document.tax.rounding === 'line'
+        ? amounts.map((each) => withoutTax(each, taxClass, document))
+        : allocateSigned(withoutTax(whole, taxClass, document), amounts);
+    places.forEach((place, i) => (nets[place] = split[i]!));
+  }
+  return parts.map((part, i) => ({ ...part, net: nets[i]! }));
 }

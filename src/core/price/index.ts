@@ -7,3 +7,6 @@ export { pricingOf } from './pricing';
 export type { BundleFigures, SectionFigures, SectionLine } from './section';
 export { perSquareFoot } from './section';
 export * from './crew';
+export * from './tax';
+export type { ClassSum, ClassSums, FeeFigures, Terms, Totals } from './totals';
+export { addSums, addTo, discounted, netOf, totalsOf } from './totals';

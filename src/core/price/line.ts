@@ -1,23 +1,14 @@
-import type { CostType, Discount, Line } from '@/model';
+import type { CostType, Line, Load } from '@/model';
 import { costTypes } from '@/model';
-import type { Amount, Fixed } from '../number';
-import {
-  FIXED_DIGITS,
-  ZERO,
-  divideRounded,
-  multiplyToAmount,
-  parseAmount,
-  parseFixed,
-  parsePercent,
-  powerOfTen,
-  roundFixed,
-  shareOf,
-} from '../number';
+import type { Amount, Fixed, Ratio } from '../number';
+import { FIXED_DIGITS, divideRounded, parseFixed, powerOfTen, roundFixed } from '../number';
 import type { UnitCost } from './cost';
 import { costsByQuantity, exactCost, unitCost } from './cost';
+import { amountAt } from './amountAt';
 import type { LoadFactors } from './loads';
 import { loadFactors } from './loads';
 import type { Pricing } from './pricing';
+import { taxFactor } from './tax';
 
 /** The figures of one line, whether or not the choices take it in. */
 export interface LineFigures {
@@ -41,58 +32,56 @@ export interface LineFigures {
   readonly net: Amount;
 }
 
-/** A discount on an amount: never more than there is, never below zero. A negative amount gets none. */
-export function discountOn(whole: Amount, discount: Discount | undefined, minorDigits: number): Amount {
-  if (!discount || whole <= 0n) return ZERO;
-  const wanted =
-    'percent' in discount
-      ? shareOf(whole, parsePercent(discount.percent))
-      : parseAmount(discount.amount, minorDigits);
-  return wanted > whole ? whole : wanted;
-}
-
-function loadedUnitPrice(cost: UnitCost, factors: LoadFactors, places: number): Fixed {
-  let loaded = 0n;
-  for (const type of costTypes) {
-    const part = cost.byType[type];
-    if (part !== 0n) loaded += part * factors.price[type];
-  }
-  const step = powerOfTen(FIXED_DIGITS - places);
-  return (divideRounded(loaded, factors.bottom * step) * step) as Fixed;
-}
-
-/** Unit price of a line whose cost hangs on its quantity: loaded cost ÷ quantity. */
-function loadedSharePrice(
-  exact: Readonly<Record<CostType, bigint>>,
-  quantity: Fixed,
+/**
+ * Loaded cost ÷ quantity, by the price of the tax inside it, rounded to its places.
+ * @param byType costs whose sum is over `quantity`: unit costs over one, costs of the whole over the whole
+ */
+function loadedPrice(
+  byType: Readonly<Record<CostType, bigint>>,
+  quantity: bigint,
   factors: LoadFactors,
+  tax: Ratio,
   places: number,
 ): Fixed {
   let loaded = 0n;
-  for (const type of costTypes) if (exact[type] !== 0n) loaded += exact[type] * factors.price[type];
+  for (const type of costTypes) {
+    const part = byType[type];
+    if (part !== 0n) loaded += part * factors.price[type];
+  }
   const step = powerOfTen(FIXED_DIGITS - places);
-  return (divideRounded(loaded, factors.bottom * quantity * step) * step) as Fixed;
+  return (divideRounded(loaded * tax.top, factors.bottom * quantity * tax.bottom * step) * step) as Fixed;
 }
 
 interface Kept {
   readonly quantity: string;
   readonly pricing: Pricing;
+  readonly around: readonly Load[] | undefined;
   readonly figures: LineFigures;
 }
 const kept = new WeakMap<Line, Kept>();
 
 /**
  * Figures of a line. Rounded where visible: unit price to its places (2 by default), amounts to the minor unit. A
- * minimum charge lifts the amount of a line whose price is not held. Loads of its own stand instead of the proposal's. The last answer is kept by the line's identity.
+ * minimum charge lifts the amount of a line whose price is not held. Loads nearest to the line count: its own, its
+ * bundle's, its section's, the proposal's. The last answer is kept by the line's identity.
  *
  * @param quantity the quantity that counts (the customer's, where they may set it), as decimal text
+ * @param around loads of the bundle or section it is in, where they have their own
  */
-export function lineFigures(line: Line, quantity: string, pricing: Pricing): LineFigures {
+export function lineFigures(
+  line: Line,
+  quantity: string,
+  pricing: Pricing,
+  around?: readonly Load[],
+): LineFigures {
   const last = kept.get(line);
-  if (last && last.quantity === quantity && last.pricing === pricing) return last.figures;
+  if (last && last.quantity === quantity && last.pricing === pricing && last.around === around)
+    return last.figures;
 
   const { minorDigits, area } = pricing;
-  const factors = line.loads ? loadFactors(line.loads) : pricing.factors;
+  const own = line.loads ?? around;
+  const factors = own ? loadFactors(own) : pricing.factors;
+  const tax = taxFactor(pricing.classes.get(line.taxClass), pricing);
   const places = line.pricePlaces ?? 2;
   const cost = unitCost(line, area);
   const count = parseFixed(quantity);
@@ -101,16 +90,9 @@ export function lineFigures(line: Line, quantity: string, pricing: Pricing): Lin
   const unitPrice = held
     ? roundFixed(parseFixed(line.heldPrice!), places)
     : costsByQuantity(line) && count > 0n
-      ? loadedSharePrice(exact, count, factors, places)
-      : loadedUnitPrice(cost, factors, places);
-  const priced = multiplyToAmount(count, unitPrice, minorDigits);
-  const least =
-    line.minimumCharge === undefined || held || count <= 0n
-      ? null
-      : parseAmount(line.minimumCharge, minorDigits);
-  const minimumApplied = least !== null && priced < least;
-  const gross = minimumApplied ? least : priced;
-  const discount = discountOn(gross, line.discount, minorDigits);
+      ? loadedPrice(exact, count, factors, tax, places)
+      : loadedPrice(cost.byType, 1n, factors, tax, places);
+  const amounts = amountAt(line, count, unitPrice, minorDigits);
   const figures: LineFigures = {
     line,
     quantity: count,
@@ -122,11 +104,11 @@ export function lineFigures(line: Line, quantity: string, pricing: Pricing): Lin
     ) as Amount,
     unitPrice,
     held,
-    minimumApplied,
-    gross,
-    discount,
-    net: (gross - discount) as Amount,
+    minimumApplied: amounts.minimumApplied,
+    gross: amounts.gross,
+    discount: amounts.discount,
+    net: amounts.net,
   };
-  kept.set(line, { quantity, pricing, figures });
+  kept.set(line, { quantity, pricing, around, figures });
   return figures;
 }

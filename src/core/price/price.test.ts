@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { produce } from 'immer';
-import type { Line, Load } from '@/model';
-import { anyChoices, anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
+import type { Line, Load, ProposalDocument } from '@/model';
+import { anyChoices, anyDocument, bundle, line, plainDocument, runs } from '../../../tests/support/documents';
 import { asSuggested } from '@/model';
 import { setQuantity } from '../editing';
 import type { Amount } from '../number';
@@ -154,29 +154,118 @@ describe('what is shown adds up', () => {
         );
         expect(figures.priced - figures.innerDiscount - figures.discount).toBe(figures.subtotal);
         expect(figures.cost + sumAmounts(figures.loads.map((each) => each.amount)) + figures.unloaded).toBe(
-          figures.priced,
+          figures.priced - figures.taxInside,
         );
-        expect(figures.subtotal - figures.cost).toBe(figures.profit);
+        expect(figures.beforeTax - figures.cost).toBe(figures.profit);
         const fees = sumAmounts(figures.fees.map((fee) => fee.amount));
-        expect(figures.subtotal + fees + figures.taxTotal).toBe(figures.total);
-        expect(sumAmounts(netParts(figures).map((part) => part.net))).toBe(figures.subtotal + fees);
+        const inside = document.tax?.inside && !document.tax.exempt;
+        if (!inside) expect([figures.beforeTax, figures.taxInside]).toEqual([figures.subtotal, 0n]);
+        const onTop = inside ? 0n : figures.taxTotal;
+        expect(figures.subtotal + fees + onTop).toBe(figures.total);
+        expect(sumAmounts(netParts(document, figures).map((part) => part.net)) + figures.taxTotal).toBe(
+          figures.total,
+        );
       }),
       { numRuns: runs(300) },
     );
   });
-  test('tax is one rounding per component on the sum of the class, discounts and fees inside', () => {
+  test('the base of a component is the net of its class, discounts and fees with it; on top of others, their tax too', () => {
     fc.assert(
       fc.property(anyCase, ({ document, choices }) => {
         const figures = computeFigures(document, choices);
-        for (const tax of figures.taxes) {
-          const base = netParts(figures).reduce(
-            (sum, part) => (part.taxClass === tax.taxClass ? sum + part.net : sum),
-            0n,
-          );
-          expect(tax.base).toBe(base);
+        const parts = netParts(document, figures);
+        for (const taxClass of document.taxClasses) {
+          const net = parts.reduce((sum, part) => (part.taxClass === taxClass.id ? sum + part.net : sum), 0n);
+          let before = 0n;
+          for (const component of taxClass.components) {
+            const tax = figures.taxes.find(
+              (each) => each.taxClass === taxClass.id && each.component === component.id,
+            )!;
+            if (!document.tax?.exempt) expect(tax.base).toBe(component.onTop ? net + before : net);
+            else expect(tax.amount).toBe(0n);
+            before += tax.amount;
+          }
         }
       }),
     );
+  });
+  test('a second tax on top of the first: 100.00 at 5 %, then 9.975 % of 105.00', () => {
+    // Arithmetic of a tax reckoned on the price with the first tax in it; common practice, no source.
+    const taxClasses = [
+      {
+        id: 'taxed',
+        name: 'Taxed',
+        components: [
+          { id: 'a', name: 'First', percent: '5' },
+          { id: 'b', name: 'Second', percent: '9.975', onTop: true },
+        ],
+      },
+    ];
+    const of = (price: string, tax?: ProposalDocument['tax']) =>
+      computeFigures(
+        plainDocument([{ id: 's', title: 'S', entries: [line('a', '1', '0', { heldPrice: price })] }], {
+          taxClasses,
+          ...(tax ? { tax } : {}),
+        }),
+      );
+    expect(of('100').taxes.map(({ amount }) => amount)).toEqual([500n, 1047n]);
+    // Inside, the same price holds the same tax: 115.47 ÷ 1.1547375 = 100.00.
+    const inside = of('115.47', { inside: true });
+    expect([inside.total, inside.beforeTax]).toEqual([11547n, 10000n]);
+    expect(inside.taxes.map(({ amount }) => amount)).toEqual([500n, 1047n]);
+    expect(of('100', { exempt: { reason: 'School' } })).toMatchObject({ total: 10000n, taxTotal: 0n });
+  });
+  test('rounded on each line, three lines of 0.10 at 5 % make 0.03 of tax; once on the sum, 0.02', () => {
+    const of = (tax?: ProposalDocument['tax']) =>
+      computeFigures(
+        plainDocument(
+          [
+            {
+              id: 's',
+              title: 'S',
+              entries: ['a', 'b', 'c'].map((id) => line(id, '1', '0', { heldPrice: '0.10' })),
+            },
+          ],
+          {
+            taxClasses: [{ id: 'taxed', name: 'T', components: [{ id: 'x', name: 'X', percent: '5' }] }],
+            ...(tax ? { tax } : {}),
+          },
+        ),
+      ).taxTotal;
+    expect([of(), of({ rounding: 'line' })]).toEqual([2n, 3n]);
+  });
+  test('loads nearest to the line count: its own, its bundle’s, its section’s, the proposal’s', () => {
+    const profit = (percent: string) => [
+      { id: 'p', name: 'Profit', kind: 'profit' as const, percent, base: 'direct' as const },
+    ];
+    const item = {
+      description: 'Post',
+      unit: 'each' as const,
+      costs: [{ type: 'material' as const, amount: '100' }],
+      taxClass: 'taxed',
+    };
+    const parts = [{ id: 'p', name: 'post', item: 'post', quantity: '1' }];
+    const document = plainDocument(
+      [
+        { id: 's1', title: 'S', entries: [line('a', '1', '100')] },
+        {
+          id: 's2',
+          title: 'S',
+          loads: profit('20'),
+          entries: [
+            line('b', '1', '100'),
+            bundle('c', { post: item }, parts),
+            bundle('d', { post: item }, parts, { loads: profit('30') }),
+            bundle('e', { post: { ...item, loads: profit('40') } }, parts, { loads: profit('30') }),
+          ],
+        },
+      ],
+      { loads: profit('10') },
+    );
+    const lines = computeFigures(document).sections.flatMap((section) => section.lines);
+    expect(lines.map(({ net }) => net)).toEqual([11000n, 12000n, 12000n, 13000n, 14000n]);
+    const { cost, loads, priced } = computeFigures(document);
+    expect(cost + sumAmounts(loads.map(({ amount }) => amount))).toBe(priced);
   });
   test('a discount never takes a line below zero', () => {
     const document = plainDocument(

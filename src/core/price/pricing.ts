@@ -1,4 +1,4 @@
-import type { AreaFactors, ProposalDocument } from '@/model';
+import type { AreaFactors, ProposalDocument, TaxClass } from '@/model';
 import { minorDigits } from '../number';
 import { measuresOf } from '../plan';
 import type { Measured } from '../space';
@@ -11,6 +11,10 @@ export interface Pricing {
   readonly minorDigits: number;
   readonly area: AreaFactors | undefined;
   readonly measures: readonly Measured[];
+  readonly taxClasses: ProposalDocument['taxClasses'];
+  readonly tax: ProposalDocument['tax'];
+  /** The tax classes by id. */
+  readonly classes: ReadonlyMap<string, TaxClass>;
 }
 
 const known = new WeakMap<ProposalDocument['loads'], Pricing>();
@@ -23,13 +27,23 @@ export function pricingOf(document: ProposalDocument): Pricing {
   const digits = minorDigits(document.currency);
   const measures = measuresOf(document);
   const last = known.get(document.loads);
-  if (last && last.minorDigits === digits && last.area === document.area && last.measures === measures)
+  if (
+    last &&
+    last.minorDigits === digits &&
+    last.area === document.area &&
+    last.measures === measures &&
+    last.taxClasses === document.taxClasses &&
+    last.tax === document.tax
+  )
     return last;
   const made: Pricing = {
     factors: loadFactors(document.loads),
     minorDigits: digits,
     area: document.area,
     measures,
+    taxClasses: document.taxClasses,
+    tax: document.tax,
+    classes: new Map(document.taxClasses.map((taxClass) => [taxClass.id, taxClass])),
   };
   known.set(document.loads, made);
   return made;

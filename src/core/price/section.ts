@@ -1,16 +1,29 @@
-import type { Bundle, Choices, CostType, Line, Load, Section } from '@/model';
+import type { Bundle, CostType, Line, Load, Section } from '@/model';
 import { costTypes } from '@/model';
 import type { SizedBundle } from '../bundle';
 import { sizeBundle } from '../bundle';
-import { decidedAlternative, decidedQuantity, extrasOf, isIn } from '../choice/decided';
+import type { Decisions } from '../choice/decided';
+import {
+  bundlesOf,
+  decidedAlternative,
+  decidedBundle,
+  decidedQuantity,
+  extrasOf,
+  isIn,
+  questionsOf,
+} from '../choice/decided';
 import type { Amount, Fixed } from '../number';
 import { ZERO, allocate, divideRounded, ratio } from '../number';
 import type { ReadSpace, Surroundings } from '../space';
 import { surroundingsOf } from '../space';
 import { followedQuantity } from './follow';
 import type { LineFigures } from './line';
-import { discountOn, lineFigures } from './line';
+import { discountOn } from './discount';
+import { lineFigures } from './line';
 import type { Pricing } from './pricing';
+import { withoutTax } from './tax';
+import type { ClassSum, ClassSums } from './totals';
+import { addTo, discounted, sharesByAmount } from './totals';
 
 export interface SectionLine extends LineFigures {
   /** The choices take the line in; only then does it count. */
@@ -58,33 +71,57 @@ export interface SectionFigures {
   readonly amount: Amount;
   readonly discount: Amount;
   readonly net: Amount;
-  readonly netByTaxClass: ReadonlyMap<string, Amount>;
+  /** Net without the tax inside it. */
+  readonly beforeTax: Amount;
+  /** The choices take the section in. */
+  readonly included: boolean;
+  /** Net by tax class. */
+  readonly sums: ClassSums;
+  /** Lines at their unit prices, by tax class. */
+  readonly grossSums: ClassSums;
   /** Its bundles by id. */
   readonly bundles: ReadonlyMap<string, BundleFigures>;
   /** What the formulas of the section see, and its space. */
   readonly surroundings: Surroundings;
   readonly space: ReadSpace | null;
-  /** (Net − cost) ÷ net, before the discount on the whole; null when there is nothing to divide by. */
+  /** (Net before tax − cost) ÷ net before tax, before the discount on the whole; null when there is nothing to divide by. */
   readonly margin: Fixed | null;
 }
 
-const deciders = new WeakMap<Section, readonly string[]>();
+interface Deciders {
+  readonly extras: readonly string[];
+  readonly questions: readonly string[];
+  /** Everything a level can leave out or grade. */
+  readonly parts: ReadonlySet<string>;
+}
+const deciders = new WeakMap<Section, Deciders>();
 
-function decidersOf(section: Section): readonly string[] {
-  let ids = deciders.get(section);
-  if (!ids) {
-    const extras = [...extrasOf(section)].map(({ id }) => id);
-    const questions = section.entries.filter((entry) => entry.kind === 'question').map((entry) => entry.id);
-    ids = [...extras, ...questions];
-    deciders.set(section, ids);
+function decidersOf(section: Section): Deciders {
+  let found = deciders.get(section);
+  if (!found) {
+    const parts = new Set([section.id, ...section.entries.map(({ id }) => id)]);
+    for (const question of questionsOf(section))
+      for (const { lines } of question.alternatives) for (const { id } of lines) parts.add(id);
+    found = {
+      extras: [...extrasOf(section)].map(({ id }) => id),
+      questions: [...questionsOf(section)].map(({ id }) => id),
+      parts,
+    };
+    deciders.set(section, found);
   }
-  return ids;
+  return found;
 }
 
-function choiceKey(section: Section, choices: Choices): string {
-  return decidersOf(section)
-    .map((id) => `${JSON.stringify(choices.extras[id] ?? null)}${choices.questions[id] ?? ''}`)
-    .join('|');
+/** What of the decisions this section depends on. */
+function decisionKey(section: Section, { choices, without, grades }: Decisions): string {
+  const { extras, questions, parts } = decidersOf(section);
+  const keys = [
+    ...extras.map((id) => JSON.stringify(choices.extras[id] ?? null)),
+    ...questions.map((id) => choices.questions[id] ?? ''),
+  ];
+  for (const id of without) if (parts.has(id)) keys.push(`-${id}`);
+  for (const [id, grade] of grades) if (parts.has(id)) keys.push(`${id}=${grade}`);
+  return keys.join('|');
 }
 
 interface Computed {
@@ -95,60 +132,67 @@ interface Computed {
 }
 
 /** Lines of a bundle, its own discount spread over them. */
-function bundleLines(
+export function bundleLines(
   bundle: Bundle,
   sized: SizedBundle,
-  included: boolean,
   pricing: Pricing,
-): readonly Computed[] {
-  const lines = sized.lines.map((line) => lineFigures(line, line.quantity, pricing));
+  around: readonly Load[] | undefined,
+): readonly LineFigures[] {
+  const lines = sized.lines.map((line) => lineFigures(line, line.quantity, pricing, bundle.loads ?? around));
   const net = lines.reduce((sum, line) => sum + line.net, 0n) as Amount;
   const discount = discountOn(net, bundle.discount, pricing.minorDigits);
-  const shares =
-    discount === 0n
-      ? null
-      : allocate(
-          discount,
-          lines.map((line) => (line.net > 0n ? line.net : 0n)),
-        );
-  return lines.map((line, i) => {
-    const share = shares?.[i] ?? 0n;
-    const figures =
-      share === 0n
-        ? line
-        : { ...line, discount: (line.discount + share) as Amount, net: (line.net - share) as Amount };
-    return { figures, included, bundle, trouble: null };
-  });
+  if (discount === 0n) return lines;
+  const shares = allocate(
+    discount,
+    lines.map((line) => (line.net > 0n ? line.net : 0n)),
+  );
+  return lines.map((line, i) => ({
+    ...line,
+    discount: (line.discount + shares[i]!) as Amount,
+    net: (line.net - shares[i]!) as Amount,
+  }));
 }
 
 function* decided(
   section: Section,
-  choices: Choices,
+  decisions: Decisions,
   surroundings: Surroundings,
   pricing: Pricing,
 ): Generator<Computed> {
-  const compute = (line: Line, included: boolean): Computed => {
-    const { quantity, trouble } = followedQuantity(line, surroundings);
-    const figures = lineFigures(line, decidedQuantity(line, choices, quantity), pricing);
-    return { figures, included, bundle: null, trouble };
-  };
-  for (const entry of section.entries) {
-    if (entry.kind === 'line') yield compute(entry, isIn(entry, choices));
-    else if (entry.kind === 'bundle')
-      yield* bundleLines(entry, sizeBundle(entry, surroundings), isIn(entry, choices), pricing);
-    else {
-      const picked = decidedAlternative(entry, choices);
-      for (const alternative of entry.alternatives)
-        for (const line of alternative.lines)
-          yield compute(line, alternative.id === picked && isIn(line, choices));
+  function* compute(entry: Line | Bundle, within: boolean): Generator<Computed> {
+    const included = within && isIn(entry, decisions);
+    if (entry.kind === 'line') {
+      const { quantity, trouble } = followedQuantity(entry, surroundings);
+      const counted = decidedQuantity(entry, decisions.choices, quantity);
+      yield {
+        figures: lineFigures(entry, counted, pricing, section.loads),
+        included,
+        bundle: null,
+        trouble,
+      };
+      return;
     }
+    const bundle = decidedBundle(entry, decisions);
+    for (const figures of bundleLines(bundle, sizeBundle(bundle, surroundings), pricing, section.loads))
+      yield { figures, included, bundle, trouble: null };
+  }
+  const whole = isIn(section, decisions);
+  for (const entry of section.entries) {
+    if (entry.kind !== 'question') {
+      yield* compute(entry, whole);
+      continue;
+    }
+    const asked = whole && isIn(entry, decisions);
+    const picked = decidedAlternative(entry, decisions.choices);
+    for (const alternative of entry.alternatives)
+      for (const inner of alternative.lines) yield* compute(inner, asked && alternative.id === picked);
   }
 }
 
 function figuresOfBundles(
   section: Section,
   lines: readonly SectionLine[],
-  choices: Choices,
+  decisions: Decisions,
   surroundings: Surroundings,
 ): ReadonlyMap<string, BundleFigures> {
   const byBundle = new Map<string, SectionLine[]>();
@@ -159,15 +203,15 @@ function figuresOfBundles(
     else byBundle.set(line.bundle.id, [line]);
   }
   const figures = new Map<string, BundleFigures>();
-  for (const bundle of section.entries) {
-    if (bundle.kind !== 'bundle') continue;
+  for (const each of bundlesOf(section)) {
+    const bundle = decidedBundle(each, decisions);
     const own = byBundle.get(bundle.id) ?? [];
     const sum = (of: (line: SectionLine) => Amount) =>
       own.reduce((total, line) => total + of(line), 0n) as Amount;
     figures.set(bundle.id, {
       bundle,
       sized: sizeBundle(bundle, surroundings),
-      included: isIn(bundle, choices),
+      included: own[0]?.included ?? isIn(bundle, decisions),
       lines: own,
       cost: sum(({ costAmount }) => costAmount),
       gross: sum(({ gross }) => gross),
@@ -178,7 +222,7 @@ function figuresOfBundles(
   return figures;
 }
 
-function compute(section: Section, choices: Choices, pricing: Pricing): SectionFigures {
+function compute(section: Section, decisions: Decisions, pricing: Pricing): SectionFigures {
   const surroundings = surroundingsOf(section.space, pricing.measures);
   const lines: Computed[] = [];
   const ownLoads: OwnLoads[] = [];
@@ -192,32 +236,35 @@ function compute(section: Section, choices: Choices, pricing: Pricing): SectionF
   let cost = 0n;
   let gross = 0n;
   let amount = 0n;
-  for (const line of decided(section, choices, surroundings, pricing)) {
+  const before = new Map<string, ClassSum>();
+  const grossSums = new Map<string, ClassSum>();
+  for (const line of decided(section, decisions, surroundings, pricing)) {
     lines.push(line);
     if (!line.included) continue;
     const { figures } = line;
     cost += figures.costAmount;
     gross += figures.gross;
     amount += figures.net;
-    if (figures.line.loads) ownLoads.push({ loads: figures.line.loads, exactCost: figures.exactCost });
+    addTo(before, figures.line.taxClass, figures.net);
+    addTo(grossSums, figures.line.taxClass, figures.gross);
+    const own = figures.line.loads ?? line.bundle?.loads ?? section.loads;
+    if (own) ownLoads.push({ loads: own, exactCost: figures.exactCost });
     else for (const type of costTypes) exactCost[type] += figures.exactCost[type];
   }
 
-  const discount = discountOn(amount as Amount, section.discount, pricing.minorDigits);
-  const shares =
+  const { discount, shares, sums } = discounted(before, section.discount, pricing, pricing.minorDigits);
+  const shareOf =
     discount === 0n
       ? null
-      : allocate(
-          discount,
-          lines.map(({ figures, included }) => (included && figures.net > 0n ? figures.net : 0n)),
+      : sharesByAmount(
+          shares,
+          lines.map(({ figures, included }) => ({
+            taxClass: figures.line.taxClass,
+            net: included ? figures.net : ZERO,
+          })),
         );
-  const netByTaxClass = new Map<string, Amount>();
   const withNet = lines.map(({ figures, included, bundle, trouble }, i): SectionLine => {
-    const netOfSection = included ? ((figures.net - (shares?.[i] ?? 0n)) as Amount) : ZERO;
-    if (included) {
-      const taxClass = figures.line.taxClass;
-      netByTaxClass.set(taxClass, ((netByTaxClass.get(taxClass) ?? 0n) + netOfSection) as Amount);
-    }
+    const netOfSection = included ? ((figures.net - (shareOf?.[i] ?? 0n)) as Amount) : ZERO;
     // Field by field: a spread of so many fields is many times slower, and this runs for every line.
     return {
       line: figures.line,
@@ -237,6 +284,8 @@ function compute(section: Section, choices: Choices, pricing: Pricing): SectionF
       trouble,
     };
   });
+  const net = (amount - discount) as Amount;
+  const beforeTax = sumBeforeTax(sums, pricing);
   return {
     section,
     lines: withNet,
@@ -246,13 +295,24 @@ function compute(section: Section, choices: Choices, pricing: Pricing): SectionF
     gross: gross as Amount,
     amount: amount as Amount,
     discount,
-    net: (amount - discount) as Amount,
-    netByTaxClass,
-    bundles: figuresOfBundles(section, withNet, choices, surroundings),
+    net,
+    beforeTax,
+    included: isIn(section, decisions),
+    sums,
+    grossSums,
+    bundles: figuresOfBundles(section, withNet, decisions, surroundings),
     surroundings,
     space: surroundings.space,
-    margin: ratio(amount - discount - cost, amount - discount),
+    margin: ratio(beforeTax - cost, beforeTax),
   };
+}
+
+/** Sums by class without the tax inside them, each class rounded once. */
+export function sumBeforeTax(sums: ClassSums, pricing: Pricing): Amount {
+  let sum = 0n;
+  for (const [taxClass, { above, below }] of sums)
+    sum += withoutTax((above + below) as Amount, pricing.classes.get(taxClass), pricing);
+  return sum as Amount;
 }
 
 /** An amount per square foot of floor, rounded to the minor unit; null where there is no floor. */
@@ -268,19 +328,19 @@ const kept = new WeakMap<Section, Kept>();
 const KEPT_CHOICES = 64;
 
 /**
- * Figures of a section under the given choices. A section that did not change (same object) with choices seen before is
+ * Figures of a section under the given decisions. A section that did not change (same object) with choices seen before is
  * not computed again.
  */
-export function sectionFigures(section: Section, choices: Choices, pricing: Pricing): SectionFigures {
+export function sectionFigures(section: Section, decisions: Decisions, pricing: Pricing): SectionFigures {
   let memory = kept.get(section);
   if (memory?.pricing !== pricing) {
     memory = { pricing, byChoice: new Map() };
     kept.set(section, memory);
   }
-  const key = choiceKey(section, choices);
+  const key = decisionKey(section, decisions);
   let figures = memory.byChoice.get(key);
   if (!figures) {
-    figures = compute(section, choices, pricing);
+    figures = compute(section, decisions, pricing);
     if (memory.byChoice.size >= KEPT_CHOICES) memory.byChoice.clear();
     memory.byChoice.set(key, figures);
   }

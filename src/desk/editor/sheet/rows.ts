@@ -87,7 +87,13 @@ function fits(entry: SectionEntry, { bundles, troubles, view }: RowsInput): bool
   if (entry.kind === 'bundle') return bundleFits(entry, bundles.get(entry.id), filter);
   return (
     filter === 'questions' ||
-    entry.alternatives.some(({ lines }) => lines.some((line) => lineFits(line, filter, troubles)))
+    entry.alternatives.some(({ lines }) =>
+      lines.some((inner) =>
+        inner.kind === 'line'
+          ? lineFits(inner, filter, troubles)
+          : bundleFits(inner, bundles.get(inner.id), filter),
+      ),
+    )
   );
 }
 
@@ -110,10 +116,16 @@ function* entryRows(entry: SectionEntry, sectionId: string, input: RowsInput): G
     yield { kind: 'question', key: entry.id, question: entry, sectionId };
     for (const alternative of entry.alternatives) {
       yield { kind: 'alternative', key: alternative.id, question: entry, alternative };
-      for (const line of alternative.lines) yield* lineRows(line, sectionId, 'alternative', input.view);
+      for (const inner of alternative.lines)
+        if (inner.kind === 'line') yield* lineRows(inner, sectionId, 'alternative', input.view);
+        else yield* bundleRows(inner, sectionId, input);
     }
     return;
   }
+  yield* bundleRows(entry, sectionId, input);
+}
+
+function* bundleRows(entry: Bundle, sectionId: string, input: RowsInput): Generator<SheetRow> {
   yield { kind: 'bundle', key: entry.id, bundle: entry, sectionId };
   if (!input.view.opened.has(entry.id)) return;
   yield { kind: 'inputs', key: `${entry.id} inputs`, bundle: entry };

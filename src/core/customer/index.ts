@@ -1,0 +1,2 @@
+export * from './reckon';
+export * from './viewOf';

@@ -1,0 +1,82 @@
+import type { Choices, CustomerOffer, OfferPiece, OfferStepped, SumText } from '@/model';
+import type { Answers } from '../choice/answers';
+import { allHold, answersOf } from '../choice/answers';
+import type { Amount } from '../number';
+import { parseFixed, writeFixed } from '../number';
+import { amountAt } from '../price/amountAt';
+import type { ClassSum, ClassSums, Totals } from '../price/totals';
+import { addSums, addTo, discounted, netOf, totalsOf } from '../price/totals';
+
+/** What of a proposal hangs on the choices, for its customer. */
+export interface Reckoned extends Pick<Totals, 'discount' | 'fees' | 'taxes' | 'taxTotal' | 'total'> {
+  /** In the order of the sections. */
+  readonly sections: readonly { readonly net: Amount; readonly discount: Amount }[];
+}
+
+const readSums = (texts: readonly SumText[]): ClassSums =>
+  new Map(
+    texts.map(
+      ([taxClass, above, below]) => [taxClass, { above: BigInt(above), below: BigInt(below) }] as const,
+    ),
+  );
+
+/** A line whose quantity the customer sets, at that quantity. */
+export function steppedAt(stepped: OfferStepped, choices: Choices, id: string, minorDigits: number) {
+  const quantity = parseFixed(choices.extras[id]?.quantity ?? stepped.offered);
+  const unitPrice = parseFixed(stepped.unitPrices[writeFixed(quantity)] ?? stepped.unitPrices['*'] ?? '0');
+  const { minimumCharge, discount } = stepped;
+  const terms = { ...(minimumCharge ? { minimumCharge } : {}), ...(discount ? { discount } : {}) };
+  return { quantity, unitPrice, ...amountAt(terms, quantity, unitPrice, minorDigits) };
+}
+
+function sumsOf(piece: OfferPiece, choices: Choices, answers: Answers, minorDigits: number): ClassSums {
+  if (!allHold(piece.when, answers)) return new Map();
+  if (piece.stepped) {
+    const sums = new Map<string, ClassSum>();
+    addTo(sums, piece.stepped.taxClass, steppedAt(piece.stepped, choices, piece.id, minorDigits).net);
+    return sums;
+  }
+  const variant = piece.variants.find(({ when }) => allHold(when, answers));
+  return variant ? readSums(variant.sums) : new Map();
+}
+
+/**
+ * The figures of an offer under choices, from the offer alone. They are those of the whole computation, to the cent.
+ * @throws RangeError for an offer that cannot be worked out by itself (`live` is false)
+ */
+export function reckonOffer(offer: CustomerOffer, choices: Choices): Reckoned {
+  if (!offer.live) throw new RangeError('The figures of this offer hang on more than it holds.');
+  const answers = answersOf(offer.menu, choices);
+  const terms = {
+    taxClasses: offer.taxClasses,
+    fees: offer.fees,
+    tax: offer.tax ?? undefined,
+    discount: offer.discount ?? undefined,
+  };
+  const sections = offer.sections.map((section) => {
+    if (!allHold(section.when, answers)) return { discount: 0n as Amount, sums: new Map<string, ClassSum>() };
+    const pieces = section.entries.flatMap((entry) =>
+      entry.kind === 'piece' ? [entry] : entry.alternatives.flatMap((alternative) => alternative.pieces),
+    );
+    const sums = addSums([
+      readSums(section.fixed),
+      ...pieces.map((piece) => sumsOf(piece, choices, answers, offer.minorDigits)),
+    ]);
+    return discounted(sums, section.discount ?? undefined, terms, offer.minorDigits);
+  });
+  const totals = totalsOf(
+    terms,
+    offer.minorDigits,
+    [readSums(offer.fixed), ...sections.map(({ sums }) => sums)],
+    () => [],
+  );
+  const { discount, fees, taxes, taxTotal, total } = totals;
+  return {
+    sections: sections.map(({ sums, discount: off }) => ({ net: netOf(sums), discount: off })),
+    discount,
+    fees,
+    taxes,
+    taxTotal,
+    total,
+  };
+}

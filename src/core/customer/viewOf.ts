@@ -1,0 +1,271 @@
+import type {
+  Choices,
+  CustomerAlternative,
+  CustomerEntry,
+  CustomerExtra,
+  CustomerOffer,
+  CustomerQuestion,
+  CustomerSection,
+  CustomerTiers,
+  CustomerView,
+  OfferPiece,
+  OfferQuestion,
+  OfferSection,
+  OfferShown,
+} from '@/model';
+import type { Answers } from '../choice/answers';
+import { allHold, answersOf, holds, indexOf } from '../choice/answers';
+import { NONE } from '../choice/decided';
+import type { Differences } from '../choice/differencesBy';
+import { differencesBy, withAlternative, withExtra, withLevel } from '../choice/differencesBy';
+import { hindrance, tooLate } from '../choice/rules';
+import type { Amount } from '../number';
+import { parseAmount, sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import { computeSchedule } from '../schedule';
+import type { Reckoned } from './reckon';
+import { steppedAt } from './reckon';
+
+/** Under which choices a proposal is looked at, and how its figures are come by. */
+export interface Look {
+  readonly choices: Choices;
+  /** The figures under any choices: from the offer alone, or by the whole computation. */
+  readonly reckon: (choices: Choices) => Reckoned;
+  /** Today, where dates until which something can be decided count. */
+  readonly today: string | null;
+}
+
+interface Context extends Look {
+  readonly offer: CustomerOffer;
+  readonly answers: Answers;
+  readonly differences: Differences;
+  readonly now: Reckoned;
+}
+
+const money = ({ offer }: Pick<Context, 'offer'>, value: Amount) => writeAmount(value, offer.minorDigits);
+const orNull = (context: Context, value: Amount) => (value === 0n ? null : money(context, value));
+const showsLines = ({ offer: { shows } }: Context) => shows === 'lines' || shows === 'prices';
+
+/** Why a decision cannot be taken: its day is over, or a rule is against it. */
+function why(context: Context, until: string | null | undefined, next: Choices): string | null {
+  return tooLate(until, context.today) ?? hindrance(context.offer.menu, context.choices, next);
+}
+
+/** A piece as it reads under the choices; its amounts only where it is in. */
+function shownOf(context: Context, piece: OfferPiece): OfferShown {
+  const variant = piece.variants.find(({ when }) => allHold(when, context.answers)) ?? piece.variants[0]!;
+  const isIn = allHold(piece.when, context.answers);
+  const prices = context.offer.shows === 'prices';
+  let { shown } = variant;
+  if (piece.stepped) {
+    const at = steppedAt(piece.stepped, context.choices, piece.id, context.offer.minorDigits);
+    shown = {
+      ...shown,
+      quantity: showsLines(context) ? writeFixed(at.quantity) : null,
+      unitPrice: prices && !at.minimumApplied ? writeFixedPlaces(at.unitPrice, piece.stepped.places) : null,
+      amount: showsLines(context) ? money(context, at.net) : null,
+      discount: prices ? orNull(context, at.discount) : null,
+      minimum: showsLines(context) && at.minimumApplied,
+    };
+  }
+  if (isIn) return shown;
+  return {
+    ...shown,
+    amount: null,
+    discount: null,
+    parts: shown.parts.map((part) => ({ ...part, amount: null, discount: null })),
+  };
+}
+
+function extraOf(context: Context, piece: OfferPiece): CustomerExtra {
+  const { menu } = context.offer;
+  const { extra } = indexOf(menu).extras.get(piece.id)!;
+  const found = context.differences.extras.find(({ lineId }) => lineId === piece.id);
+  const isIn = context.answers.extra(piece.id);
+  const limits = extra.quantity;
+  const quantity = piece.stepped
+    ? steppedAt(piece.stepped, context.choices, piece.id, context.offer.minorDigits).quantity
+    : null;
+  const shown = shownOf(context, piece);
+  return {
+    kind: 'extra',
+    id: piece.id,
+    ...shown,
+    in: isIn,
+    chosenQuantity: quantity === null ? '1' : writeFixed(quantity),
+    limits: limits ? { minimum: limits.minimum, maximum: limits.maximum, step: limits.step } : null,
+    difference: money(context, found?.difference ?? (0n as Amount)),
+    until: extra.until ?? null,
+    hindrance: why(context, extra.until, withExtra(context.choices, piece.id, !isIn)),
+  };
+}
+
+/** Is it on offer as things stand, whether or not the customer takes it or its section in? */
+const onOffer = (when: OfferPiece['when'], answers: Answers): boolean =>
+  when.every((test) => 'extra' in test || holds(test, answers));
+
+function pieceOf(context: Context, piece: OfferPiece): CustomerEntry[] {
+  if (!onOffer(piece.when, context.answers)) return [];
+  return piece.extra
+    ? [extraOf(context, piece)]
+    : [{ kind: 'line', id: piece.id, ...shownOf(context, piece) }];
+}
+
+function questionOf(context: Context, question: OfferQuestion): CustomerQuestion {
+  const { menu } = context.offer;
+  const asked = indexOf(menu).questions.get(question.id)!;
+  return {
+    kind: 'question',
+    id: question.id,
+    prompt: asked.name,
+    detail: question.detail,
+    reason: question.reason,
+    until: asked.until,
+    alternatives: asked.answers.map(({ id, name }): CustomerAlternative => {
+      const alternative = question.alternatives.find((each) => each.id === id);
+      const found = context.differences.alternatives.find(
+        ({ questionId, alternativeId }) => questionId === question.id && alternativeId === id,
+      );
+      const picked = context.answers.question(question.id) === id;
+      const amounts = (alternative?.pieces ?? []).map((piece) =>
+        parseAmount(shownOf(context, piece).amount ?? '0', context.offer.minorDigits),
+      );
+      return {
+        id,
+        name,
+        detail: alternative?.detail ?? null,
+        picture: alternative?.picture ?? null,
+        picked,
+        suggested: id === asked.suggested,
+        recommended: id === question.recommended,
+        difference: money(context, found?.difference ?? (0n as Amount)),
+        hindrance: picked
+          ? null
+          : why(context, asked.until, withAlternative(context.choices, question.id, id)),
+        amount: picked && showsLines(context) && id !== NONE ? money(context, sumAmounts(amounts)) : null,
+      };
+    }),
+  };
+}
+
+function sectionOf(
+  context: Context,
+  section: OfferSection,
+  figures: Reckoned['sections'][number],
+): CustomerSection[] {
+  const { answers, offer } = context;
+  if (!onOffer(section.when, answers)) return [];
+  const isIn = allHold(section.when, answers);
+  const found = context.differences.extras.find(({ lineId }) => lineId === section.id);
+  const until = indexOf(offer.menu).extras.get(section.id)?.extra.until;
+  return [
+    {
+      id: section.id,
+      title: section.title,
+      text: section.text,
+      amount: offer.shows === 'total' || !isIn ? null : money(context, figures.net),
+      discount: showsLines(context) ? orNull(context, figures.discount) : null,
+      choice: section.extra
+        ? {
+            in: isIn,
+            difference: money(context, found?.difference ?? (0n as Amount)),
+            until: until ?? null,
+            hindrance: why(context, until, withExtra(context.choices, section.id, !isIn)),
+          }
+        : null,
+      entries: section.entries.flatMap((entry): CustomerEntry[] => {
+        if (entry.kind === 'piece') return pieceOf(context, entry);
+        if (!onOffer(entry.when, answers)) return [];
+        const picked = entry.alternatives.find(({ id }) => id === answers.question(entry.id));
+        const inner = (picked?.pieces ?? []).filter((piece) => piece.extra);
+        return [questionOf(context, entry), ...inner.flatMap((piece) => pieceOf(context, piece))];
+      }),
+    },
+  ];
+}
+
+function tiersOf(context: Context): CustomerTiers[] {
+  const { offer, choices, now } = context;
+  return offer.tiers.map((tiers): CustomerTiers => {
+    const asked = indexOf(offer.menu).tiers.get(tiers.id)!;
+    return {
+      id: tiers.id,
+      prompt: asked.name,
+      detail: tiers.detail,
+      section: tiers.section,
+      reason: tiers.reason,
+      until: asked.until,
+      levels: asked.levels.map(({ id, name }, i) => {
+        const found = context.differences.levels.find(
+          (each) => each.tiersId === tiers.id && each.levelId === id,
+        );
+        const difference = found?.difference ?? (0n as Amount);
+        const picked = context.answers.tiers(tiers.id) === id;
+        return {
+          id,
+          name,
+          detail: tiers.details[i] ?? null,
+          picked,
+          suggested: id === asked.suggested,
+          recommended: id === tiers.recommended,
+          difference: money(context, difference),
+          total: money(context, (now.total + difference) as Amount),
+          hindrance: picked ? null : why(context, asked.until, withLevel(choices, tiers.id, id)),
+        };
+      }),
+      rows: tiers.rows,
+    };
+  });
+}
+
+/**
+ * What the customer sees of an offer under choices. The same on the server and in the browser; shown amounts add up to
+ * the total.
+ */
+export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
+  const now = look.reckon(look.choices);
+  const context: Context = {
+    ...look,
+    offer,
+    answers: answersOf(offer.menu, look.choices),
+    differences: differencesBy(offer.menu, look.choices, (choices) => look.reckon(choices).total),
+    now,
+  };
+  const { payments } = computeSchedule(offer.schedule, now.total, offer.minorDigits);
+  const deposits = payments.filter(({ entry }) => entry.kind === 'deposit' && entry.due.on === 'acceptance');
+  const oneprice = offer.shows === 'total';
+  return {
+    title: offer.title,
+    currency: offer.currency,
+    shows: offer.shows,
+    coverNote: offer.coverNote,
+    terms: offer.terms,
+    validUntil: offer.validUntil,
+    tiers: tiersOf(context),
+    sections: offer.sections.flatMap((section, i) => sectionOf(context, section, now.sections[i]!)),
+    plans: offer.plans,
+    discount: oneprice ? null : orNull(context, now.discount),
+    fees: oneprice
+      ? []
+      : now.fees.map(({ fee, amount }) => ({ id: fee.id, name: fee.name, amount: money(context, amount) })),
+    taxes: now.taxes
+      .filter(({ amount }) => amount !== 0n)
+      .map((tax) => ({
+        id: `${tax.taxClass}.${tax.component}`,
+        name: tax.name,
+        percent: tax.percent,
+        amount: money(context, tax.amount),
+      })),
+    taxTotal: money(context, now.taxTotal),
+    taxInside: offer.tax?.inside === true && !offer.tax.exempt,
+    exempt: offer.tax?.exempt?.reason ?? null,
+    total: money(context, now.total),
+    payments: payments.map(({ entry, amount }) => ({
+      id: entry.id,
+      name: entry.name,
+      kind: entry.kind,
+      amount: money(context, amount),
+      due: entry.due,
+    })),
+    deposit: deposits.length === 0 ? null : money(context, sumAmounts(deposits.map(({ amount }) => amount))),
+  };
+}

@@ -1,0 +1,256 @@
+import type {
+  CustomerOffer,
+  CustomerPart,
+  CustomerPlan,
+  OfferPiece,
+  OfferQuestion,
+  OfferSection,
+  OfferShown,
+  OfferStepped,
+  OfferVariant,
+  Plan,
+  ProposalDocument,
+  Section,
+  SumText,
+} from '@/model';
+import type { Piece, Variant } from '../choice';
+import { menuOf, offeredQuantity, piecesOf, withinLevels } from '../choice';
+import { minorDigits, parseFixed, writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import { tracedInWords } from '../plan';
+import type { ClassSum, ClassSums, LineFigures } from '../price';
+import { addSums, addTo } from '../price';
+import { tiersSideBySide } from './tiersSideBySide';
+
+/** Beyond so many quantities, a line whose unit price hangs on its quantity is left to the server. */
+const MOST_STEPS = 2000;
+
+interface Context {
+  readonly document: ProposalDocument;
+  readonly digits: number;
+  readonly lines: boolean;
+  readonly prices: boolean;
+}
+
+function partShown({ digits, lines, prices }: Context, figures: LineFigures): CustomerPart {
+  const { line } = figures;
+  const money = (value: LineFigures['net']) => writeAmount(value, digits);
+  return {
+    id: line.id,
+    description: line.description,
+    unit: line.unit,
+    quantity: lines ? writeFixed(figures.quantity) : null,
+    unitPrice:
+      prices && !figures.minimumApplied ? writeFixedPlaces(figures.unitPrice, line.pricePlaces ?? 2) : null,
+    amount: lines ? money(figures.net) : null,
+    discount: prices && figures.discount !== 0n ? money(figures.discount) : null,
+    minimum: lines && figures.minimumApplied,
+  };
+}
+
+/** A bundle reads as one line with one amount, or with its parts below. Its own discount is inside its amounts. */
+function shownOf(context: Context, { lines, bundle }: Variant): OfferShown {
+  if (!bundle) {
+    const [only] = lines;
+    const { id: _, ...shown } = partShown(context, only!);
+    return { ...shown, detail: only!.line.detail ?? null, parts: [] };
+  }
+  const money = (value: bigint) => writeAmount(value as LineFigures['net'], context.digits);
+  const net = lines.reduce((sum, line) => sum + line.net, 0n);
+  const discount = lines.reduce((sum, line) => sum + line.discount, 0n);
+  return {
+    description: bundle.sized.name,
+    detail: bundle.sized.detail === '' ? null : bundle.sized.detail,
+    unit: 'job',
+    quantity: null,
+    unitPrice: null,
+    amount: context.lines ? money(net) : null,
+    discount: context.prices && discount !== 0n ? money(discount) : null,
+    minimum: false,
+    parts:
+      bundle.bundle.shows === 'parts'
+        ? lines.filter(({ quantity }) => quantity !== 0n).map((line) => partShown(context, line))
+        : [],
+  };
+}
+
+function sumsOf(lines: readonly LineFigures[]): ClassSums {
+  const sums = new Map<string, ClassSum>();
+  for (const { line, net } of lines) addTo(sums, line.taxClass, net);
+  return sums;
+}
+
+const written = (sums: ClassSums): SumText[] =>
+  [...sums].map(([taxClass, { above, below }]) => [taxClass, String(above), String(below)]);
+
+/** The unit price of a line at every quantity the customer may set; null when there are too many. */
+function steppedOf({ entry, at, variants }: Piece): OfferStepped | null | 'too many' {
+  if (!at || entry.kind !== 'line') return null;
+  const offered = variants[0]!.lines[0]!;
+  const limits = entry.extra!.quantity!;
+  const hangs = (entry.waste ?? entry.pack ?? entry.breaks) !== undefined && entry.heldPrice === undefined;
+  const unitPrices: Record<string, string> = { '*': writeFixed(offered.unitPrice) };
+  if (hangs) {
+    const [least, most, step] = [limits.minimum, limits.maximum, limits.step].map(parseFixed);
+    if (step! <= 0n || (most! - least!) / step! >= BigInt(MOST_STEPS)) return 'too many';
+    for (let quantity = least!; quantity <= most!; quantity = (quantity + step!) as typeof quantity) {
+      const text = writeFixed(quantity);
+      unitPrices[text] = writeFixed(at(text).unitPrice);
+    }
+  }
+  return {
+    taxClass: entry.taxClass,
+    offered: offeredQuantity(offered),
+    unitPrices,
+    places: entry.pricePlaces ?? 2,
+    discount: entry.discount ?? null,
+    minimumCharge: entry.heldPrice === undefined ? (entry.minimumCharge ?? null) : null,
+  };
+}
+
+interface Built {
+  readonly piece: OfferPiece;
+  /** What of it is always in, as far as its section is. */
+  readonly fixed: ClassSums | null;
+  readonly live: boolean;
+}
+
+function built(context: Context, piece: Piece): Built {
+  const stepped = steppedOf(piece);
+  const extra = piece.entry.extra !== undefined;
+  // Its section's own tests are the section's business.
+  const always =
+    !extra &&
+    piece.variants.length === 1 &&
+    piece.inside === null &&
+    withinLevels(context.document, piece.entry.id).length === 0;
+  return {
+    piece: {
+      kind: 'piece',
+      id: piece.entry.id,
+      extra,
+      when: piece.when,
+      variants: piece.variants.map((variant): OfferVariant => ({
+        when: variant.when,
+        shown: shownOf(context, variant),
+        sums: always ? [] : written(sumsOf(variant.lines)),
+      })),
+      stepped: stepped === 'too many' ? null : stepped,
+    },
+    fixed: always ? sumsOf(piece.variants[0]!.lines) : null,
+    live: stepped !== 'too many',
+  };
+}
+
+/** A plan with its labels and quantities; how formulas call them is ours. */
+const planShown = (plan: Plan): CustomerPlan => ({
+  id: plan.id,
+  name: plan.name,
+  file: plan.file,
+  width: plan.width,
+  height: plan.height,
+  marks: plan.traced.map((traced) => ({
+    id: traced.id,
+    label: traced.label,
+    kind: traced.kind,
+    figures: traced.figures,
+    quantity: tracedInWords(traced, plan),
+  })),
+});
+
+const known = new WeakMap<ProposalDocument, CustomerOffer>();
+
+/**
+ * The one function that builds what a customer's browser may hold: as much of the document as it says may be shown, and
+ * never a cost, a margin, a code or a note of ours. Kept by the document's identity.
+ */
+export function offerOf(document: ProposalDocument): CustomerOffer {
+  let offer = known.get(document);
+  if (!offer) known.set(document, (offer = readOffer(document)));
+  return offer;
+}
+
+function readOffer(document: ProposalDocument): CustomerOffer {
+  const { shows } = document;
+  const context: Context = {
+    document,
+    digits: minorDigits(document.currency),
+    lines: shows === 'lines' || shows === 'prices',
+    prices: shows === 'prices',
+  };
+  const byEntry = new Map<Piece['entry'], Built>();
+  const fixedOf = new Map<Section, ClassSums[]>(document.sections.map((section) => [section, []]));
+  let live = document.tax?.rounding !== 'line';
+  for (const piece of piecesOf(document)) {
+    const made = built(context, piece);
+    byEntry.set(piece.entry, made);
+    if (made.fixed) fixedOf.get(piece.section)!.push(made.fixed);
+    if (!made.live) live = false;
+  }
+  const oneprice = shows === 'total';
+  const whole: ClassSums[] = [];
+
+  const sections = document.sections.map((section): OfferSection => {
+    const fixed = addSums(fixedOf.get(section)!);
+    const when = [...(section.extra ? [{ extra: section.id }] : []), ...withinLevels(document, section.id)];
+    const merged = oneprice && when.length === 0 && !section.discount;
+    if (merged) whole.push(fixed);
+    // With one price for all, the sum of a section is nobody's business.
+    if (oneprice && section.discount) live = false;
+    return {
+      id: section.id,
+      title: section.title,
+      text: section.text ?? null,
+      discount: section.discount ?? null,
+      extra: section.extra !== undefined,
+      when,
+      fixed: merged ? [] : written(fixed),
+      entries: entriesOf(document, section, byEntry, when),
+    };
+  });
+
+  return {
+    title: document.title,
+    currency: document.currency,
+    minorDigits: context.digits,
+    shows,
+    coverNote: document.coverNote ?? null,
+    terms: document.terms ?? null,
+    validUntil: document.validUntil ?? null,
+    menu: menuOf(document),
+    fixed: written(addSums(whole)),
+    sections,
+    tiers: (document.tiers ?? []).map((tiers) => tiersSideBySide(document, tiers)),
+    plans: (document.plans ?? []).filter(({ shown }) => shown).map(planShown),
+    discount: document.discount ?? null,
+    fees: document.fees.map((fee) => (oneprice ? { ...fee, name: 'Fee' } : fee)),
+    taxClasses: document.taxClasses,
+    tax: document.tax ?? null,
+    schedule: document.schedule,
+    live,
+  };
+}
+
+function entriesOf(
+  document: ProposalDocument,
+  section: Section,
+  byEntry: ReadonlyMap<Piece['entry'], Built>,
+  when: OfferSection['when'],
+): OfferSection['entries'] {
+  return section.entries.map((entry): OfferPiece | OfferQuestion => {
+    if (entry.kind !== 'question') return byEntry.get(entry)!.piece;
+    return {
+      kind: 'question',
+      id: entry.id,
+      detail: entry.detail ?? null,
+      when: [...when, ...withinLevels(document, entry.id)],
+      recommended: entry.recommended?.alternative ?? null,
+      reason: entry.recommended?.reason ?? null,
+      alternatives: entry.alternatives.map((alternative) => ({
+        id: alternative.id,
+        detail: alternative.detail ?? null,
+        picture: alternative.picture ?? null,
+        pieces: alternative.lines.map((line) => byEntry.get(line)!.piece),
+      })),
+    };
+  });
+}

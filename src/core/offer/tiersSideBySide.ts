@@ -1,0 +1,47 @@
+import type { Bundle, OfferTiers, ProposalDocument, Tiers } from '@/model';
+
+interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly bundle: Bundle | null;
+}
+
+/** Everything a level can leave out or grade, in the order it stands. */
+function* partsOf({ sections }: ProposalDocument): Generator<Part> {
+  for (const section of sections) {
+    yield { id: section.id, name: section.title, bundle: null };
+    for (const entry of section.entries) {
+      if (entry.kind === 'question') {
+        yield { id: entry.id, name: entry.prompt, bundle: null };
+        for (const { lines } of entry.alternatives)
+          for (const inner of lines)
+            yield inner.kind === 'line'
+              ? { id: inner.id, name: inner.description, bundle: null }
+              : { id: inner.id, name: inner.name, bundle: inner };
+      } else if (entry.kind === 'line') yield { id: entry.id, name: entry.description, bundle: null };
+      else yield { id: entry.id, name: entry.name, bundle: entry };
+    }
+  }
+}
+
+/** Levels side by side: one row for each part that differs, with its grade or whether it is in. */
+export function tiersSideBySide(document: ProposalDocument, tiers: Tiers): OfferTiers {
+  const { levels } = tiers;
+  const rows = [...partsOf(document)].flatMap(({ id, name, bundle }) => {
+    const cells = levels.map(({ without, grades }) => {
+      if (without.includes(id)) return null;
+      const grade = bundle && (grades[id] ?? bundle.grade);
+      return bundle?.recipe.grades.find((each) => each.id === grade)?.name ?? 'included';
+    });
+    return cells.every((cell) => cell === cells[0]) ? [] : [{ name, cells }];
+  });
+  return {
+    id: tiers.id,
+    detail: tiers.detail ?? null,
+    section: tiers.section ?? null,
+    recommended: tiers.recommended?.level ?? null,
+    reason: tiers.recommended?.reason ?? null,
+    details: levels.map(({ detail }) => detail ?? null),
+    rows,
+  };
+}

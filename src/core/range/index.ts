@@ -1,0 +1,2 @@
+export type { End, Range } from './range';
+export { rangeOf } from './range';

@@ -1,0 +1,165 @@
+import fc from 'fast-check';
+import { anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
+import type { Choices, Menu, ProposalDocument } from '@/model';
+import { asSuggested } from '@/model';
+import { brokenRules, checkChoices, menuOf } from '../choice';
+import { parseFixed, writeFixed } from '../number';
+import { computeFigures } from '../price';
+import { rangeOf } from '.';
+
+/** Every choice there is, whether or not it makes a difference; null when there are too many to try. */
+function everyChoice(menu: Menu, most: number): Choices[] | null {
+  let all: Choices[] = [{ extras: {}, questions: {}, tiers: {} }];
+  const widen = (ways: readonly ((choices: Choices) => Choices)[]) => {
+    all = all.flatMap((choices) => ways.map((way) => way(choices)));
+    return all.length <= most;
+  };
+  for (const { id, extra } of menu.extras) {
+    const limits = extra.quantity;
+    const quantities: (string | undefined)[] = limits ? [] : [undefined];
+    if (limits)
+      for (
+        let n = parseFixed(limits.minimum);
+        n <= parseFixed(limits.maximum);
+        n = (n + parseFixed(limits.step)) as typeof n
+      )
+        quantities.push(writeFixed(n));
+    const decide = (decision: { in: boolean; quantity?: string }) => (choices: Choices) => ({
+      ...choices,
+      extras: { ...choices.extras, [id]: decision },
+    });
+    const ways = [
+      decide({ in: false }),
+      // The offered quantity, which may be off the steps, and every one the customer may set.
+      decide({ in: true }),
+      ...quantities.flatMap((quantity) => (quantity === undefined ? [] : [decide({ in: true, quantity })])),
+    ];
+    if (!widen(ways)) return null;
+  }
+  for (const { id, answers } of menu.questions)
+    if (
+      !widen(
+        answers.map((answer) => (choices) => ({
+          ...choices,
+          questions: { ...choices.questions, [id]: answer.id },
+        })),
+      )
+    )
+      return null;
+  for (const { id, levels } of menu.tiers)
+    if (
+      !widen(
+        levels.map((level) => (choices) => ({ ...choices, tiers: { ...choices.tiers, [id]: level.id } })),
+      )
+    )
+      return null;
+  return all.filter((choices) => brokenRules(menu, choices).length === 0);
+}
+
+test.each([
+  ['without rules', false],
+  ['with rules', true],
+])('the range is what trying every combination gives, %s', (_, rules) => {
+  let tried = 0;
+  fc.assert(
+    fc.property(anyDocument({ rules, most: 3 }), (document) => {
+      const all = everyChoice(menuOf(document), 3000);
+      if (!all || all.length === 0) return;
+      tried += 1;
+      const range = rangeOf(document);
+      expect(range.exact).toBe(true);
+      const figures = all.map((choices) => computeFigures(document, choices));
+      const totals = figures.map(({ total }) => total);
+      expect(range.lowest.total).toBe(totals.reduce((least, each) => (each < least ? each : least)));
+      expect(range.highest.total).toBe(totals.reduce((most, each) => (each > most ? each : most)));
+      // Margins as fractions, compared without dividing.
+      const priced = figures.filter(({ beforeTax }) => beforeTax > 0n);
+      const lower = (a: (typeof priced)[number], b: (typeof priced)[number]) =>
+        b.cost * a.beforeTax < a.cost * b.beforeTax;
+      if (priced.length === 0) {
+        expect([range.lowestMargin, range.highestMargin]).toEqual([null, null]);
+        return;
+      }
+      const least = priced.reduce((best, each) => (lower(each, best) ? each : best));
+      const most = priced.reduce((best, each) => (lower(best, each) ? each : best));
+      expect([range.lowestMargin?.margin, range.highestMargin?.margin]).toEqual([least.margin, most.margin]);
+      // The combination named is one that can be picked and leads there.
+      for (const end of [range.lowest, range.highest, range.lowestMargin!, range.highestMargin!]) {
+        expect(
+          checkChoices(menuOf(document), end.choices).filter(({ message }) => !message.includes('quantity')),
+        ).toEqual([]);
+        expect(computeFigures(document, end.choices).total).toBe(end.total);
+      }
+    }),
+    { numRuns: runs(150) },
+  );
+  expect(tried).toBeGreaterThan(20);
+});
+
+/** Two hundred choices of every kind, tied together by rules here and there. */
+function manyChoices(): ProposalDocument {
+  const price = (n: number) => String(100 + ((n * 7919) % 900) + (n % 7) / 100);
+  return plainDocument(
+    Array.from({ length: 10 }, (_, s) => ({
+      id: `s${s}`,
+      title: `Section ${s}`,
+      ...(s === 3 ? { discount: { percent: '7.5' } } : {}),
+      entries: [
+        line(`base${s}`, '3', price(s)),
+        ...Array.from({ length: 15 }, (_, i) =>
+          line(`x${s}-${i}`, '1', price(s * 20 + i), {
+            extra: { in: i % 2 === 0 },
+            heldPrice: price(s * 31 + i * 3),
+          }),
+        ),
+        ...Array.from({ length: 5 }, (_, i) => ({
+          kind: 'question' as const,
+          id: `q${s}-${i}`,
+          prompt: 'Which?',
+          suggested: `a${s}-${i}-0`,
+          alternatives: [0, 1, 2].map((n) => ({
+            id: `a${s}-${i}-${n}`,
+            name: `Way ${n}`,
+            lines: [line(`l${s}-${i}-${n}`, '2', price(s * 17 + i * 5 + n))],
+          })),
+        })),
+      ],
+    })),
+    {
+      loads: [{ id: 'p', name: 'Profit', kind: 'profit', percent: '20', base: 'running' }],
+      discount: { amount: '250' },
+      taxClasses: [{ id: 'taxed', name: 'T', components: [{ id: 'c', name: 'C', percent: '7.625' }] }],
+      rules: Array.from({ length: 8 }, (_, i) => ({
+        id: `r${i}`,
+        when: { extra: `x${i}-1` },
+        says: i % 2 === 0 ? ('needs' as const) : ('rules out' as const),
+        other: { extra: `x${(i + 3) % 10}-3` },
+      })),
+    },
+  );
+}
+
+test('two hundred choices with rules between them: exact, and better than any of a thousand tries', () => {
+  const document = manyChoices();
+  const menu = menuOf(document);
+  expect(menu.extras.length + menu.questions.length).toBe(200);
+  const range = rangeOf(document);
+  expect(range.exact).toBe(true);
+  let seed = 1;
+  const random = (below: number) => {
+    seed = (seed * 48271) % 2147483647;
+    return seed % below;
+  };
+  for (let n = 0; n < 1000; n += 1) {
+    const choices: Choices = {
+      extras: Object.fromEntries(menu.extras.map(({ id }) => [id, { in: random(2) === 0 }])),
+      questions: Object.fromEntries(
+        menu.questions.map(({ id, answers }) => [id, answers[random(answers.length)]!.id]),
+      ),
+    };
+    if (brokenRules(menu, choices).length > 0) continue;
+    const { total } = computeFigures(document, choices);
+    expect(total >= range.lowest.total && total <= range.highest.total).toBe(true);
+  }
+  expect(computeFigures(document, asSuggested).total).toBeLessThan(Number(range.highest.total));
+});
