@@ -16,6 +16,8 @@ import { retireItem, saveItem } from '@/acts/library/items';
 import { removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
 import { recordPayment } from '@/acts/money/payments';
 import { Problem, answer } from '@/acts/problem';
+import { answerApproval, askApproval } from '@/acts/proposals/approval';
+import { presetChoices } from '@/acts/proposals/preset';
 import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks, sendProposal } from '@/acts/proposals/send';
@@ -92,6 +94,15 @@ export const saveProposalAction = async (input: unknown) =>
 
 export const sendProposalAction = async (input: unknown) =>
   answer(async () => sendProposal(await actionActor(), input));
+
+export const askApprovalAction = async (input: unknown) =>
+  answer(async () => askApproval(await actionActor(), input));
+
+export const answerApprovalAction = async (input: unknown) =>
+  answer(async () => answerApproval(await actionActor(), input));
+
+export const presetChoicesAction = async (input: unknown) =>
+  answer(async () => presetChoices(await actionActor(), input));
 
 export const withdrawProposalAction = async (id: string) =>
   answer(async () => withdrawProposal(await actionActor(), id));

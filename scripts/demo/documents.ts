@@ -1,8 +1,10 @@
 import { lineFromItem } from '@/core/editing';
 import type {
+  CompanyPricing,
   Extra,
   LibraryItem,
   Line,
+  LoadSet,
   ProposalDocument,
   Question,
   ScheduleEntry,
@@ -64,6 +66,25 @@ export const usualTerms: UsualTerms = {
   schedule: closingIn,
 };
 
+const level = (id: string, name: string, overhead: string, profit: string): LoadSet => ({
+  id,
+  name,
+  loads: [
+    { id: `${id}-o`, name: 'Overhead', kind: 'overhead', percent: overhead, base: 'direct' },
+    { id: `${id}-p`, name: 'Profit', kind: 'profit', percent: profit, base: 'running' },
+  ],
+});
+
+/** Markup levels by name, and what needs the owner's yes. */
+export const demoPricing: CompanyPricing = {
+  loadSets: [
+    level('repeat', 'Repeat customer', '10', '17'),
+    level('small', 'Small job', '14', '28'),
+    level('passed', 'Passed on, handling only', '4', '0'),
+  ],
+  limits: { margin: '18', discount: '5', byTrade: { 'Electric and heat': '15' } },
+};
+
 export class DocumentBuilder {
   private next = 0;
 
@@ -95,6 +116,9 @@ export class DocumentBuilder {
     const made = alternatives.map((alternative) => ({ id: this.id('a'), ...alternative }));
     return { kind: 'question', id: this.id('q'), prompt, alternatives: made, suggested: made[0]!.id };
   }
+
+  /** An identity of this document. */
+  newId = (): string => this.id('n');
 
   section(title: string, text: string, entries: Section['entries'], internalNote?: string): Section {
     return {

@@ -1,7 +1,8 @@
 import { addUser, createCompany } from '@/acts/accounts/createCompany';
 import type { Actor } from '@/acts/actor';
 import { issueInvoice } from '@/acts/agreements/issue';
-import { acceptProposal, chooseInBooklet, declineProposal } from '@/acts/booklet/decide';
+import { chooseInBooklet } from '@/acts/booklet/choose';
+import { acceptProposal, declineProposal } from '@/acts/booklet/decide';
 import { openBooklet, visitorOf } from '@/acts/booklet/open';
 import { payDeposit } from '@/acts/booklet/payDeposit';
 import { readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
@@ -17,15 +18,17 @@ import { readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { sendProposal } from '@/acts/proposals/send';
 import { importProposal } from '@/acts/proposals/start';
+import { readSettings, saveSettings } from '@/acts/settings';
 import { businessDate, daysAfter } from '@/acts/actor';
 import { crewParts } from '@/core/price';
 import type { ItemInput, ProposalDocument } from '@/model';
 import { trialCards } from '@/outside/cards';
-import { DocumentBuilder, atticRoom, screenedPorch, sunroom, usualTerms } from './documents';
+import { DocumentBuilder, atticRoom, demoPricing, screenedPorch, sunroom, usualTerms } from './documents';
 import { areaTable } from './areas';
 import { bundleInputs } from './bundles';
 import { itemInputs, rateInputs } from './library';
 import { porchPlan } from './plans';
+import { porchInThreeLevels } from './threeLevels';
 import { stockInputs } from './stock';
 
 export const demoAccount = { email: 'perrin@quillbank.example', password: 'porch-swing-42' } as const;
@@ -92,6 +95,14 @@ export async function seedDemo(today: Date): Promise<void> {
     role: 'office',
   });
   await saveAreas(owner, areaTable);
+  const { company: settings } = await readSettings(owner);
+  await saveSettings(owner, {
+    depositInvoiceOnAcceptance: settings.depositInvoiceOnAcceptance,
+    validityDays: settings.validityDays,
+    paymentDays: settings.paymentDays,
+    usual: usualTerms,
+    pricing: demoPricing,
+  });
   const rates = await addRates(owner, rateInputs);
   /** Labour names the rate it is paid at, so that it follows when the rate moves. */
   const withRates = (input: ItemInput): ItemInput => ({
@@ -379,6 +390,10 @@ export async function seedDemo(today: Date): Promise<void> {
   await send(owner, revised, ago(4, 11), 4);
   const unread = await start(seller, 3, sunroom(builder('p10'), 'Winter garden', sized(glass, 1.45)), ago(2));
   await send(seller, unread, ago(1), 3);
+
+  // In three levels, read and played with.
+  const levels = await start(seller, 5, porchInThreeLevels(builder('p13'), bundles), ago(3));
+  await visit(await send(seller, levels, ago(2), 5), ago(1));
 
   // In work.
   const loose = atticRoom(builder('p11'), 'Study under the roof', null);

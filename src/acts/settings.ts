@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
 import { company, user } from '@/data/schema';
-import { UsualTerms } from '@/model';
+import { CompanyPricing, UsualTerms } from '@/model';
 import type { Actor } from './actor';
 import { allow, note } from './actor';
 import { check } from './check';
@@ -27,6 +27,7 @@ const Settings = Type.Object(
     validityDays: Type.Integer({ minimum: 1, maximum: 365 }),
     paymentDays: Type.Integer({ minimum: 0, maximum: 180 }),
     usual: UsualTerms,
+    pricing: Type.Optional(CompanyPricing),
   },
   { additionalProperties: false },
 );
@@ -38,6 +39,8 @@ export async function saveSettings(actor: Actor, input: unknown): Promise<void> 
   await inCompany(actor.companyId, async (tx) => {
     const { currency } = await companyOf(tx, actor.companyId);
     refuseWrong(emptyDocument('Usual terms', currency, values.usual));
+    for (const { name, loads } of values.pricing?.loadSets ?? [])
+      refuseWrong({ ...emptyDocument(name, currency, values.usual), loads });
     await tx.update(company).set(values).where(eq(company.id, actor.companyId));
     await note(tx, actor, 'settings changed', actor.companyId, { ...values });
   });

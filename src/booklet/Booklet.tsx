@@ -1,17 +1,17 @@
 'use client';
 
 import { useMemo, useRef, useState } from 'react';
-import type { Booklet as BookletData } from './types';
+import type { Booklet as BookletData, Meanwhile } from './types';
 import { reckonOffer, viewOf } from '@/core/customer';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
-import type { CustomerView } from '@/model/customerView';
-import type { ProblemDetails } from '@/model/problem';
+import type { Answer, ProblemDetails } from '@/model/problem';
 import { showDate } from '@/core/text/dates';
 import { Accept } from './Accept';
 import { post } from './post';
 import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
+import { KeepBar } from './KeepBar';
 import { Levels } from './Levels';
 import { Plans } from './Plans';
 import type { Choose } from './Section';
@@ -25,16 +25,19 @@ interface BookletProps {
   readonly address: string | null;
   readonly consent: string;
   readonly trial: { readonly accepted: string; readonly refused: string };
+  /** In the preview of what the customer has: keeps choices for them, as said on the phone. */
+  readonly keep?: ((input: unknown) => Promise<Answer<void>>) | null;
 }
 
 /** The customer's side: reads like a leaflet, choices as cards, total and deposit always in view. */
-export function Booklet({ first, address, consent, trial }: BookletProps) {
+export function Booklet({ first, address, consent, trial, keep = null }: BookletProps) {
   const [data, setData] = useState(first);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
   const [chosen, setChosen] = useState(first.choices);
   const latest = useRef(first.choices);
   const settled = useRef(first.choices);
+  const seen = useRef(first.chosen);
   const sending = useRef(false);
   const { company, offer, today } = data;
   // Worked out here at once, by the same rules as on the server, whose answer is the one that is signed.
@@ -53,15 +56,24 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
     setBusy(true);
     for (let asked: Choices | null = null; asked !== latest.current;) {
       asked = latest.current;
-      const answer = await post<{ view: CustomerView; choices: Choices }>(`${address}/choices`, {
+      const answer = await post<Meanwhile>(`${address}/choices`, {
         revisionId: data.revision.id,
         choices: asked,
+        seen: seen.current,
       });
       if (answer.ok) {
         settled.current = asked;
+        seen.current = answer.value.number;
         setProblem(null);
         setData((before) => ({ ...before, view: answer.value.view, choices: asked! }));
       } else {
+        // Somebody else chose meanwhile: their state is the one to go on from.
+        const now = (answer.problem.context as { now?: Meanwhile } | undefined)?.now;
+        if (now) {
+          settled.current = now.choices;
+          seen.current = now.number;
+          setData((before) => ({ ...before, view: now.view, choices: now.choices }));
+        }
         latest.current = settled.current;
         asked = settled.current;
         setChosen(settled.current);
@@ -150,6 +162,15 @@ export function Booklet({ first, address, consent, trial }: BookletProps) {
         )}
       </footer>
 
+      {open && keep && chosen !== data.choices && (
+        <KeepBar
+          keep={async () => {
+            const kept = await keep({ revisionId: data.revision.id, choices: chosen });
+            if (kept.ok) setData((before) => ({ ...before, view, choices: chosen }));
+            return kept.ok ? null : kept.problem.detail;
+          }}
+        />
+      )}
       {open && (
         <div className="foot-bar" aria-live="polite" aria-busy={busy}>
           <div>

@@ -3,14 +3,23 @@
 import { withLevel } from '@/core/choice/differencesBy';
 import { showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
-import type { CustomerTiers } from '@/model/customerView';
+import type { CustomerLevel, CustomerTiers } from '@/model/customerView';
 import type { Choose } from './Section';
-import { CardNotes } from './Section';
 import { signed } from './signed';
 
-/** Levels side by side: each with its total, what it has that others have not, and the difference it makes. */
+/** Levels side by side, a column each: its total, the difference it makes, and row by row what differs. */
 export function Levels({ tiers, choose }: { tiers: CustomerTiers; choose: Choose }) {
   const { levels, rows } = tiers;
+  const recommended = levels.find((level) => level.recommended);
+  const column = (level: CustomerLevel) =>
+    `level-cell ${level.picked ? 'level-picked' : ''} ${level.hindrance ? 'level-out' : ''}`;
+  const idOf = (level: CustomerLevel) => `${tiers.id}-${level.id}`;
+  const cells = (of: (level: CustomerLevel, i: number) => string | null) =>
+    levels.map((level, i) => (
+      <label key={level.id} htmlFor={idOf(level)} className={column(level)}>
+        {of(level, i) ?? <span className="level-without">not in</span>}
+      </label>
+    ));
   return (
     <fieldset className="decide levels" disabled={!choose}>
       <legend>
@@ -19,42 +28,43 @@ export function Levels({ tiers, choose }: { tiers: CustomerTiers; choose: Choose
         {tiers.detail && <span className="card-detail">{tiers.detail}</span>}
         {tiers.until && <span className="card-detail">To decide by {showDate(tiers.until)}</span>}
       </legend>
-      <div className="level-cards" data-count={levels.length}>
-        {levels.map((level, i) => (
-          <label
-            key={level.id}
-            className={`level ${level.picked ? 'card-picked' : ''} ${level.hindrance ? 'card-out' : ''}`}
-          >
-            <span className="level-head">
-              <input
-                type="radio"
-                name={tiers.id}
-                checked={level.picked}
-                disabled={!choose || level.hindrance !== null}
-                onChange={() => choose?.((before) => withLevel(before, tiers.id, level.id))}
-              />
-              <span className="level-name">{level.name}</span>
-            </span>
+      <div className="level-grid" data-count={levels.length}>
+        {levels.map((level) => (
+          <label key={level.id} className={`${column(level)} level-head`}>
+            <input
+              id={idOf(level)}
+              type="radio"
+              name={tiers.id}
+              checked={level.picked}
+              disabled={!choose || level.hindrance !== null}
+              onChange={() => choose?.((before) => withLevel(before, tiers.id, level.id))}
+            />
+            <span className="level-name">{level.name}</span>
             <span className="level-total">{showDecimal(level.total)}</span>
             <span className="level-difference">{level.picked ? 'as chosen' : signed(level.difference)}</span>
-            {level.recommended && (
-              <span className="card-reason">
-                <span className="card-advice">We recommend this</span> {tiers.reason}
-              </span>
-            )}
-            {level.detail && <span className="card-detail">{level.detail}</span>}
-            <CardNotes hindrance={level.hindrance} />
-            <ul className="level-rows">
-              {rows.map(({ name, cells }) => (
-                <li key={name} className={cells[i] === null ? 'level-without' : ''}>
-                  <span className="level-what">{name}</span>{' '}
-                  <span className="level-cell">{cells[i] ?? 'not in'}</span>
-                </li>
-              ))}
-            </ul>
+            {level.recommended && <span className="card-advice">Recommended</span>}
+            {level.detail && <span className="level-detail">{level.detail}</span>}
           </label>
         ))}
+        {rows.map((row) => (
+          <div key={row.name} className="level-row">
+            <span className="level-row-name">{row.name}</span>
+            {cells((_, i) => row.cells[i] ?? null)}
+          </div>
+        ))}
       </div>
+      {recommended && tiers.reason && (
+        <p className="card-reason">
+          {recommended.name}: {tiers.reason}
+        </p>
+      )}
+      {levels
+        .filter(({ hindrance }) => hindrance !== null)
+        .map(({ id, hindrance }) => (
+          <span key={id} className="card-hindrance">
+            {hindrance}
+          </span>
+        ))}
     </fieldset>
   );
 }

@@ -1,3 +1,4 @@
 /* What the booklet is given; only types, so that nothing of the acts can come along. */
+export type { Meanwhile } from '@/acts/booklet/choices';
 export type { Booklet } from '@/acts/booklet/open';
 export type { DepositAnswer } from '@/acts/booklet/payDeposit';

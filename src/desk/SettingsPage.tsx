@@ -10,6 +10,7 @@ import type { readSettings } from '@/acts/settings';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { AreaTable } from './AreaTable';
+import { PricingSettings } from './PricingSettings';
 import { UsualPercents } from './UsualPercents';
 
 interface SettingsProps {
@@ -18,6 +19,7 @@ interface SettingsProps {
   readonly areas: Awaited<ReturnType<typeof listAreas>>;
   readonly isOwner: boolean;
   readonly look: string;
+  readonly trades: readonly string[];
   readonly actions: {
     readonly save: (input: unknown) => Promise<Answer<void>>;
     readonly saveAreas: (text: string) => Promise<Answer<{ count: number }>>;
@@ -27,7 +29,7 @@ interface SettingsProps {
 }
 
 /** How the company works, who works here, where one is signed in, and how it looks. */
-export function SettingsPage({ settings, sessions, areas, isOwner, look, actions }: SettingsProps) {
+export function SettingsPage({ settings, sessions, areas, isOwner, look, trades, actions }: SettingsProps) {
   const { company, users } = settings;
   const router = useRouter();
   const { message } = App.useApp();
@@ -35,6 +37,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, actions
   const [validity, setValidity] = useState(String(company.validityDays));
   const [payment, setPayment] = useState(String(company.paymentDays));
   const [usual, setUsual] = useState(company.usual);
+  const [pricing, setPricing] = useState(company.pricing);
 
   const save = async () => {
     const answer = await actions.save({
@@ -42,6 +45,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, actions
       validityDays: Number(validity),
       paymentDays: Number(payment),
       usual,
+      pricing,
     });
     if (answer.ok) message.success('Settings saved.');
     else message.error(answer.problem.detail);
@@ -102,6 +106,13 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, actions
         </label>
         <p style={{ margin: '0 0 6px' }}>A proposal from nothing begins with:</p>
         <UsualPercents usual={usual} disabled={!isOwner} change={setUsual} />
+        <PricingSettings
+          pricing={pricing}
+          usual={usual}
+          trades={trades}
+          disabled={!isOwner}
+          change={setPricing}
+        />
         {isOwner ? (
           <Button type="primary" onClick={save}>
             Save

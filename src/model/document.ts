@@ -142,7 +142,7 @@ export const Alternative = Type.Object(
     name: ShortText,
     detail: Type.Optional(Type.String({ maxLength: 2000 })),
     picture: Type.Optional(
-      Type.String({ maxLength: 64, description: 'A picture of it for the customer, as a kept file' }),
+      Type.String({ format: 'uuid', description: 'A picture of it for the customer, as a kept file' }),
     ),
     lines: Type.Array(Type.Union([Line, Bundle]), { maxItems: 200 }),
   },

@@ -7,6 +7,7 @@ export * from './bundle';
 export * from './tiers';
 export * from './document';
 export * from './usual';
+export * from './pricing';
 export * from './choices';
 export * from './menu';
 export * from './customerView';

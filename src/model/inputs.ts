@@ -37,6 +37,8 @@ export const CustomerInput = Type.Object(
     phone: Text(60),
     billing: AddressInput,
     internalNote: Text(2000),
+    /** Why no tax is charged; empty or left out: it is. */
+    taxExempt: Type.Optional(Text(200)),
   },
   closed,
 );
@@ -87,6 +89,20 @@ export const SendInput = Type.Object(
 );
 export type SendInput = Type.Static<typeof SendInput>;
 
+export const AskApprovalInput = Type.Object(
+  { proposalId: EntityId, saveNumber: Type.Integer({ minimum: 0 }), words: Text(2000) },
+  closed,
+);
+
+export const AnswerApprovalInput = Type.Object(
+  {
+    approvalId: EntityId,
+    verdict: Type.Union([Type.Literal('yes'), Type.Literal('no')]),
+    answer: Text(2000),
+  },
+  closed,
+);
+
 export const Signature = Type.Union([
   Type.Object({ kind: Type.Literal('typed') }, closed),
   Type.Object(
@@ -118,7 +134,15 @@ export const AcceptInput = Type.Object(
 
 export const DeclineInput = Type.Object({ revisionId: EntityId, reason: Needed(2000) }, closed);
 
-export const ChooseInput = Type.Object({ revisionId: EntityId, choices: Choices }, closed);
+export const ChooseInput = Type.Object(
+  {
+    revisionId: EntityId,
+    choices: Choices,
+    /** The count of changes the page had seen; without it, what is sent stands whatever was chosen meanwhile. */
+    seen: Type.Optional(Type.Integer({ minimum: 0 })),
+  },
+  closed,
+);
 
 export const CardInput = Type.Object(
   { number: Needed(30), expiry: Needed(10), idempotencyKey: IdempotencyKey },

@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import type { Actor } from '@/acts/actor';
 import { readAgreement } from '@/acts/agreements/read';
-import { acceptProposal, chooseInBooklet, consentSentence, declineProposal } from '@/acts/booklet/decide';
+import { chooseInBooklet } from '@/acts/booklet/choose';
+import { acceptProposal, consentSentence, declineProposal } from '@/acts/booklet/decide';
 import { openBooklet } from '@/acts/booklet/open';
 import { payDeposit } from '@/acts/booklet/payDeposit';
 import { previewBooklet } from '@/acts/booklet/preview';

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { readAgreement } from '@/acts/agreements/read';
-import { acceptProposal, chooseInBooklet, declineProposal } from '@/acts/booklet/decide';
+import { chooseInBooklet } from '@/acts/booklet/choose';
+import { acceptProposal, declineProposal } from '@/acts/booklet/decide';
 import { openBooklet } from '@/acts/booklet/open';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';

@@ -3,7 +3,8 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { readAgreement } from '@/acts/agreements/read';
-import { acceptProposal, chooseInBooklet } from '@/acts/booklet/decide';
+import { chooseInBooklet } from '@/acts/booklet/choose';
+import { acceptProposal } from '@/acts/booklet/decide';
 import { openBooklet } from '@/acts/booklet/open';
 import {
   bookletPaper,

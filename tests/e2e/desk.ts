@@ -71,6 +71,18 @@ export async function newestLink(page: Page): Promise<string> {
   return new URL(href!, page.url()).href;
 }
 
+/** The link in the newest message about a proposal of this title. */
+export async function linkTo(page: Page, title: string): Promise<string> {
+  await page.goto('/outbox');
+  const href = await page
+    .locator('article')
+    .filter({ hasText: title })
+    .locator('a')
+    .first()
+    .getAttribute('href');
+  return new URL(href!, page.url()).href;
+}
+
 export { expect };
 
 /** What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. */

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { listSessions } from '@/acts/accounts/session';
 import { listAreas } from '@/acts/library/areas';
+import { listShelves } from '@/acts/library/shelves';
 import { readSettings } from '@/acts/settings';
 import { SettingsPage } from '@/desk/SettingsPage';
 import { revokeSessionAction, saveAreasAction, saveSettingsAction, setLookAction } from '../../actions';
@@ -12,8 +13,9 @@ export const metadata: Metadata = { title: 'Settings' };
 export default async function SettingsRoute() {
   const actor = await pageActor();
   const store = await cookies();
-  const [settings, areas, sessions] = await Promise.all([
+  const [settings, shelves, areas, sessions] = await Promise.all([
     readSettings(actor),
+    listShelves(actor),
     listAreas(actor),
     listSessions(actor, store.get(sessionCookie)?.value ?? ''),
   ]);
@@ -23,6 +25,7 @@ export default async function SettingsRoute() {
       sessions={sessions}
       areas={areas}
       isOwner={actor.role === 'owner'}
+      trades={shelves.map(({ trade }) => trade)}
       look={store.get('impegno-look')?.value ?? 'system'}
       actions={{
         save: saveSettingsAction,

@@ -2,12 +2,15 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { listAgreements } from '@/acts/agreements/read';
 import { readMoney } from '@/acts/money/invoices';
+import { waitingApprovals } from '@/acts/proposals/approval';
 import { listProposals } from '@/acts/proposals/read';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';
+import { ApprovalAnswer } from '@/desk/ApprovalAnswer';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
+import { answerApprovalAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Today' };
@@ -19,6 +22,7 @@ export default async function TodayPage() {
     listAgreements(actor),
     readMoney(actor),
   ]);
+  const asked = actor.role === 'owner' ? await waitingApprovals(actor) : [];
   const waiting = proposals.filter(({ state }) => state === 'sent');
   const drafts = proposals.filter(({ state }) => state === 'draft');
   const late = money.invoices.filter(({ overdue }) => overdue);
@@ -38,6 +42,22 @@ export default async function TodayPage() {
           </LinkButton>
         </span>
       </header>
+      {asked.length > 0 && (
+        <>
+          <h2>Your yes is asked for</h2>
+          {asked.map((approval) => (
+            <div key={approval.id} className="panel" style={{ marginBottom: 10 }}>
+              <Link href={`/proposals/${approval.proposalId}?step=send`} prefetch={false}>
+                {approval.title}
+              </Link>{' '}
+              <span className="soft">
+                · {approval.customer} · {approval.askedBy} asks
+              </span>
+              <ApprovalAnswer approval={approval} answer={answerApprovalAction} />
+            </div>
+          ))}
+        </>
+      )}
       {late.length > 0 && (
         <>
           <h2 className="wrong">Late</h2>

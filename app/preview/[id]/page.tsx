@@ -8,6 +8,7 @@ import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
 import { trialCards } from '@/outside/cards';
 import { isId } from '@/model';
+import { presetChoicesAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Preview' };
@@ -21,5 +22,13 @@ export default async function PreviewPage({ params }: { params: Promise<{ id: st
     if (error instanceof Problem) notFound();
     throw error;
   });
-  return <Booklet first={booklet} address={null} consent={consentSentence} trial={trialCards} />;
+  return (
+    <Booklet
+      first={booklet}
+      address={null}
+      consent={consentSentence}
+      trial={trialCards}
+      keep={booklet.asSent ? presetChoicesAction : null}
+    />
+  );
 }

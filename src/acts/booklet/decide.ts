@@ -8,7 +8,6 @@ import {
   agreementPayment,
   agreementTax,
   customer,
-  customerChoice,
   decline,
   message,
   proposal,
@@ -16,17 +15,17 @@ import {
 } from '@/data/schema';
 import type { FrozenAgreement } from '@/core/agreement';
 import { freezeAgreement } from '@/core/agreement';
-import { checkChoices, menuOf } from '@/core/choice';
 import { minorDigits, showDecimal, writeAmount, writeFixed } from '@/core/number';
 import { compareViews, customerView } from '@/core/offer';
-import type { Choices, CustomerView, ProposalDocument } from '@/model';
-import { AcceptInput, asSuggested, ChooseInput, DeclineInput } from '@/model';
+import type { ProposalDocument } from '@/model';
+import { AcceptInput, asSuggested, DeclineInput } from '@/model';
 import { simulatedPost } from '@/outside/post';
 import { newId, note } from '../actor';
 import { insertInvoice } from '../agreements/issue';
 import { check } from '../check';
 import { nextNumber } from '../numbers';
 import { Problem } from '../problem';
+import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from './choices';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
 
@@ -34,16 +33,10 @@ import { currentRevision } from './open';
 export const consentSentence =
   'I accept this proposal as shown, with my choices, its payment schedule and its terms, and I agree to sign electronically.';
 
-function refuseBadChoices(document: ProposalDocument, choices: Choices): void {
-  const [problem] = checkChoices(menuOf(document), choices);
-  if (problem)
-    throw new Problem(422, problem.message, { errors: [{ pointer: problem.id, detail: problem.message }] });
-}
-
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 
 /** Refuses when the one who decides was reading an older revision, and says what changed. */
-async function refuseReplaced(tx: Transaction, current: Current, revisionId: string): Promise<void> {
+export async function refuseReplaced(tx: Transaction, current: Current, revisionId: string): Promise<void> {
   if (current.revision.id === revisionId) return;
   const [old] = await tx.select().from(revision).where(eq(revision.id, revisionId));
   if (!old || old.proposalId !== current.proposal.id)
@@ -60,7 +53,8 @@ async function refuseReplaced(tx: Transaction, current: Current, revisionId: str
   );
 }
 
-function refuseClosed(current: Current): void {
+/** Refuses where there is nothing to decide any more. */
+export function refuseClosed(current: Current): void {
   const sentences: Partial<Record<Current['state'], string>> = {
     lapsed: 'The day these prices hold until is over. Ask us for fresh ones.',
     withdrawn: 'This proposal was taken back. Ask us if you did not expect that.',
@@ -69,28 +63,6 @@ function refuseClosed(current: Current): void {
   };
   const sentence = sentences[current.state];
   if (sentence) throw new Problem(409, sentence);
-}
-
-/** Keeps what the customer has decided so far, and answers with the new figures. */
-export async function chooseInBooklet(
-  visitor: Visitor,
-  input: unknown,
-): Promise<{ view: CustomerView; choices: Choices }> {
-  const { revisionId, choices } = check(ChooseInput, input, 'The choice');
-  return inCompany(visitor.companyId, async (tx) => {
-    const current = await currentRevision(tx, visitor);
-    refuseClosed(current);
-    await refuseReplaced(tx, current, revisionId);
-    refuseBadChoices(current.document, choices);
-    await tx
-      .insert(customerChoice)
-      .values({ companyId: visitor.companyId, revisionId, choices, updatedAt: visitor.now })
-      .onConflictDoUpdate({
-        target: [customerChoice.companyId, customerChoice.revisionId],
-        set: { choices, updatedAt: visitor.now },
-      });
-    return { view: customerView(current.document, choices, current.today), choices };
-  });
 }
 
 async function insertAgreementParts(
@@ -169,7 +141,9 @@ export async function acceptProposal(
     if (known) return { agreementId: known.id, repeated: true };
     refuseClosed(current);
     await refuseReplaced(tx, current, given.revisionId);
-    refuseBadChoices(current.document, given.choices);
+    const stored = await choicesOf(tx, current.revision.id, current.document);
+    refuseBadChoices(current, given.choices, stored.choices);
+    refuseChangedMeanwhile(current, given.choices, stored);
 
     const frozen = freezeAgreement(current.document, given.choices);
     const total = writeAmount(frozen.total, frozen.minorDigits);

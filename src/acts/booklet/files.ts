@@ -1,3 +1,4 @@
+import { questionsOf } from '@/core/choice';
 import { inCompany } from '@/data/connection';
 import { Problem } from '../problem';
 import { readFile } from '../files/keep';
@@ -8,7 +9,13 @@ import { currentRevision } from './open';
 export async function visitorFile(visitor: Visitor, id: string) {
   return inCompany(visitor.companyId, async (tx) => {
     const { document } = await currentRevision(tx, visitor);
-    const shown = (document.plans ?? []).some((plan) => plan.shown && plan.file === id);
+    const shown =
+      (document.plans ?? []).some((plan) => plan.shown && plan.file === id) ||
+      document.sections.some((section) =>
+        [...questionsOf(section)].some(({ alternatives }) =>
+          alternatives.some(({ picture }) => picture === id),
+        ),
+      );
     if (!shown) throw new Problem(404, 'There is no such picture.');
     return readFile(tx, id, false);
   });

@@ -1,28 +1,17 @@
 import { desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { beforeCompany, inCompany } from '@/data/connection';
-import {
-  agreement,
-  customer,
-  customerChoice,
-  decline,
-  link,
-  proposal,
-  revision,
-  site,
-  user,
-} from '@/data/schema';
-import { checkChoices, menuOf } from '@/core/choice';
+import { agreement, customer, decline, link, proposal, revision, site, user } from '@/data/schema';
 import { writeAmount } from '@/core/number';
 import { customerView, offerOf } from '@/core/offer';
 import type { Choices, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
-import { asSuggested } from '@/model';
 import { businessDate } from '../actor';
 import { loadAgreement } from '../agreements/money';
 import { moneyOf } from '../agreements/read';
 import { companyOf } from '../company';
 import { noteTry, refuseAfter } from '../limit';
 import { Problem } from '../problem';
+import { choicesOf } from './choices';
 import { stateToday } from '../proposals/state';
 import { tokenHash } from '../secrets';
 
@@ -89,17 +78,6 @@ export async function currentRevision(tx: Transaction, visitor: Visitor, { lock 
   };
 }
 
-/** What the customer has decided so far on a revision. */
-export async function storedChoices(
-  tx: Transaction,
-  revisionId: string,
-  document: ProposalDocument,
-): Promise<Choices> {
-  const [row] = await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, revisionId));
-  if (!row || checkChoices(menuOf(document), row.choices).length > 0) return asSuggested;
-  return row.choices;
-}
-
 /** Everything the booklet shows. Built from the customer view and facts that are the customer's own. */
 export interface Booklet {
   readonly company: {
@@ -114,6 +92,8 @@ export interface Booklet {
   readonly state: 'open' | 'accepted' | 'declined' | 'lapsed' | 'withdrawn';
   readonly revision: { readonly id: string; readonly number: number; readonly sentAt: string };
   readonly choices: Choices;
+  /** The count of changes the choices are of. */
+  readonly chosen: number;
   readonly view: CustomerView;
   /** What the figures are worked out from in the browser; null where nothing is to be chosen, or only the server can. */
   readonly offer: CustomerOffer | null;
@@ -165,7 +145,8 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const [seller] = await tx.select({ name: user.name }).from(user).where(eq(user.id, row.sellerId));
   const [signed] = await tx.select().from(agreement).where(eq(agreement.proposalId, row.id));
   const [declined] = await tx.select().from(decline).where(eq(decline.revisionId, newest.id));
-  const choices = signed ? signed.choices : await storedChoices(tx, newest.id, document);
+  const chosen = await choicesOf(tx, newest.id, document);
+  const choices = signed ? signed.choices : chosen.choices;
   const frozen =
     signed && signed.revisionId !== newest.id ? await documentOf(tx, signed.revisionId) : document;
   const open = state === 'draft' || state === 'sent';
@@ -178,6 +159,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     state: open ? 'open' : state,
     revision: { id: newest.id, number: newest.number, sentAt: newest.sentAt.toISOString() },
     choices,
+    chosen: chosen.number,
     view: customerView(frozen, choices, today),
     offer: offer?.live ? offer : null,
     today,

@@ -2,14 +2,20 @@ import { desc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { proposal, revision } from '@/data/schema';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { businessDate, may } from '../actor';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import type { Booklet } from './open';
 import { readBooklet } from './open';
 
-/** The booklet the customer would get if the proposal were sent as it stands. */
-export async function previewBooklet(actor: Actor, proposalId: string): Promise<Booklet> {
+/**
+ * The booklet the customer would get if the proposal were sent as it stands; `asSent` where it is what they have, so that
+ * choices can be kept for them.
+ */
+export async function previewBooklet(
+  actor: Actor,
+  proposalId: string,
+): Promise<Booklet & { readonly asSent: boolean }> {
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId));
     if (!row) throw new Problem(404, 'There is no such proposal.');
@@ -22,7 +28,7 @@ export async function previewBooklet(actor: Actor, proposalId: string): Promise<
     // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
     const sent = row.saveNumber === row.sentSaveNumber || row.state === 'accepted' ? newest : undefined;
     const ours = await companyOf(tx, actor.companyId);
-    return readBooklet(tx, {
+    const booklet = await readBooklet(tx, {
       proposal: row,
       revision: sent ?? { id: proposalId, number: (newest?.number ?? 0) + 1, sentAt: actor.now },
       document: row.document,
@@ -30,5 +36,9 @@ export async function previewBooklet(actor: Actor, proposalId: string): Promise<
       today: businessDate(actor.now, ours.timeZone),
       state: row.state === 'accepted' ? 'accepted' : 'draft',
     });
+    return {
+      ...booklet,
+      asSent: sent !== undefined && row.state === 'sent' && may(actor, 'owner', 'seller'),
+    };
   });
 }

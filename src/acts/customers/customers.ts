@@ -50,7 +50,7 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
       .from(proposal)
       .where(inArray(proposal.customerId, ids))
       .groupBy(proposal.customerId);
-    return rows.map(({ id, name, contactName, email, phone, billing, internalNote }) => ({
+    return rows.map(({ id, name, contactName, email, phone, billing, internalNote, taxExempt }) => ({
       id,
       name,
       contactName,
@@ -58,6 +58,7 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
       phone,
       billing,
       internalNote,
+      taxExempt,
       sites: sites
         .filter(({ customerId }) => customerId === id)
         .map((row) => ({ id: row.id, line: lineOf(row.address) })),
@@ -100,9 +101,9 @@ export async function readCustomer(actor: Actor, customerId: string) {
     );
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
-    const { id, name, contactName, email, phone, billing, internalNote } = found;
+    const { id, name, contactName, email, phone, billing, internalNote, taxExempt } = found;
     return {
-      customer: { id, name, contactName, email, phone, billing, internalNote },
+      customer: { id, name, contactName, email, phone, billing, internalNote, taxExempt },
       sites: sites.map((row) => ({
         id: row.id,
         address: row.address,

@@ -7,6 +7,8 @@ import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
+import { approvalsOf } from './approval';
+import { picksOf } from './preset';
 import { movedItems } from './reuse';
 import { stateToday } from './state';
 
@@ -100,6 +102,11 @@ export async function readProposal(actor: Actor, proposalId: string) {
         lastOpenedAt: lastOpenedAt?.toISOString() ?? null,
       })),
       agreement: signed ?? null,
+      approvals: may(actor, 'owner', 'seller') ? await approvalsOf(tx, proposalId) : [],
+      limits: may(actor, 'owner', 'seller') ? ours.pricing.limits : {},
+      loadSets: may(actor, 'owner', 'seller') ? ours.pricing.loadSets : [],
+      bySeller: actor.role === 'seller',
+      picks: signed ? null : await picksOf(tx, proposalId),
       declinedBecause: declined?.reason ?? null,
       mayEdit: may(actor, 'owner', 'seller'),
       /** Library items whose costs moved since they were copied here, as they are now. */

@@ -4,6 +4,7 @@ import { applyPatches, enablePatches } from 'immer';
 import { inCompany } from '@/data/connection';
 import { proposal, proposalEdit, user } from '@/data/schema';
 import { fromJsonPatch } from '@/core/editing';
+import { filesOf } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
 import type { Actor } from '../actor';
@@ -73,10 +74,10 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
 
     const document = patched(row.document, patches as Parameters<typeof patched>[1]);
-    const known = new Set((row.document.plans ?? []).map(({ file }) => file));
+    const known = new Set(filesOf(row.document));
     await refuseUnknownFile(
       tx,
-      (document.plans ?? []).map(({ file }) => file).filter((file) => !known.has(file)),
+      filesOf(document).filter((file) => !known.has(file)),
     );
     const next = row.saveNumber + 1;
     await tx

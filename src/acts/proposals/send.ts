@@ -13,6 +13,7 @@ import { check, checkId } from '../check';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { newToken, sha256, tokenHash } from '../secrets';
+import { refuseUnapproved } from './approval';
 
 const LINK_DAYS = 120;
 
@@ -67,6 +68,8 @@ export async function sendProposal(
     const today = businessDate(actor.now, ours.timeZone);
     if (row.document.validUntil !== undefined && row.document.validUntil < today)
       throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
+
+    await refuseUnapproved(tx, actor, row, ours.pricing);
 
     const canonical = canonicalize(row.document);
     if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');

@@ -2,8 +2,8 @@ import { and, eq } from 'drizzle-orm';
 import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { proposal, site, template } from '@/data/schema';
-import { checkDocument } from '@/core/offer';
+import { customer, proposal, site, template } from '@/data/schema';
+import { checkDocument, filesOf } from '@/core/offer';
 import { computeFigures } from '@/core/price';
 import { writeAmount } from '@/core/number';
 import type { ProposalDocument, UsualTerms } from '@/model';
@@ -83,10 +83,22 @@ export async function atSite(
   siteId: string,
   document: ProposalDocument,
 ): Promise<ProposalDocument> {
-  const [place] = await tx.select({ address: site.address }).from(site).where(eq(site.id, siteId));
+  const [place] = await tx
+    .select({ address: site.address, exempt: customer.taxExempt })
+    .from(site)
+    .innerJoin(customer, and(eq(customer.companyId, site.companyId), eq(customer.id, site.customerId)))
+    .where(eq(site.id, siteId));
   const area = place && (await areaOf(tx, place.address.postcode));
-  const { area: _, ...plain } = document;
-  return area ? { ...plain, area } : plain;
+  const { area: _, tax, ...plain } = document;
+  const terms = place ? taxFor(tax, place.exempt) : tax;
+  return { ...plain, ...(area ? { area } : {}), ...(terms ? { tax: terms } : {}) };
+}
+
+/** Tax terms for a customer: exempt where they are, with their reason; not where they are not. */
+function taxFor(tax: ProposalDocument['tax'], reason: string): ProposalDocument['tax'] {
+  const { exempt: _, ...rest } = tax ?? {};
+  const terms = reason === '' ? rest : { ...rest, exempt: { reason } };
+  return Object.keys(terms).length > 0 ? terms : undefined;
 }
 
 /** Starts a proposal for a site, from nothing or from a template. Prices hold for the company's usual days. */
@@ -130,10 +142,7 @@ export async function importProposal(
         422,
         `This document is in ${document.currency}; the company works in ${ours.currency}.`,
       );
-    await refuseUnknownFile(
-      tx,
-      (document.plans ?? []).map(({ file }) => file),
-    );
+    await refuseUnknownFile(tx, filesOf(document));
     const made = await insertProposal(tx, actor, place, document);
     await note(tx, actor, 'proposal imported', made.id, { number: made.number });
     return made;

@@ -1,8 +1,16 @@
 import type { Choices, ProposalDocument, ScheduleEntry } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { ZERO, allocateSigned, parseFixed, sumAmounts } from '../number';
-import type { SectionLine } from '../price';
-import { computeFigures, netParts } from '../price';
+import {
+  ZERO,
+  allocateSigned,
+  divideRounded,
+  parseFixed,
+  powerOfTen,
+  sumAmounts,
+  writeFixed,
+} from '../number';
+import type { SectionLine, TaxFigures } from '../price';
+import { computeFigures, effectiveRates, netParts } from '../price';
 import { computeSchedule } from '../schedule';
 
 /** One tax component of an agreement: a rate of one class. */
@@ -53,6 +61,21 @@ export interface FrozenAgreement {
   readonly payments: readonly AgreedPayment[];
 }
 
+/** A component's rate on the net; one on top of others takes of them too. At most four places. */
+function percentOfNet({ taxClasses }: ProposalDocument, tax: TaxFigures): string {
+  const taxClass = taxClasses.find(({ id }) => id === tax.taxClass)!;
+  const place = taxClass.components.findIndex(({ id }) => id === tax.component);
+  if (!taxClass.components[place]?.onTop) return tax.percent;
+  const { top, bottom } = effectiveRates(taxClass)[place]!;
+  return writeFixed((divideRounded(top * 1_000_000n, bottom) * 100n) as Fixed);
+}
+
+/** A net amount by unit of a quantity; the amount itself where there is no quantity to divide by. */
+function perUnit(net: Amount, quantity: Fixed | undefined, minorDigits: number): Fixed {
+  const whole = net * powerOfTen(6 - minorDigits);
+  return (quantity ? divideRounded(whole * 1_000_000n, quantity) : whole) as Fixed;
+}
+
 /**
  * What acceptance freezes: every line taken in at its net after all discounts, each tax component allocated to the
  * lines of its class, and the payment entries. Lines and taxes sum to the total, payments sum to the total.
@@ -60,14 +83,17 @@ export interface FrozenAgreement {
 export function freezeAgreement(document: ProposalDocument, choices: Choices): FrozenAgreement {
   const figures = computeFigures(document, choices);
   const parts = netParts(document, figures);
-  const components = figures.taxes.map((tax): TaxComponent => ({
-    key: `${tax.taxClass}.${tax.component}`,
-    taxClass: tax.taxClass,
-    name: tax.name,
-    percent: tax.percent,
-    base: tax.base,
-    amount: tax.amount,
-  }));
+  const components = document.tax?.exempt
+    ? []
+    : figures.taxes.map((tax): TaxComponent => ({
+        key: `${tax.taxClass}.${tax.component}`,
+        taxClass: tax.taxClass,
+        name: tax.name,
+        percent: percentOfNet(document, tax),
+        base: tax.base,
+        amount: tax.amount,
+      }));
+  const inside = document.tax?.inside === true;
   const taxShares = components.map((component) =>
     component.amount === 0n
       ? parts.map(() => ZERO)
@@ -99,7 +125,10 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
       description: found?.line.line.description ?? fees.get(part.id)!.name,
       unit: found?.line.line.unit ?? 'job',
       quantity: found?.line.quantity ?? parseFixed('1'),
-      unitPrice: found?.line.unitPrice ?? ((part.net * 10n ** BigInt(6 - figures.minorDigits)) as Fixed),
+      unitPrice:
+        found && !inside
+          ? found.line.unitPrice
+          : perUnit(part.net, found?.line.quantity, figures.minorDigits),
       costCode: found?.line.line.costCode ?? null,
       taxClass: part.taxClass,
       net: part.net,

@@ -52,7 +52,7 @@ export function setBundle(
     readonly phase?: string;
     readonly grade?: string;
     readonly shows?: Bundle['shows'];
-    readonly extra?: { readonly in: boolean } | null;
+    readonly extra?: Bundle['extra'] | null;
   },
 ): void {
   const bundle = bundleOf(document, bundleId);

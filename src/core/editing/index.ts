@@ -10,3 +10,4 @@ export * from './lineAsTyped';
 export * from './refreshCosts';
 export * from './plans';
 export * from './asTemplate';
+export * from './pricing';

@@ -1,4 +1,4 @@
-import type { CustomerEntry, CustomerPlan, CustomerView } from '@/model';
+import type { CustomerEntry, CustomerPlan, CustomerSection, CustomerTiers, CustomerView } from '@/model';
 import { unitName } from '@/model';
 import { showDecimal } from '../number';
 import { showDate } from '../text/dates';
@@ -34,11 +34,17 @@ function compareItems(old: Item, now: Item, note: Note): void {
   note(`${old.description}: called`, old.description, now.description);
   note(`${now.description}: wording`, old.detail, now.detail);
   note(now.description, figuresOf(old), figuresOf(now));
+  const until = (item: Item) => day(item.kind === 'extra' ? item.until : null);
+  note(`${now.description}: to decide by`, until(old), until(now));
 }
 
 function compareQuestions(old: Question, now: Question, note: Note): void {
   note(`${old.prompt} asked as`, old.prompt, now.prompt);
   note(`${now.prompt}: wording`, old.detail, now.detail);
+  note(`${now.prompt}: to decide by`, day(old.until), day(now.until));
+  const advice = ({ alternatives, reason }: Question) =>
+    [alternatives.find(({ recommended }) => recommended)?.name, reason].filter(Boolean).join(': ') || null;
+  note(`${now.prompt}: recommended`, advice(old), advice(now));
   const differenceOf = (each: Question['alternatives'][number] | null) =>
     each && (each.picked ? 'included' : signed(each.difference));
   for (const [before, after] of paired(old.alternatives, now.alternatives)) {
@@ -47,6 +53,33 @@ function compareQuestions(old: Question, now: Question, note: Note): void {
     if (before && after) note(`${name}: wording`, before.detail, after.detail);
   }
 }
+
+/** Levels: what each comes to, what is in it, and what we say of them. */
+function compareTiers(old: CustomerTiers | null, now: CustomerTiers | null, note: Note): void {
+  const { prompt } = (now ?? old)!;
+  if (!old || !now) {
+    const names = (tiers: CustomerTiers | null) => tiers && tiers.levels.map(({ name }) => name).join(' or ');
+    note(prompt, names(old), names(now));
+    return;
+  }
+  note(`${prompt} asked as`, old.prompt, now.prompt);
+  note(`${prompt}: wording`, old.detail, now.detail);
+  note(`${prompt}: to decide by`, day(old.until), day(now.until));
+  const contents = (tiers: CustomerTiers, id: string) => {
+    const at = tiers.levels.findIndex((level) => level.id === id);
+    return tiers.rows.map(({ name, cells }) => `${name}: ${cells[at] ?? 'not in'}`).join(', ');
+  };
+  for (const [before, after] of paired(old.levels, now.levels)) {
+    const name = `${prompt} ${(after ?? before)!.name}`;
+    note(name, before && money(before.total), after && money(after.total));
+    if (!before || !after) continue;
+    note(`${name}: wording`, before.detail, after.detail);
+    note(`${name}: what is in it`, contents(old, before.id), contents(now, after.id));
+  }
+}
+
+const choiceInWords = (choice: CustomerSection['choice']) =>
+  choice && (choice.in ? `in, ${money(choice.difference)}` : signed(choice.difference));
 
 function mapById<T extends { readonly id: string }>(rows: readonly T[]): Map<string, T> {
   return new Map(rows.map((row) => [row.id, row]));
@@ -83,6 +116,7 @@ export function compareViews(before: CustomerView, after: CustomerView): Change[
 
   note('Total', money(before.total), money(after.total));
   note('Title', before.title, after.title);
+  for (const [old, now] of paired(before.tiers, after.tiers)) compareTiers(old, now, note);
   for (const [old, now] of paired(before.sections, after.sections)) {
     const title = (now ?? old)!.title;
     if (!old || !now) {
@@ -90,6 +124,7 @@ export function compareViews(before: CustomerView, after: CustomerView): Change[
       continue;
     }
     note(`${title}: wording`, old.text, now.text);
+    note(`${title}, all of it`, choiceInWords(old.choice), choiceInWords(now.choice));
     note(title, money(old.amount), money(now.amount));
     for (const [before, after] of paired(old.entries, now.entries))
       if (!before || !after)

@@ -4,3 +4,4 @@ export * from './compare';
 export * from './checkDocument';
 export * from './figuresReport';
 export * from './choicesReport';
+export { filesOf } from './filesOf';

@@ -1,4 +1,5 @@
 import type { Bundle, OfferTiers, ProposalDocument, Tiers } from '@/model';
+import { shortName } from '../bundle';
 
 interface Part {
   readonly id: string;
@@ -17,9 +18,9 @@ function* partsOf({ sections }: ProposalDocument): Generator<Part> {
           for (const inner of lines)
             yield inner.kind === 'line'
               ? { id: inner.id, name: inner.description, bundle: null }
-              : { id: inner.id, name: inner.name, bundle: inner };
+              : { id: inner.id, name: shortName(inner.name), bundle: inner };
       } else if (entry.kind === 'line') yield { id: entry.id, name: entry.description, bundle: null };
-      else yield { id: entry.id, name: entry.name, bundle: entry };
+      else yield { id: entry.id, name: shortName(entry.name), bundle: entry };
     }
   }
 }

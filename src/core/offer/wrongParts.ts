@@ -129,7 +129,10 @@ export function wrongParts(document: ProposalDocument): DocumentProblem[] {
     if (section !== undefined && !document.sections.some((each) => each.id === section))
       wrong(id, `“${prompt}” is of a section that is not there.`);
   }
-  for (const rule of document.rules ?? []) unique(rule.id);
+  for (const { id, when, other } of document.rules ?? []) {
+    unique(id);
+    if (JSON.stringify(when) === JSON.stringify(other)) wrong(id, 'A rule speaks of one choice and another.');
+  }
   const measures = new Set<string>();
   const named = (id: string, name: string) => {
     if (measures.has(name)) wrong(id, `Two measures are called “${name}”.`);

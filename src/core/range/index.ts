@@ -1,2 +1,3 @@
 export type { End, Range } from './range';
 export { rangeOf } from './range';
+export * from './limits';

@@ -112,7 +112,9 @@ export function search(
       decided.delete(next.id);
     }
   };
-  visit(ordered(tree.decisions, bound));
+  // Levels alone may break a rule.
+  if (!menu.rules.some((rule) => brokenSoFar(rule, menu, decided, levels)))
+    visit(ordered(tree.decisions, bound));
   return best;
 }
 

@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { DeskLiking, UsualTerms } from '@/model';
+import type { CompanyPricing, DeskLiking, UsualTerms } from '@/model';
 import { companyId, id, instant } from './columns';
 
 export interface Address {
@@ -39,6 +39,8 @@ export const company = pgTable('company', {
   validityDays: integer('validity_days').notNull().default(30),
   paymentDays: integer('payment_days').notNull().default(14),
   usual: jsonb('usual').$type<UsualTerms>().notNull(),
+  /** Markup levels by name, and what is not sold without the owner's yes. */
+  pricing: jsonb('pricing').$type<CompanyPricing>().notNull().default({ loadSets: [], limits: {} }),
   createdAt: instant('created_at').notNull(),
 });
 

@@ -14,6 +14,8 @@ export const customer = pgTable(
     phone: text('phone').notNull().default(''),
     billing: jsonb('billing').$type<Address>().notNull(),
     internalNote: text('internal_note').notNull().default(''),
+    /** Why no tax is charged; empty: it is. */
+    taxExempt: text('tax_exempt').notNull().default(''),
     createdAt: instant('created_at').notNull(),
   },
   (t) => [

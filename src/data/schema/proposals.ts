@@ -119,11 +119,51 @@ export const customerChoice = pgTable(
     companyId: companyId(),
     revisionId: uuid('revision_id').notNull(),
     choices: jsonb('choices').$type<Choices>().notNull(),
+    /** Counts the changes, so that two who choose at once see each other. */
+    number: integer('number').notNull().default(1),
+    /** Who of ours chose last, on the phone with the customer; null: the customer. */
+    presetBy: uuid('preset_by'),
     updatedAt: instant('updated_at').notNull(),
   },
   (t) => [
     primaryKey({ columns: [t.companyId, t.revisionId] }),
+    foreignKey({ columns: [t.companyId, t.presetBy], foreignColumns: [user.companyId, user.id] }),
     foreignKey({ columns: [t.companyId, t.revisionId], foreignColumns: [revision.companyId, revision.id] }),
+  ],
+);
+
+/**
+ * The owner's yes or no to send a proposal as it stood, asked where it crosses the company's limits. A row is written when
+ * it is asked and once more when it is answered, never again.
+ */
+export const approval = pgTable(
+  'approval',
+  {
+    companyId: companyId(),
+    id: id(),
+    proposalId: uuid('proposal_id').notNull(),
+    /** The state of the document that is asked about. */
+    saveNumber: integer('save_number').notNull(),
+    /** What it crosses, in words. */
+    reasons: jsonb('reasons').$type<readonly string[]>().notNull(),
+    askedBy: uuid('asked_by').notNull(),
+    askedAt: instant('asked_at').notNull(),
+    words: text('words').notNull().default(''),
+    verdict: text('verdict', { enum: ['yes', 'no'] }),
+    answeredBy: uuid('answered_by'),
+    answeredAt: instant('answered_at'),
+    answer: text('answer').notNull().default(''),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.proposalId], foreignColumns: [proposal.companyId, proposal.id] }),
+    foreignKey({ columns: [t.companyId, t.askedBy], foreignColumns: [user.companyId, user.id] }),
+    foreignKey({ columns: [t.companyId, t.answeredBy], foreignColumns: [user.companyId, user.id] }),
+    unique('approval_once').on(t.companyId, t.proposalId, t.saveNumber),
+    check(
+      'approval_answered',
+      sql`(${t.verdict} is null) = (${t.answeredBy} is null) and (${t.verdict} is null) = (${t.answeredAt} is null)`,
+    ),
   ],
 );
 

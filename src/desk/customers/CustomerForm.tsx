@@ -17,6 +17,7 @@ const empty: CustomerInput = {
   phone: '',
   billing: emptyAddress,
   internalNote: '',
+  taxExempt: '',
 };
 
 /** Adds a customer or changes one. Only name and address are needed. */
@@ -78,6 +79,9 @@ export function CustomerForm({
           </Form.Item>
         </div>
         <AddressFields under="billing" />
+        <Form.Item name="taxExempt" label="Why no tax is charged; empty: it is">
+          <Input autoComplete="off" placeholder="certificate and its number" />
+        </Form.Item>
         <Form.Item name="internalNote" label="Only for us, never shown to the customer">
           <Input.TextArea autoSize={{ minRows: 2 }} />
         </Form.Item>

@@ -97,6 +97,7 @@ export function CustomerPage({
           {!isNothing(owed.late) && <span className="wrong">, {showDecimal(owed.late)} of it late</span>}.
         </p>
       )}
+      {customer.taxExempt && <p className="soft">Pays no tax: {customer.taxExempt}</p>}
       {customer.internalNote && <p className="note-ours">{customer.internalNote}</p>}
       <div className="columns-2">
         <div>

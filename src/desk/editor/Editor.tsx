@@ -7,7 +7,7 @@ import Link from 'next/link';
 import type { KeyboardEvent } from 'react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
-import { differences as findDifferences } from '@/core/choice';
+import { differences as findDifferences, menuOf } from '@/core/choice';
 import { checkDocument } from '@/core/offer';
 import type { BundleFigures, SectionLine } from '@/core/price';
 import { computeFigures } from '@/core/price';
@@ -15,14 +15,14 @@ import type { Answer, DeskLiking } from '@/model';
 import { asSuggested } from '@/model';
 import { StateMark } from '@/ui/StateMark';
 import { AddLine } from './AddLine';
-import { ChoicesStep } from './ChoicesStep';
+import { ChoicesStep } from './choices/ChoicesStep';
 import type { LibraryActions, Reveal, Target } from './context';
 import { EditorActionsScope, EditorScope } from './context';
 import type { SaveAsTemplate } from './MoreActs';
 import { MoreActs } from './MoreActs';
 import { Outline } from './Outline';
 import { PaymentsStep } from './PaymentsStep';
-import { PriceStep } from './PriceStep';
+import { PriceStep } from './price/PriceStep';
 import type { SendActions } from './SendStep';
 import { SendStep } from './SendStep';
 import { Sheet } from './sheet/Sheet';
@@ -91,9 +91,8 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
   }, [figures]);
   const differences = useMemo(() => findDifferences(work.document, asSuggested), [work.document]);
   const problems = useMemo(() => checkDocument(work.document), [work.document]);
-  const choices =
-    differences.extras.length +
-    work.document.sections.flatMap(({ entries }) => entries).filter(({ kind }) => kind === 'question').length;
+  const menu = menuOf(work.document);
+  const choices = menu.extras.length + menu.questions.length + menu.tiers.length;
 
   // A section, question or bundle that went away is no place for new lines.
   const sectionIds = work.document.sections.map(({ id }) => id);
@@ -350,8 +349,8 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
                     <Sheet revealed={revealed} setSelected={setSelected} measure={() => measure(true)} />
                   ) : (
                     <div className="bench-scroll">
-                      {step === 'Choices' && <ChoicesStep />}
-                      {step === 'Price' && <PriceStep />}
+                      {step === 'Choices' && <ChoicesStep proposal={proposal} timeZone={timeZone} />}
+                      {step === 'Price' && <PriceStep loadSets={proposal.loadSets} />}
                       {step === 'Payments' && <PaymentsStep />}
                       {step === 'Wording' && <WordingStep />}
                     </div>

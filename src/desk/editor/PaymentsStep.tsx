@@ -9,7 +9,7 @@ import type { ScheduleEntry } from '@/model';
 import { Track } from '@/ui/Track';
 import { Cell } from './sheet/Cell';
 import { Due } from './Due';
-import { readMoney, readPercent } from './PriceStep';
+import { readMoney, readPercent } from './price/typed';
 import { newPartId, useEditor } from './context';
 
 const shareKind = ({ share }: ScheduleEntry) =>

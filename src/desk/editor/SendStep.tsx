@@ -5,11 +5,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
 import { checkDocument } from '@/core/offer';
+import { limitsCrossed } from '@/core/range';
 import type { Answer, SendInput } from '@/model';
 import { showInstant } from '@/ui/instants';
+import type { ApprovalActions } from './ApprovalPanel';
+import { ApprovalPanel } from './ApprovalPanel';
 import { useEditor } from './context';
 
-export interface SendActions {
+export interface SendActions extends ApprovalActions {
   readonly send: (input: SendInput) => Promise<Answer<{ revision: number; token: string }>>;
   readonly withdraw: (id: string) => Promise<Answer<void>>;
   readonly revokeLinks: (id: string) => Promise<Answer<void>>;
@@ -35,6 +38,18 @@ export function SendStep({
   const [narrow, setNarrow] = useState(true);
   const problems = checkDocument(work.document);
   const blocked = problems.some(({ weight }) => weight !== 'look');
+  const crossed = blocked ? [] : limitsCrossed(work.document, proposal.limits, proposal.bySeller);
+  const approved = proposal.approvals.some(
+    ({ saveNumber, verdict }) => saveNumber === proposal.saveNumber && verdict === 'yes',
+  );
+  const needsYes = crossed.length > 0 && proposal.bySeller && !approved;
+  const ask = async (words: string): Promise<string | null> => {
+    const saveNumber = await work.settle();
+    if (saveNumber === null) return 'The last changes are not saved yet. Try again in a moment.';
+    const answer = await actions.askApproval({ proposalId: proposal.id, saveNumber, words });
+    router.refresh();
+    return answer.ok ? null : answer.problem.detail;
+  };
 
   const send = async ({ to, words }: { to: string; words?: string }) => {
     setBusy(true);
@@ -89,6 +104,15 @@ export function SendStep({
             </ul>
           </div>
         )}
+        {crossed.length > 0 && !readOnly && (
+          <ApprovalPanel
+            proposal={proposal}
+            crossed={crossed}
+            timeZone={timeZone}
+            ask={ask}
+            actions={actions}
+          />
+        )}
         {sent && (
           <div className="send-done" role="status">
             <strong>Revision {sent.revision} is on its way.</strong>
@@ -124,7 +148,7 @@ export function SendStep({
                 placeholder={`Good day ${proposal.customer.name}, …`}
               />
             </Form.Item>
-            <Button type="primary" htmlType="submit" loading={busy} disabled={blocked}>
+            <Button type="primary" htmlType="submit" loading={busy} disabled={blocked || needsYes}>
               {proposal.revisions.length === 0
                 ? 'Send proposal'
                 : `Send as revision ${proposal.revisions[0]!.number + 1}`}

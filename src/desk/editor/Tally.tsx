@@ -5,14 +5,18 @@ import { perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
 import { Track } from '@/ui/Track';
 import { useEditor } from './context';
+import { RangeChart } from './RangeChart';
+import { useRange } from './useRange';
 
 /** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
 export function Tally() {
   const { work, figures } = useEditor();
+  const ranged = useRange(work.document);
   const schedule = computeSchedule(work.document.schedule, figures.total, figures.minorDigits);
   const digits = figures.minorDigits;
   const money = (value: Parameters<typeof showAmount>[0]) => showAmount(value, digits);
   const each = perSquareFoot(figures.subtotal, figures.floor);
+  const inside = work.document.tax?.inside === true && !work.document.tax.exempt;
   const discounts = sumAmounts([figures.innerDiscount, figures.discount]);
   return (
     <aside className="tally" aria-label="Tally">
@@ -28,6 +32,7 @@ export function Tally() {
           <Pair key={load.id} name={`${load.name} ${load.percent}\u00a0%`} value={money(amount)} />
         ))}
         {figures.unloaded !== 0n && <Pair name="Held prices, rounding" value={money(figures.unloaded)} />}
+        {figures.taxInside !== 0n && <Pair name="Tax inside prices" value={money(figures.taxInside)} />}
         {discounts !== 0n && <Pair name="Discount" value={money(-discounts as never)} />}
         <dt className="sum">Price</dt>
         <dd className="sum">{money(figures.subtotal)}</dd>
@@ -39,7 +44,7 @@ export function Tally() {
           .map((tax) => (
             <Pair
               key={`${tax.taxClass}.${tax.component}`}
-              name={`${tax.name} ${tax.percent}\u00a0%`}
+              name={`${inside ? 'of which ' : ''}${tax.name} ${tax.percent}\u00a0%`}
               value={money(tax.amount)}
             />
           ))}
@@ -60,6 +65,7 @@ export function Tally() {
           </>
         )}
       </p>
+      <RangeChart document={work.document} figures={figures} {...ranged} />
       <h2 className="column-title">Payments</h2>
       <Track
         parts={schedule.payments.map(({ entry, amount }) => ({

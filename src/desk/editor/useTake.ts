@@ -43,18 +43,24 @@ export function useTake() {
     wanted: Extract<Found, { kind: 'bundle' }>['bundle'],
     first: string | null,
   ): Promise<void> => {
-    if (target.kind !== 'section') {
-      setSaid(
-        target.kind === 'question'
-          ? 'A bundle cannot be an alternative; offer its grades instead.'
-          : 'A bundle goes into a section; inside another it is made in the library.',
-      );
+    if (target.kind === 'bundle') {
+      setSaid('A bundle goes into a section; inside another it is made in the library.');
       return;
     }
     const { makeup, ...library } = await readBundle(wanted.id);
     const bundle = bundleFromLibrary(library, makeup, newPartId(), first);
-    work.edit((draft) => addBundle(draft, target.sectionId, bundle, target.afterId));
-    setTarget({ ...target, afterId: bundle.id });
+    if (target.kind === 'question')
+      work.edit((draft) =>
+        addAlternative(draft, target.questionId, {
+          id: newPartId(),
+          name: shortName(wanted.name),
+          lines: [bundle],
+        }),
+      );
+    else {
+      work.edit((draft) => addBundle(draft, target.sectionId, bundle, target.afterId));
+      setTarget({ ...target, afterId: bundle.id });
+    }
     setView((before) => ({ ...before, opened: new Set([...before.opened, bundle.id]) }));
     setSaid(`${shortName(wanted.name)} added. Its inputs are open.`);
     reveal({

@@ -2,9 +2,8 @@
 
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
-import type { KeptFile } from '@/acts/files/keep';
 import { TradeDrawing } from '@/ui/TradeDrawing';
-import { readAnswer } from '@/ui/readAnswer';
+import { keepPicture } from '../keepPicture';
 
 /** What an item looks like: a photo of one’s own, or the drawing of its trade. */
 export function PictureField({
@@ -27,14 +26,7 @@ export function PictureField({
     setBusy(true);
     setTrouble(null);
     try {
-      const kept = await readAnswer<KeptFile>(
-        await fetch(`/api/v1/files?kind=picture&name=${encodeURIComponent(file.name)}`, {
-          method: 'POST',
-          headers: { 'content-type': 'application/octet-stream' },
-          body: file,
-        }),
-      );
-      change(kept.id);
+      change((await keepPicture(file)).id);
     } catch (error) {
       setTrouble((error as Error).message);
     }

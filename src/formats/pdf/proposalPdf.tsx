@@ -2,7 +2,7 @@ import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
 import { showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { whenDue } from '@/core/text/whenDue';
-import type { CustomerEntry, CustomerView } from '@/model';
+import type { CustomerEntry, CustomerTiers, CustomerView } from '@/model';
 import { unitName } from '@/model';
 import { legible } from './legible';
 import type { PagePicture } from './PlanPage';
@@ -19,7 +19,32 @@ export interface ProposalPaper {
 }
 
 const signed = (decimal: string) =>
-  decimal.startsWith('-') ? showDecimal(decimal) : `+ ${showDecimal(decimal)}`;
+  decimal.startsWith('-') ? showDecimal(decimal) : `+${showDecimal(decimal)}`;
+const mark = (taken: boolean) => (taken ? '[x]' : '[  ]');
+const decideBy = (until: string | null) => until && `to decide by ${showDate(until)}`;
+const together = (...parts: readonly (string | null | false)[]) => parts.filter(Boolean).join(' · ') || null;
+
+/** Levels one below the other, each with its total and what it has. */
+function Levels({ tiers }: { tiers: CustomerTiers }) {
+  return (
+    <View style={styles.choice} wrap={false}>
+      <Text style={styles.strong}>{tiers.prompt}</Text>
+      {tiers.levels.map((level, i) => (
+        <Row
+          key={level.id}
+          name={`${mark(level.picked)} ${level.name}${level.recommended ? ' (recommended)' : ''}`}
+          detail={together(
+            level.detail,
+            tiers.rows.map(({ name, cells }) => `${name}: ${cells[i] ?? 'not in'}`).join('; '),
+            level.recommended && tiers.reason,
+          )}
+          figures={[level.picked ? showDecimal(level.total) : signed(level.difference)]}
+        />
+      ))}
+      {tiers.until ? <Text style={styles.soft}>{decideBy(tiers.until)}</Text> : null}
+    </View>
+  );
+}
 
 function Entry({ entry }: { entry: CustomerEntry }) {
   if (entry.kind === 'question')
@@ -29,8 +54,8 @@ function Entry({ entry }: { entry: CustomerEntry }) {
         {entry.alternatives.map((alternative) => (
           <Row
             key={alternative.id}
-            name={`${alternative.picked ? '[x]' : '[  ]'} ${alternative.name}`}
-            detail={alternative.detail}
+            name={`${mark(alternative.picked)} ${alternative.name}${alternative.recommended ? ' (recommended)' : ''}`}
+            detail={together(alternative.detail, alternative.recommended && entry.reason)}
             figures={[
               alternative.picked
                 ? alternative.amount
@@ -40,6 +65,7 @@ function Entry({ entry }: { entry: CustomerEntry }) {
             ]}
           />
         ))}
+        {entry.until ? <Text style={styles.soft}>{decideBy(entry.until)}</Text> : null}
       </View>
     );
   const quantity = entry.quantity
@@ -50,8 +76,8 @@ function Entry({ entry }: { entry: CustomerEntry }) {
     return (
       <View style={styles.choice} wrap={false}>
         <Row
-          name={`${entry.in ? '[x]' : '[  ]'} Extra: ${entry.description}`}
-          detail={detail}
+          name={`${mark(entry.in)} Extra: ${entry.description}`}
+          detail={together(detail, decideBy(entry.until))}
           figures={[entry.in ? `${showDecimal(entry.difference)} in` : signed(entry.difference)]}
         />
       </View>
@@ -91,6 +117,11 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
           {view.validUntil ? ` · prices hold until ${showDate(view.validUntil)}` : ''}
         </Text>
         {view.coverNote ? <Text style={{ marginTop: 10 }}>{view.coverNote}</Text> : null}
+        {view.tiers
+          .filter((tiers) => tiers.section === null)
+          .map((tiers) => (
+            <Levels key={tiers.id} tiers={tiers} />
+          ))}
         {view.sections.map((section) => (
           <View key={section.id}>
             <View
@@ -104,6 +135,24 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
               </Text>
             </View>
             {section.text ? <Text style={{ marginBottom: 4 }}>{section.text}</Text> : null}
+            {section.choice ? (
+              <View style={styles.choice} wrap={false}>
+                <Row
+                  name={`${mark(section.choice.in)} Extra: all of it`}
+                  detail={decideBy(section.choice.until)}
+                  figures={[
+                    section.choice.in
+                      ? `${showDecimal(section.choice.difference)} in`
+                      : signed(section.choice.difference),
+                  ]}
+                />
+              </View>
+            ) : null}
+            {view.tiers
+              .filter((tiers) => tiers.section === section.id)
+              .map((tiers) => (
+                <Levels key={tiers.id} tiers={tiers} />
+              ))}
             {section.entries.map((entry) => (
               <Entry key={entry.id} entry={entry} />
             ))}
@@ -126,8 +175,13 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
           {view.shows === 'total'
             ? null
             : view.taxes.map((tax) => (
-                <Row key={tax.id} name={`${tax.name} ${tax.percent} %`} figures={[showDecimal(tax.amount)]} />
+                <Row
+                  key={tax.id}
+                  name={`${view.taxInside ? 'of which ' : ''}${tax.name} ${tax.percent} %`}
+                  figures={[showDecimal(tax.amount)]}
+                />
               ))}
+          {view.exempt ? <Row name={`No tax: ${view.exempt}`} figures={['']} /> : null}
           <Row
             name={`Total in ${view.currency}${view.shows === 'total' ? ', tax in' : ''}`}
             figures={[showDecimal(view.total)]}

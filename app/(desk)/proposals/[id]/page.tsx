@@ -12,6 +12,8 @@ import '@/desk/editor/plan.css';
 import '@/ui/plan.css';
 import {
   addBundleAction,
+  answerApprovalAction,
+  askApprovalAction,
   revokeLinksAction,
   saveAsTemplateAction,
   saveBundleAction,
@@ -53,6 +55,8 @@ export default async function ProposalPage({
   const actions = {
     save: saveProposalAction,
     send: sendProposalAction,
+    askApproval: askApprovalAction,
+    answerApproval: answerApprovalAction,
     withdraw: withdrawProposalAction,
     revokeLinks: revokeLinksAction,
     saveAsTemplate: saveAsTemplateAction,

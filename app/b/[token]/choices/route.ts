@@ -1,4 +1,4 @@
-import { chooseInBooklet } from '@/acts/booklet/decide';
+import { chooseInBooklet } from '@/acts/booklet/choose';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(chooseInBooklet);

@@ -41,6 +41,7 @@ const keys: readonly (readonly [what: string, rows: readonly (readonly [string, 
     [
       ['Alt M', 'Its space: length, width, height'],
       ['Alt F', 'Fold'],
+      ['Alt X', 'Let the customer leave all of it out'],
       ['Alt C', 'Copy with everything in it'],
       ['Alt ↑ ↓', 'Move up, down'],
     ],

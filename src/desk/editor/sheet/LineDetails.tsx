@@ -10,8 +10,8 @@ import { useEditorActions } from '../context';
 
 type Limits = NonNullable<Extra['quantity']>;
 
-/** The terms of an extra: in or out by default, and whether the customer may set its quantity. */
-export function ExtraTerms({ line }: { line: Line }) {
+/** Whether the customer may set the quantity of an extra, and within which limits. */
+export function QuantityLimits({ line }: { line: Line }) {
   const { edit, readOnly } = useEditorActions();
   const extra = line.extra;
   if (!extra) return null;
@@ -31,38 +31,51 @@ export function ExtraTerms({ line }: { line: Line }) {
       />
     </label>
   );
+  const { quantity, ...without } = extra;
   return (
-    <div className="extra-terms">
+    <>
       <Checkbox
         disabled={readOnly}
-        checked={extra.in}
-        onChange={({ target }) => change({ ...extra, in: target.checked })}
-      >
-        In unless the customer leaves it out
-      </Checkbox>
-      <Checkbox
-        disabled={readOnly}
-        checked={extra.quantity !== undefined}
+        checked={quantity !== undefined}
         onChange={({ target }) =>
           change(
             target.checked
               ? {
-                  in: extra.in,
+                  ...without,
                   quantity: { minimum: '0', maximum: line.quantity === '0' ? '1' : line.quantity, step: '1' },
                 }
-              : { in: extra.in },
+              : without,
           )
         }
       >
         The customer sets the quantity
       </Checkbox>
-      {extra.quantity && (
+      {quantity && (
         <span className="limits">
           {limit('minimum', 'from')}
           {limit('maximum', 'to')}
           {limit('step', 'in steps of')}
         </span>
       )}
+    </>
+  );
+}
+
+/** The terms of an extra: in or out by default, and whether the customer may set its quantity. */
+export function ExtraTerms({ line }: { line: Line }) {
+  const { edit, readOnly } = useEditorActions();
+  const extra = line.extra;
+  if (!extra) return null;
+  return (
+    <div className="extra-terms">
+      <Checkbox
+        disabled={readOnly}
+        checked={extra.in}
+        onChange={({ target }) => edit((draft) => setExtra(draft, line.id, { ...extra, in: target.checked }))}
+      >
+        In unless the customer leaves it out
+      </Checkbox>
+      <QuantityLimits line={line} />
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import { CaretDownOutlined, CaretRightOutlined, MoreOutlined } from '@ant-design/icons';
 import { Dropdown } from 'antd';
-import { duplicateSection, moveBy, removePart, setSection } from '@/core/editing';
+import { duplicateSection, moveBy, removePart, setSection, setSectionExtra } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
 import { perSquareFoot } from '@/core/price';
@@ -32,6 +32,8 @@ export function SectionRow({ figures }: { figures: SectionFigures }) {
       });
       reveal({ key: copy, cell: 'description' });
     }
+    if (key === 'extra')
+      edit((draft) => setSectionExtra(draft, section.id, section.extra ? null : { in: true }));
     if (key === 'up' || key === 'down') edit((draft) => moveBy(draft, section.id, key === 'up' ? -1 : 1));
     if (key === 'remove') edit((draft) => removePart(draft, section.id));
   };
@@ -46,6 +48,7 @@ export function SectionRow({ figures }: { figures: SectionFigures }) {
           KeyM: 'space',
           KeyF: 'fold',
           KeyC: 'copy',
+          KeyX: 'extra',
           ArrowUp: 'up',
           ArrowDown: 'down',
         };
@@ -101,6 +104,7 @@ export function SectionRow({ figures }: { figures: SectionFigures }) {
             )}
           </button>
         )}
+        {section.extra && <span className="choice-tag">extra, {section.extra.in ? 'in' : 'out'}</span>}
         {isFolded && <span className="soft"> {section.entries.length} folded</span>}
       </td>
       <td className="amount row-amount">{showAmount(net, minorDigits)}</td>
@@ -113,6 +117,11 @@ export function SectionRow({ figures }: { figures: SectionFigures }) {
               items: [
                 { key: 'space', label: 'Space: length, width, height', extra: 'Alt M' },
                 { key: 'fold', label: isFolded ? 'Unfold' : 'Fold', extra: 'Alt F' },
+                {
+                  key: 'extra',
+                  label: section.extra ? 'Not an extra any more' : 'Let the customer leave all of it out',
+                  extra: 'Alt X',
+                },
                 { key: 'copy', label: 'Copy with everything in it', extra: 'Alt C' },
                 { key: 'up', label: 'Move up', extra: 'Alt ↑' },
                 { key: 'down', label: 'Move down', extra: 'Alt ↓' },

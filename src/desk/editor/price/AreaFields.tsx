@@ -4,8 +4,8 @@ import { Button } from 'antd';
 import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { AreaFactors } from '@/model';
-import { Cell } from './sheet/Cell';
-import { useEditor } from './context';
+import { Cell } from '../sheet/Cell';
+import { useEditor } from '../context';
 
 const parts = ['material', 'labour', 'equipment'] as const;
 

@@ -1,0 +1,104 @@
+import type { Discount, Fee, Load, ProposalDocument, TaxTerms } from '@/model';
+import { findBundle } from './find';
+import { PartGone, sectionOf } from './operations';
+
+/* Edits of how a proposal is priced: loads, discounts, fees and tax. */
+
+/** Loads of a section instead of the proposal's, or (null) the proposal's again. */
+export function setSectionLoads(document: ProposalDocument, sectionId: string, loads: Load[] | null): void {
+  const section = sectionOf(document, sectionId);
+  if (loads === null) delete section.loads;
+  else section.loads = loads;
+}
+
+/** Loads of a bundle instead of its section's, or (null) its section's again. */
+export function setBundleLoads(document: ProposalDocument, bundleId: string, loads: Load[] | null): void {
+  const bundle = findBundle(document, bundleId)?.bundle;
+  if (!bundle) throw new PartGone(bundleId);
+  if (loads === null) delete bundle.loads;
+  else bundle.loads = loads;
+}
+
+/** A discount on a section, or (null) none. */
+export function setSectionDiscount(
+  document: ProposalDocument,
+  sectionId: string,
+  discount: Discount | null,
+): void {
+  const section = sectionOf(document, sectionId);
+  if (discount === null) delete section.discount;
+  else section.discount = discount;
+}
+
+/** Changes one load of the proposal, adds one behind the others, or (null) takes one away. */
+export function setLoad(document: ProposalDocument, id: string, change: Partial<Load> | null): void {
+  const at = document.loads.findIndex((load) => load.id === id);
+  if (change === null) {
+    if (at < 0) throw new PartGone(id);
+    document.loads.splice(at, 1);
+  } else if (at >= 0) {
+    const next = { ...document.loads[at]!, ...change };
+    if (next.costTypes?.length === 0) delete next.costTypes;
+    document.loads[at] = next;
+  } else
+    document.loads.push({ id, name: 'Overhead', kind: 'overhead', percent: '0', base: 'direct', ...change });
+}
+
+/** Adds a fee, changes one, or (null) takes one away. */
+export function setFee(document: ProposalDocument, id: string, change: Partial<Fee> | null): void {
+  const at = document.fees.findIndex((fee) => fee.id === id);
+  if (change === null) {
+    if (at < 0) throw new PartGone(id);
+    document.fees.splice(at, 1);
+  } else if (at >= 0) document.fees[at] = { ...document.fees[at]!, ...change };
+  else
+    document.fees.push({
+      id,
+      name: 'Fee',
+      amount: { fixed: '0' },
+      taxClass: document.taxClasses.at(-1)!.id,
+      ...change,
+    });
+}
+
+/** How tax is reckoned; what is null goes back to the usual way. */
+export function setTaxTerms(
+  document: ProposalDocument,
+  change: {
+    readonly rounding?: 'line' | null;
+    readonly inside?: true | null;
+    readonly exempt?: string | null;
+  },
+): void {
+  const next: TaxTerms = { ...document.tax };
+  if (change.rounding !== undefined) {
+    if (change.rounding === null) delete next.rounding;
+    else next.rounding = change.rounding;
+  }
+  if (change.inside !== undefined) {
+    if (change.inside === null) delete next.inside;
+    else next.inside = true;
+  }
+  if (change.exempt !== undefined) {
+    if (change.exempt === null) delete next.exempt;
+    else next.exempt = { reason: change.exempt.trim().slice(0, 200) || 'Exempt' };
+  }
+  if (Object.keys(next).length === 0) delete document.tax;
+  else document.tax = next;
+}
+
+/** Changes a component of a tax class: its rate, or whether it is reckoned on top of those before it. */
+export function setTaxComponent(
+  document: ProposalDocument,
+  taxClassId: string,
+  componentId: string,
+  change: { readonly percent?: string; readonly onTop?: boolean },
+): void {
+  const component = document.taxClasses
+    .find(({ id }) => id === taxClassId)
+    ?.components.find(({ id }) => id === componentId);
+  if (!component) throw new PartGone(componentId);
+  if (change.percent !== undefined) component.percent = change.percent;
+  if (change.onTop === true) component.onTop = true;
+  else if (change.onTop === false) delete component.onTop;
+}

@@ -1,0 +1,62 @@
+import type { PriceLimits, ProposalDocument } from '@/model';
+import { asSuggested } from '@/model';
+import { choicesInWords, menuOf } from '../choice';
+import { groupFigures } from '../insight';
+import type { Fixed } from '../number';
+import { parsePercent, ratio, showPercent, sumAmounts } from '../number';
+import { computeFigures } from '../price';
+import type { Range } from './range';
+import { rangeOf } from './range';
+
+/** Something a proposal may not be sent with unless the owner says yes; a sentence for both. */
+export interface Crossed {
+  readonly kind: 'margin' | 'trade' | 'discount';
+  readonly message: string;
+}
+
+const below = (margin: Fixed | null, least: string | undefined): boolean =>
+  margin !== null && least !== undefined && margin < parsePercent(least);
+
+/**
+ * What of a company's limits a proposal crosses: the margin floor in any combination its customer could choose, the floor
+ * of a trade (as suggested and in the combination with the lowest margin), and, for a seller, the most they may take off.
+ *
+ * @param bySeller the seller's own limit on discounts counts
+ */
+export function limitsCrossed(
+  document: ProposalDocument,
+  limits: PriceLimits,
+  bySeller: boolean,
+  range: Range = rangeOf(document),
+): Crossed[] {
+  const crossed: Crossed[] = [];
+  const worst = range.lowestMargin;
+  if (worst && below(worst.margin, limits.margin)) {
+    const words = choicesInWords(menuOf(document), worst.choices).join(', ') || 'as suggested';
+    crossed.push({
+      kind: 'margin',
+      message: `The margin can fall to ${showPercent(worst.margin!)} %, below ${limits.margin} %: ${words}.`,
+    });
+  }
+  const figures = computeFigures(document, asSuggested);
+  for (const [trade, least] of Object.entries(limits.byTrade ?? {})) {
+    const margins = [figures, ...(worst ? [computeFigures(document, worst.choices)] : [])].flatMap((each) =>
+      groupFigures(each, 'trade')
+        .filter(({ name }) => name === trade)
+        .map(({ net, cost }) => ratio(net - cost, net)),
+    );
+    const lowest = margins.filter((margin) => margin !== null).sort((a, b) => (a < b ? -1 : 1))[0] ?? null;
+    if (below(lowest, least))
+      crossed.push({
+        kind: 'trade',
+        message: `${trade} earns ${showPercent(lowest!)} %, below its ${least} %.`,
+      });
+  }
+  const off = ratio(sumAmounts([figures.innerDiscount, figures.discount]), figures.priced);
+  if (bySeller && off !== null && limits.discount !== undefined && off > parsePercent(limits.discount))
+    crossed.push({
+      kind: 'discount',
+      message: `Discounts take off ${showPercent(off)} % of the prices; a seller may give ${limits.discount} %.`,
+    });
+  return crossed;
+}

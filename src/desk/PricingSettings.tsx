@@ -1,0 +1,125 @@
+'use client';
+
+import { PlusOutlined } from '@ant-design/icons';
+import { Button, Input } from 'antd';
+import type { CompanyPricing, LoadSet, PriceLimits, UsualTerms } from '@/model';
+
+const bases = { direct: 'of direct cost', running: 'of the running amount', price: 'of the price' };
+
+/** Markup levels by name, and what nobody sends without the owner's yes. */
+export function PricingSettings({
+  pricing,
+  usual,
+  trades,
+  disabled,
+  change,
+}: {
+  readonly pricing: CompanyPricing;
+  readonly usual: UsualTerms;
+  readonly trades: readonly string[];
+  readonly disabled: boolean;
+  readonly change: (pricing: CompanyPricing) => void;
+}) {
+  const { loadSets, limits } = pricing;
+  const setSet = (id: string, next: LoadSet | null) =>
+    change({
+      ...pricing,
+      loadSets: loadSets.flatMap((set) => (set.id === id ? (next ? [next] : []) : [set])),
+    });
+  const limit = (field: 'margin' | 'discount', text: string) => {
+    const { [field]: _, ...rest } = limits;
+    change({ ...pricing, limits: text.trim() === '' ? rest : { ...rest, [field]: text.trim() } });
+  };
+  const trade = (name: string, text: string) => {
+    const byTrade: NonNullable<PriceLimits['byTrade']> = { ...limits.byTrade };
+    if (text.trim() === '') delete byTrade[name];
+    else byTrade[name] = text.trim();
+    change({ ...pricing, limits: { ...limits, byTrade } });
+  };
+  const field = (label: string, value: string, set: (text: string) => void) => (
+    <label key={label}>
+      {label}
+      <Input
+        inputMode="decimal"
+        disabled={disabled}
+        value={value}
+        onChange={({ target }) => set(target.value)}
+      />
+      <span className="soft">%</span>
+    </label>
+  );
+  return (
+    <>
+      <p className="settings-what">Markup levels by name, to price a proposal or one of its sections by:</p>
+      {loadSets.map((set) => (
+        <fieldset key={set.id} className="load-set" disabled={disabled}>
+          <Input
+            aria-label="Name of the markup level"
+            style={{ width: 180 }}
+            maxLength={200}
+            value={set.name}
+            onChange={({ target }) => setSet(set.id, { ...set, name: target.value })}
+          />
+          {set.loads.map((load, i) => (
+            <label key={load.id}>
+              {load.name}{' '}
+              <Input
+                style={{ width: 64 }}
+                inputMode="decimal"
+                value={load.percent}
+                onChange={({ target }) =>
+                  setSet(set.id, {
+                    ...set,
+                    loads: set.loads.map((each, at) =>
+                      at === i ? { ...each, percent: target.value.trim() } : each,
+                    ),
+                  })
+                }
+              />{' '}
+              % {bases[load.base]}
+            </label>
+          ))}
+          {!disabled && (
+            <Button
+              size="small"
+              type="text"
+              aria-label={`Remove ${set.name}`}
+              onClick={() => setSet(set.id, null)}
+            >
+              ×
+            </Button>
+          )}
+        </fieldset>
+      ))}
+      {!disabled && (
+        <Button
+          size="small"
+          icon={<PlusOutlined />}
+          onClick={() =>
+            change({
+              ...pricing,
+              loadSets: [
+                ...loadSets,
+                { id: crypto.randomUUID(), name: 'Another level', loads: structuredClone(usual.loads) },
+              ],
+            })
+          }
+        >
+          Markup level like the usual one
+        </Button>
+      )}
+      <p className="settings-what">Without the owner’s yes nobody sends a proposal</p>
+      <div className="usual">
+        {field('whose margin could fall below', limits.margin ?? '', (text) => limit('margin', text))}
+        {field('in which a seller takes off more than', limits.discount ?? '', (text) =>
+          limit('discount', text),
+        )}
+        {trades.map((name) =>
+          field(`in which ${name} earns less than`, limits.byTrade?.[name] ?? '', (text) =>
+            trade(name, text),
+          ),
+        )}
+      </div>
+    </>
+  );
+}

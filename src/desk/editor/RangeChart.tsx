@@ -1,0 +1,57 @@
+'use client';
+
+import { choicesInWords, menuOf } from '@/core/choice';
+import { showAmount, showPercent } from '@/core/number';
+import type { End, Range } from '@/core/range';
+import type { Figures } from '@/core/price';
+import type { ProposalDocument } from '@/model';
+
+/** Where the proposal stands between the least and the most its customer can make of it, and the least we earn. */
+export function RangeChart({
+  document,
+  figures,
+  range,
+  waiting,
+}: {
+  document: ProposalDocument;
+  figures: Figures;
+  range: Range | null;
+  waiting: boolean;
+}) {
+  if (!range && !waiting) return null;
+  const money = (value: Figures['total']) => showAmount(value, figures.minorDigits);
+  const words = (end: End) => choicesInWords(menuOf(document), end.choices).join(', ') || 'as suggested';
+  const width = range ? Number(range.highest.total - range.lowest.total) : 0;
+  const at = range && width > 0 ? Number(figures.total - range.lowest.total) / width : 0.5;
+  return (
+    <section className="range" aria-label="Over all choices" aria-busy={waiting}>
+      <h2 className="column-title">Over all choices</h2>
+      {range ? (
+        <>
+          <svg viewBox="0 0 200 14" className="range-line" aria-hidden="true">
+            <path d="M3 7H197" />
+            <path d="M3 2V12M197 2V12" />
+            <circle cx={3 + at * 194} cy="7" r="4.5" />
+          </svg>
+          <dl className="pairs">
+            <dt title={words(range.lowest)}>Lowest</dt>
+            <dd>{money(range.lowest.total)}</dd>
+            <dt>As suggested</dt>
+            <dd>{money(figures.total)}</dd>
+            <dt title={words(range.highest)}>Highest</dt>
+            <dd>{money(range.highest.total)}</dd>
+          </dl>
+          {range.lowestMargin?.margin != null && (
+            <p className="range-least" title={words(range.lowestMargin)}>
+              Lowest margin {showPercent(range.lowestMargin.margin)} %:{' '}
+              <span className="soft">{words(range.lowestMargin)}</span>
+            </p>
+          )}
+          {!range.exact && <p className="soft">Cut short: there may be more beyond these ends.</p>}
+        </>
+      ) : (
+        <p className="soft">Working it out …</p>
+      )}
+    </section>
+  );
+}

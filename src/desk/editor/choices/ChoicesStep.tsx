@@ -1,0 +1,85 @@
+'use client';
+
+import type { ProposalAtDesk } from '@/acts/proposals/read';
+import { questionsOf } from '@/core/choice';
+import { addTiers } from '@/core/editing';
+import { newPartId, useEditor } from '../context';
+import { ExtrasCard } from './ExtrasCard';
+import { LevelsCard } from './LevelsCard';
+import { PicksCard } from './PicksCard';
+import { QuestionCard } from './QuestionCard';
+import { RulesCard } from './RulesCard';
+import './choices.css';
+
+/** Everything the customer decides, in one place, each with the difference it makes. */
+export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; timeZone: string }) {
+  const { work, readOnly } = useEditor();
+  const { document } = work;
+  const tiers = document.tiers ?? [];
+  const questions = document.sections.flatMap((section) =>
+    [...questionsOf(section)].map((question) => ({ section, question })),
+  );
+  const hasExtras = document.sections.some(
+    (section) =>
+      section.extra !== undefined ||
+      section.entries.some((entry) =>
+        entry.kind === 'question'
+          ? entry.alternatives.some(({ lines }) => lines.some(({ extra }) => extra))
+          : entry.extra,
+      ),
+  );
+  const free = document.sections.filter(({ id }) => !tiers.some(({ section }) => section === id));
+  const wholeIsFree = !tiers.some(({ section }) => section === undefined);
+  return (
+    <div className="step">
+      <PicksCard proposal={proposal} timeZone={timeZone} />
+      <div className="choices-head">
+        <h2>Levels</h2>
+        {!readOnly && document.sections.length > 0 && (wholeIsFree || free.length > 0) && (
+          <select
+            className="plain-field"
+            aria-label="Offer levels"
+            value=""
+            onChange={({ target }) =>
+              work.edit((draft) => {
+                addTiers(draft, target.value === 'whole' ? null : target.value, newPartId);
+              })
+            }
+          >
+            <option value="">offer levels of …</option>
+            {wholeIsFree && <option value="whole">the whole proposal</option>}
+            {free.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+      {tiers.length === 0 && (
+        <p className="soft">
+          Two to four levels of the same work, by the grades of its bundles and by what is in.
+        </p>
+      )}
+      {tiers.map((each) => (
+        <LevelsCard key={each.id} tiers={each} />
+      ))}
+      <h2>Questions</h2>
+      {questions.length === 0 && (
+        <p className="soft">On a line of the sheet, Alt Q lets the customer pick one of several.</p>
+      )}
+      {questions.map(({ section, question }) => (
+        <QuestionCard key={question.id} question={question} sectionTitle={section.title} />
+      ))}
+      <h2>Extras</h2>
+      {!hasExtras && (
+        <p className="soft">
+          On a line, a bundle or a section of the sheet, Alt X lets the customer leave it out or take it in.
+        </p>
+      )}
+      <ExtrasCard />
+      <h2>What one choice means for another</h2>
+      <RulesCard />
+    </div>
+  );
+}

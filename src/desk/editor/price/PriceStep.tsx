@@ -1,0 +1,22 @@
+'use client';
+
+import type { LoadSet } from '@/model';
+import { AreaFields } from './AreaFields';
+import { FeesTable } from './FeesTable';
+import { LoadsTable } from './LoadsTable';
+import { SectionPrices } from './SectionPrices';
+import { TaxTable } from './TaxTable';
+import '../choices/choices.css';
+
+/** From cost to price: sections, loads in their order, discounts, fees and tax. */
+export function PriceStep({ loadSets }: { loadSets: readonly LoadSet[] }) {
+  return (
+    <div className="step">
+      <AreaFields />
+      <SectionPrices loadSets={loadSets} />
+      <LoadsTable loadSets={loadSets} />
+      <FeesTable />
+      <TaxTable />
+    </div>
+  );
+}

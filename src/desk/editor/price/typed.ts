@@ -1,0 +1,27 @@
+import { parseQuantity } from '@/core/quantity';
+import { ONE, writeFixed } from '@/core/number';
+import type { Discount } from '@/model';
+
+/** A percentage as typed, from 0 to `most`. */
+export function readPercent(text: string, most = 999): string {
+  const value = parseQuantity(text.replace(/%/g, ''), 4);
+  if (value < 0n || value > BigInt(most) * ONE) throw new Error(`This percentage goes from 0 to ${most}.`);
+  return writeFixed(value);
+}
+
+/** A money amount as typed, not negative, in the decimals of the currency. */
+export function readMoney(text: string, minorDigits: number): string {
+  const value = parseQuantity(text, minorDigits);
+  if (value < 0n) throw new Error('Type an amount of 0 or more.');
+  return writeFixed(value);
+}
+
+/** A discount as typed: `5%` takes off a share, `400` an amount; empty takes it away. */
+export function readDiscount(text: string, minorDigits: number): Discount | null {
+  if (text.trim() === '') return null;
+  return text.includes('%') ? { percent: readPercent(text, 100) } : { amount: readMoney(text, minorDigits) };
+}
+
+/** A discount as it is typed. */
+export const discountAsTyped = (discount: Discount | undefined): string =>
+  discount ? ('percent' in discount ? `${discount.percent} %` : discount.amount) : '';

@@ -1,0 +1,242 @@
+import { eq } from 'drizzle-orm';
+import { addUser } from '@/acts/accounts/createCompany';
+import type { Actor } from '@/acts/actor';
+import { chooseInBooklet } from '@/acts/booklet/choose';
+import { acceptProposal } from '@/acts/booklet/decide';
+import { openBooklet } from '@/acts/booklet/open';
+import { previewBooklet } from '@/acts/booklet/preview';
+import { saveCustomer } from '@/acts/customers/customers';
+import { answerApproval, askApproval, waitingApprovals } from '@/acts/proposals/approval';
+import { presetChoices } from '@/acts/proposals/preset';
+import { readProposal } from '@/acts/proposals/read';
+import { saveProposal } from '@/acts/proposals/save';
+import { sendProposal } from '@/acts/proposals/send';
+import { startProposal } from '@/acts/proposals/start';
+import { readSettings, saveSettings } from '@/acts/settings';
+import { closeConnection, inCompany } from '@/data/connection';
+import { approval } from '@/data/schema';
+import type { Choices, ProposalDocument } from '@/model';
+import { asSuggested } from '@/model';
+import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit } from '../support/desk';
+
+afterAll(closeConnection);
+
+const ash: Choices = { extras: {}, questions: { q1: 'a2' } };
+const withExtra: Choices = { extras: { l2: { in: true } }, questions: {} };
+const status = (code: number) => ({ details: { status: code } });
+
+async function sent(document?: ProposalDocument) {
+  const actor = await newCompany();
+  const proposalId = await newProposal(actor, document);
+  const token = await sendIt(actor, proposalId);
+  const { revision } = await openBooklet(await visit(token));
+  return { actor, proposalId, token, revisionId: revision.id };
+}
+
+describe('two who hold one link', () => {
+  test('choosing at once: one is kept, the other is told with how it stands, and can go on from there', async () => {
+    const { token, revisionId } = await sent();
+    const [one, two] = await Promise.allSettled(
+      [ash, withExtra].map(async (choices) =>
+        chooseInBooklet(await visit(token), { revisionId, choices, seen: 0 }),
+      ),
+    );
+    const kept = [one, two].find((each) => each!.status === 'fulfilled') as PromiseFulfilledResult<{
+      choices: Choices;
+      number: number;
+    }>;
+    const told = [one, two].find((each) => each!.status === 'rejected') as PromiseRejectedResult;
+    expect(told.reason).toMatchObject(status(409));
+    expect(told.reason.details.context.now).toMatchObject({ choices: kept.value.choices, number: 1 });
+    expect((await openBooklet(await visit(token))).choices).toEqual(kept.value.choices);
+    const next = await chooseInBooklet(await visit(token), { revisionId, choices: withExtra, seen: 1 });
+    expect(next.number).toBe(2);
+  });
+
+  test('who did not see the other’s choices cannot sign for them, nor away from them', async () => {
+    const { token, revisionId } = await sent();
+    const behind = await signatureFor(token);
+    await chooseInBooklet(await visit(token), { revisionId, choices: ash, seen: 0 });
+    await expect(acceptProposal(behind.visitor, behind.input, 'test')).rejects.toMatchObject(status(409));
+    const now = await signatureFor(token);
+    expect(now.input.choices).toEqual(ash);
+    await acceptProposal(now.visitor, now.input, 'test');
+  });
+
+  test('the same choice twice, as after a lost answer, is no quarrel', async () => {
+    const { token, revisionId } = await sent();
+    await chooseInBooklet(await visit(token), { revisionId, choices: ash, seen: 0 });
+    const again = await chooseInBooklet(await visit(token), { revisionId, choices: ash, seen: 0 });
+    expect(again.choices).toEqual(ash);
+  });
+});
+
+test('a rule and a day are kept by the server, whatever a page sends', async () => {
+  const document = testDocument();
+  const [section] = document.sections;
+  const dated: ProposalDocument = {
+    ...document,
+    sections: [
+      {
+        ...section!,
+        entries: section!.entries.map((entry) =>
+          entry.kind === 'question' ? { ...entry, until: '2001-01-01' } : entry,
+        ),
+      },
+    ],
+    rules: [
+      {
+        id: 'r',
+        when: { extra: 'l2' },
+        says: 'rules out',
+        other: { question: 'q1', alternative: 'a1' },
+      },
+    ],
+  };
+  const { token, revisionId } = await sent(dated);
+  const choose = async (choices: Choices) => chooseInBooklet(await visit(token), { revisionId, choices });
+  await expect(choose(withExtra)).rejects.toThrow('does not go with');
+  await expect(choose(ash)).rejects.toThrow('This could be decided until');
+  expect((await openBooklet(await visit(token))).choices).toEqual(asSuggested);
+});
+
+test('choices said on the phone: the customer finds them, the desk sees whose they are; another company cannot', async () => {
+  const { actor, proposalId, token, revisionId } = await sent();
+  expect((await previewBooklet(actor, proposalId)).asSent).toBe(true);
+  await presetChoices(actor, { revisionId, choices: ash });
+  expect((await openBooklet(await visit(token))).choices).toEqual(ash);
+  expect((await readProposal(actor, proposalId)).picks).toMatchObject({
+    revision: 1,
+    words: ['Ash'],
+    by: 'Test Owner',
+  });
+  await chooseInBooklet(await visit(token), { revisionId, choices: withExtra, seen: 1 });
+  expect((await readProposal(actor, proposalId)).picks).toMatchObject({ by: null });
+
+  const office = await addUser(actor, {
+    name: 'Office',
+    email: `office-${proposalId}@test.example`,
+    password: 'a-password',
+    role: 'office',
+  });
+  await expect(presetChoices(office, { revisionId, choices: ash })).rejects.toMatchObject(status(403));
+  const stranger = await newCompany();
+  await expect(presetChoices(stranger, { revisionId, choices: ash })).rejects.toMatchObject(status(404));
+  const { visitor, input } = await signatureFor(token);
+  await acceptProposal(visitor, input, 'test');
+  await expect(presetChoices(actor, { revisionId, choices: ash })).rejects.toMatchObject(status(409));
+});
+
+describe('below the limits nobody sends without the owner’s yes', () => {
+  async function limited(): Promise<{ owner: Actor; seller: Actor; proposalId: string }> {
+    const owner = await newCompany();
+    const { company } = await readSettings(owner);
+    const { depositInvoiceOnAcceptance, validityDays, paymentDays, usual } = company;
+    await saveSettings(owner, {
+      depositInvoiceOnAcceptance,
+      validityDays,
+      paymentDays,
+      usual,
+      // Profit is 31 % of cost, a margin of 23.7 %.
+      pricing: { loadSets: [], limits: { margin: '20', discount: '3' } },
+    });
+    const seller = await addUser(owner, {
+      name: 'Seller',
+      email: `seller-${owner.companyId}@test.example`,
+      password: 'a-password',
+      role: 'seller',
+    });
+    return { owner, seller, proposalId: await newProposal(seller) };
+  }
+  const discount = async (actor: Actor, proposalId: string, percent: string) => {
+    const { saveNumber } = await readProposal(actor, proposalId);
+    await saveProposal(actor, {
+      proposalId,
+      saveNumber,
+      patches: [{ op: 'add', path: '/discount', value: { percent } }],
+    });
+    return saveNumber + 1;
+  };
+  const send = (actor: Actor, proposalId: string, saveNumber: number) =>
+    sendProposal(actor, { proposalId, saveNumber, to: 'c@test.example', words: '' });
+
+  test('asked, answered once, and good for exactly this state', async () => {
+    const { owner, seller, proposalId } = await limited();
+    await expect(askApproval(seller, { proposalId, saveNumber: 0, words: '' })).rejects.toThrow(
+      'Nothing about this proposal needs',
+    );
+    const saveNumber = await discount(seller, proposalId, '5');
+    await expect(send(seller, proposalId, saveNumber)).rejects.toMatchObject(status(403));
+    await askApproval(seller, { proposalId, saveNumber, words: 'They bring two neighbours.' });
+    await expect(askApproval(seller, { proposalId, saveNumber, words: '' })).rejects.toThrow('asked already');
+    const [asked] = await waitingApprovals(owner);
+    expect(asked).toMatchObject({ askedBy: 'Seller', words: 'They bring two neighbours.', verdict: null });
+    expect(asked!.reasons).toEqual([
+      expect.stringMatching(/^The margin can fall to 19\.\d %, below 20 %/),
+      expect.stringMatching(/^Discounts take off 5(\.0)? % of the prices; a seller may give 3 %/),
+    ]);
+    await expect(
+      answerApproval(seller, { approvalId: asked!.id, verdict: 'yes', answer: '' }),
+    ).rejects.toMatchObject(status(403));
+    await answerApproval(owner, { approvalId: asked!.id, verdict: 'yes', answer: 'This once.' });
+    await expect(
+      answerApproval(owner, { approvalId: asked!.id, verdict: 'no', answer: '' }),
+    ).rejects.toMatchObject(status(409));
+    expect(await waitingApprovals(owner)).toEqual([]);
+    // Changed after the yes, it has to be asked anew.
+    const changed = await discount(seller, proposalId, '6');
+    await expect(send(seller, proposalId, changed)).rejects.toMatchObject(status(403));
+    const back = await discount(seller, proposalId, '2');
+    expect((await send(seller, proposalId, back)).revision).toBe(1);
+  });
+
+  test('a no says why; the owner’s own sending is a yes on record', async () => {
+    const { owner, seller, proposalId } = await limited();
+    const saveNumber = await discount(seller, proposalId, '30');
+    await askApproval(seller, { proposalId, saveNumber, words: '' });
+    const [asked] = await waitingApprovals(owner);
+    await answerApproval(owner, { approvalId: asked!.id, verdict: 'no', answer: 'Not at a loss.' });
+    await expect(send(seller, proposalId, saveNumber)).rejects.toThrow('Not at a loss.');
+    const higher = await discount(seller, proposalId, '9');
+    await send(owner, proposalId, higher);
+    expect((await readProposal(owner, proposalId)).approvals.map(({ verdict }) => verdict)).toEqual([
+      'yes',
+      'no',
+    ]);
+  });
+
+  test('an answer is never changed, by SQL from the application’s role neither', async () => {
+    const { owner, seller, proposalId } = await limited();
+    const saveNumber = await discount(seller, proposalId, '30');
+    await askApproval(seller, { proposalId, saveNumber, words: '' });
+    const [asked] = await waitingApprovals(owner);
+    await answerApproval(owner, { approvalId: asked!.id, verdict: 'no', answer: '' });
+    await expect(
+      inCompany(owner.companyId, (tx) =>
+        tx.update(approval).set({ verdict: 'yes' }).where(eq(approval.id, asked!.id)),
+      ),
+    ).rejects.toThrow();
+    await expect(
+      inCompany(owner.companyId, (tx) =>
+        tx.update(approval).set({ reasons: [] }).where(eq(approval.id, asked!.id)),
+      ),
+    ).rejects.toThrow();
+  });
+});
+
+test('a customer who pays no tax: their proposals start so, with the reason', async () => {
+  const actor = await newCompany();
+  const { id: customerId, siteId } = await saveCustomer(actor, {
+    name: 'Public School',
+    contactName: '',
+    email: '',
+    phone: '',
+    billing: { street: '2 Trial Row', city: 'Marrowby', region: '', postcode: '', country: 'US' },
+    internalNote: '',
+    taxExempt: 'Certificate ST-5, no. 4417',
+  });
+  const { id } = await startProposal(actor, { customerId, siteId: siteId!, title: 'Classroom', templateId: null });
+  expect((await readProposal(actor, id)).document.tax).toEqual({
+    exempt: { reason: 'Certificate ST-5, no. 4417' },
+  });
+});

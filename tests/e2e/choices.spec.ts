@@ -1,0 +1,162 @@
+import type { Page } from '@playwright/test';
+import { begin, expect, linkTo, saved, serious, test, watch } from './desk';
+
+const title = 'Back porch in three levels';
+const total = (page: Page) => page.getByTestId('booklet-total');
+const phone = { width: 390, height: 844 };
+
+test('a customer on a phone: levels side by side, figures at once, what does not go together says why', async ({
+  page,
+  browser,
+  troubles,
+}) => {
+  const link = await linkTo(page, title);
+  const context = await browser.newContext({ viewport: phone });
+  const customer = await context.newPage();
+  watch(customer, troubles);
+  // The server's answers are held back: what is shown meanwhile is worked out here.
+  let held: (() => void)[] = [];
+  await customer.route('**/choices', async (route) => {
+    await new Promise<void>((resolve) => held.push(resolve));
+    await route.continue();
+  });
+  const letGo = async () => {
+    while (held.length > 0 || (await customer.locator('.foot-bar[aria-busy=true]').count()) > 0) {
+      held.forEach((go) => go());
+      held = [];
+      await customer.waitForTimeout(50);
+    }
+  };
+  await customer.goto(link);
+  const levels = customer.getByRole('group', { name: /How shall the porch be made/ });
+  const best = levels.locator('.level-head', { hasText: 'For good' });
+  const promised = await best.locator('.level-total').innerText();
+  const before = await total(customer).innerText();
+  await expect(async () => {
+    await best.click();
+    await expect(total(customer)).toHaveText(promised, { timeout: 1000 });
+  }).toPass();
+  expect(promised).not.toBe(before);
+  await letGo();
+  await expect(total(customer)).toHaveText(promised);
+
+  // The heater needs a circuit of its own.
+  const heater = customer.locator('.card', { hasText: 'Radiant heater, infrared' }).first();
+  await expect(heater).toContainText(
+    '“Radiant heater, infrared, 1.5 kW” needs “A circuit of its own, 20 A”: two heaters are more than the kitchen circuit bears.',
+  );
+  await expect(heater.getByRole('checkbox')).toBeDisabled();
+  await customer.locator('.card', { hasText: 'A circuit of its own' }).last().getByRole('checkbox').check();
+  await expect(heater.getByRole('checkbox')).toBeEnabled();
+  await heater.getByRole('checkbox').check();
+  const together = await total(customer).innerText();
+  await letGo();
+  await expect(total(customer)).toHaveText(together);
+  expect(await serious(customer)).toEqual([]);
+
+  // Kept on the server, and seen at the desk.
+  await customer.unroute('**/choices');
+  await customer.reload();
+  await expect(total(customer)).toHaveText(together);
+  await expect(levels.locator('.level-head', { hasText: 'For good' }).getByRole('radio')).toBeChecked();
+  await page.goto('/proposals');
+  await page.getByRole('link', { name: title }).first().click();
+  await page.getByRole('button', { name: /^Choices/ }).click();
+  await expect(page.getByLabel('The customer’s choices')).toContainText(
+    `${together}, with For good, 2 × Radiant heater, infrared, 1.5 kW, A circuit of its own, 20 A`.replace(
+      '2 × ',
+      '',
+    ),
+  );
+
+  // Somebody else with the same link, on a page that has not seen this.
+  const other = await (await browser.newContext()).newPage();
+  watch(other, troubles);
+  await other.goto(link);
+  await other.waitForLoadState('networkidle');
+  await customer.locator('.card', { hasText: 'Old deck, all of it' }).getByRole('checkbox').uncheck();
+  await expect(customer.locator('.foot-bar')).toHaveAttribute('aria-busy', 'false');
+  const agreed = await total(customer).innerText();
+  await other.locator('.card', { hasText: 'Ceiling fan' }).getByRole('checkbox').uncheck();
+  await expect(other.getByText('Someone else with this link chose differently a moment ago.')).toBeVisible();
+  await expect(total(other)).toHaveText(agreed);
+  await other.locator('.card', { hasText: 'Ceiling fan' }).getByRole('checkbox').uncheck();
+  await expect(other.locator('.foot-bar')).toHaveAttribute('aria-busy', 'false');
+  await expect(total(other)).not.toHaveText(agreed);
+  await other.context().close();
+  await context.close();
+});
+
+test('on the phone with the customer: chosen in the preview, kept, found in the booklet', async ({
+  page,
+  browser,
+}) => {
+  const link = await linkTo(page, title);
+  await page.goto('/proposals');
+  await page.getByRole('link', { name: title }).first().click();
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  const preview = page.frameLocator('iframe');
+  await expect(async () => {
+    await preview.locator('.level-head', { hasText: 'Plain' }).click();
+    await expect(preview.getByText('Keep these as their choices')).toBeVisible({ timeout: 1500 });
+  }).toPass();
+  const chosen = await preview.getByTestId('booklet-total').innerText();
+  await preview.getByText('Keep these as their choices').click();
+  await expect(preview.getByText('Keep these as their choices')).toBeHidden();
+  const customer = await (await browser.newContext({ viewport: phone })).newPage();
+  await customer.goto(link);
+  await expect(total(customer)).toHaveText(chosen);
+  await customer.context().close();
+});
+
+test('at the desk: levels from what is there, none of them, a rule, a section to leave out, and the range over all', async ({
+  page,
+}) => {
+  await begin(page, 'Choices of every kind');
+  const add = page.locator('#add-line');
+  const put = async (words: string) => {
+    await add.fill(words);
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await add.press('Enter');
+  };
+  await put('12 joist 2x8 14');
+  await put('1 ceiling fan');
+  await put('4 outlet');
+  for (const name of ['Ceiling fan', 'Outlet']) {
+    await page.getByLabel(new RegExp(`^Quantity of ${name}`)).focus();
+    await page.keyboard.press('Alt+x');
+  }
+  await page.getByLabel(/^Quantity of Joist/).focus();
+  await page.keyboard.press('Alt+q');
+  await page.keyboard.press('Alt+s');
+  await page.keyboard.type('Garden');
+  await page.keyboard.press('Enter');
+  await put('2 stair light');
+  await page.getByLabel('Section', { exact: true }).last().focus();
+  await page.keyboard.press('Alt+x');
+  await saved(page);
+
+  await page.getByRole('button', { name: /^Choices/ }).click();
+  await expect(page.getByLabel('Over all choices')).toContainText('Lowest margin');
+  const question = page.getByLabel(/^Which joist/);
+  await question.getByLabel('none of them may be picked').check();
+  await expect(question.getByLabel('Suggest None of these')).toBeVisible();
+  await page.getByLabel('Offer levels').selectOption({ label: 'the whole proposal' });
+  const levels = page.getByLabel('How would you like it?', { exact: true });
+  await levels.getByLabel(/another part that differs/).selectOption({ label: 'All of Garden' });
+  await expect(levels.getByLabel('All of Garden at Essential')).toHaveValue('-');
+
+  // A rule that the suggestion breaks is an open point.
+  const rules = page.getByLabel('Rules between choices');
+  await rules.getByRole('button').click();
+  await rules.getByLabel('The choice that').selectOption({ label: 'Garden' });
+  await rules.getByLabel('the other choice').selectOption({ label: 'Complete' });
+  await rules.getByLabel('needs or rules out').selectOption('rules out');
+  await page.getByLabel('Suggest Complete').check();
+  await expect(rules.getByText('broken as suggested')).toBeVisible();
+  await page.getByLabel('Suggest Essential').check();
+  await expect(rules.getByText('broken as suggested')).toBeHidden();
+  await expect(page.getByLabel('Over all choices')).toContainText('Highest');
+  expect(await serious(page)).toEqual([]);
+  await saved(page);
+});
