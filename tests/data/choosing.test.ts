@@ -235,7 +235,12 @@ test('a customer who pays no tax: their proposals start so, with the reason', as
     internalNote: '',
     taxExempt: 'Certificate ST-5, no. 4417',
   });
-  const { id } = await startProposal(actor, { customerId, siteId: siteId!, title: 'Classroom', templateId: null });
+  const { id } = await startProposal(actor, {
+    customerId,
+    siteId: siteId!,
+    title: 'Classroom',
+    templateId: null,
+  });
   expect((await readProposal(actor, id)).document.tax).toEqual({
     exempt: { reason: 'Certificate ST-5, no. 4417' },
   });
