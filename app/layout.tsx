@@ -8,6 +8,7 @@ import '@/ui/theme/base.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { Awake } from '@/ui/Awake';
 import { earlyClick } from '@/ui/earlyClick';
 import { requestNonce } from './session';
 
@@ -30,6 +31,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           dangerouslySetInnerHTML={{ __html: earlyClick }}
         />
         {children}
+        <Awake />
       </body>
     </html>
   );

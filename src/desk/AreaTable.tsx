@@ -46,7 +46,8 @@ export function AreaTable({
           each; the longest prefix that fits counts, for proposals begun from now on.
           <Input.TextArea
             style={{ marginTop: 6, fontVariantNumeric: 'tabular-nums' }}
-            autoSize={{ minRows: 3, maxRows: 12 }}
+            // A height that is known before any script runs: nothing below it moves while the page wakes up.
+            rows={Math.min(12, Math.max(3, text.split('\n').length))}
             readOnly={!isOwner}
             spellCheck={false}
             value={text}

@@ -19,7 +19,7 @@ export function Tally() {
   const inside = work.document.tax?.inside === true && !work.document.tax.exempt;
   const discounts = sumAmounts([figures.innerDiscount, figures.discount]);
   return (
-    <aside className="tally" aria-label="Tally">
+    <aside className="tally" aria-label="Tally" tabIndex={0}>
       <div className="soft">As suggested</div>
       <div className="tally-total" data-testid="total">
         {money(figures.total)}
