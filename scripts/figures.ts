@@ -1,11 +1,14 @@
-// npm run -s figures -- FILE [--choices FILE] [--range]: the figures of a proposal document as JSON. The core and
+// npm run -s figures -- FILE [--choices FILE] [--range] [--target TARGET [--spread HOW]]: the figures of a proposal document as JSON. The core and
 // nothing else.
 import fs from 'node:fs';
 import { parseArgs } from 'node:util';
 import { check } from '@/acts/check';
 import { Problem } from '@/acts/problem';
 import { checkChoices, menuOf } from '@/core/choice';
-import { checkDocument, figuresReport, rangeReport } from '@/core/offer';
+import { checkDocument, figuresReport, rangeReport, targetReport } from '@/core/offer';
+import type { Ask } from '@/core/shaping';
+import { TargetError } from '@/core/shaping';
+import { NotADecimal } from '@/core/number';
 import { Choices, ProposalDocument, asSuggested } from '@/model';
 
 function fail(sentence: string): never {
@@ -21,11 +24,31 @@ function readJson(file: string): unknown {
   }
 }
 
+/** `4200` is a total; `margin:25` and `markup:33.3` are per cents. */
+function readAsk(target: string, spread: string): Ask {
+  const match = /^(?:(margin|markup):)?(\d+(?:\.\d+)?)$/.exec(target);
+  if (!match || !['cost', 'price', 'even'].includes(spread))
+    return fail('--target is a total, margin:PERCENT or markup:PERCENT; --spread is cost, price or even.');
+  const [, kind, value] = match;
+  return {
+    target:
+      kind === undefined ? { kind: 'total', amount: value! } : { kind: kind as 'margin', percent: value! },
+    spread: spread as Ask['spread'],
+  };
+}
+
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { choices: { type: 'string' }, range: { type: 'boolean' } },
+  options: {
+    choices: { type: 'string' },
+    range: { type: 'boolean' },
+    target: { type: 'string' },
+    spread: { type: 'string', default: 'cost' },
+  },
 });
-const file = positionals[0] ?? fail('Usage: npm run -s figures -- FILE [--choices FILE] [--range]');
+const file =
+  positionals[0] ??
+  fail('Usage: npm run -s figures -- FILE [--choices FILE] [--range] [--target 4200|margin:25|markup:33]');
 try {
   const document = check(ProposalDocument, readJson(file), file);
   const [wrong] = checkDocument(document).filter(({ weight }) => weight === 'wrong');
@@ -37,9 +60,13 @@ try {
   const report = {
     ...figuresReport(document, choices),
     ...(values.range ? { range: rangeReport(document) } : {}),
+    ...(values.target === undefined
+      ? {}
+      : { shaped: targetReport(document, readAsk(values.target, values.spread), choices) }),
   };
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
 } catch (error) {
+  if (error instanceof TargetError || error instanceof NotADecimal) fail(error.message);
   if (!(error instanceof Problem)) throw error;
   fail(
     [

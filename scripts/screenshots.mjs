@@ -41,11 +41,23 @@ await shot('bundle');
 await page.keyboard.press('Escape');
 await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
 await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
-for (const step of ['Choices', 'Price', 'Payments', 'Wording', 'Send']) {
-  await page.locator('.steps').getByRole('button', { name: step }).click();
+const go = (step) => page.locator('.steps').getByRole('button', { name: step }).click();
+for (const step of ['Payments', 'Wording', 'Send']) {
+  await go(step);
   if (step === 'Send') await page.frameLocator('iframe').getByTestId('booklet-total').waitFor();
   await shot(step.toLowerCase());
 }
+await page.goto(`${base}/proposals`);
+await page.getByRole('link', { name: 'Back porch in three levels' }).first().click();
+await page.waitForSelector('.sheet');
+await go('Choices');
+await page.locator('.range .pairs').waitFor();
+await shot('choices');
+await go('Price');
+await page.getByLabel('Target', { exact: true }).fill('18000');
+await page.locator('.shape-answer').waitFor();
+await page.getByLabel('Shape the price').scrollIntoViewIfNeeded();
+await shot('price');
 await page.goto(`${base}/library?q=guard&kind=bundle`);
 await page.getByRole('link', { name: 'Guard railing' }).click();
 await page.getByLabel('Try Run').fill('38+64+22');
@@ -94,7 +106,7 @@ const letter = (title) =>
     .first()
     .getAttribute('href');
 const links = {
-  booklet: await letter('Sunroom on the south side'),
+  booklet: await letter('Back porch in three levels'),
   'booklet-signed': await letter('Screened porch over the garden'),
 };
 const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, reducedMotion: 'reduce' });

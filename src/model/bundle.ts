@@ -1,6 +1,6 @@
 import Type from 'typebox';
 import { PricedItem } from './priced';
-import { DecimalText, FormulaText, Identifier, PartId, ShortText } from './scalars';
+import { DecimalText, FormulaText, Identifier, PartId, PositiveDecimalText, ShortText } from './scalars';
 
 /*
  * A bundle: parts sized together by inputs and a grade. In a proposal it is a copy with everything it needs, so that a
@@ -105,6 +105,7 @@ export const PartChange = Type.Object(
     quantity: Type.Optional(FormulaText),
     typedCost: Type.Optional(DecimalText),
     heldPrice: Type.Optional(DecimalText),
+    shapedPrice: Type.Optional(PositiveDecimalText),
     overtime: Type.Optional(Type.Boolean()),
     item: Type.Optional(PricedItem),
   },

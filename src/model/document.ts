@@ -17,6 +17,7 @@ import {
   datePattern,
   decimalPattern,
   idPattern,
+  positivePattern,
 } from './scalars';
 
 /*
@@ -73,6 +74,12 @@ export const Line = Type.Object(
     ),
     heldPrice: Type.Optional(
       Type.String({ pattern: decimalPattern, description: 'Unit price typed by hand; no tool moves it' }),
+    ),
+    shapedPrice: Type.Optional(
+      Type.String({
+        pattern: positivePattern,
+        description: 'Unit price set by shaping to a target; stands until it is shaped again or let go',
+      }),
     ),
     pricePlaces: Type.Optional(Type.Integer({ minimum: 2, maximum: 4 })),
     discount: Type.Optional(Discount),

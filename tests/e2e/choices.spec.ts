@@ -160,3 +160,31 @@ test('at the desk: levels from what is there, none of them, a rule, a section to
   expect(await serious(page)).toEqual([]);
   await saved(page);
 });
+
+test('the price shaped to a total: shown, set to the cent, and taken back by one undo', async ({ page }) => {
+  await begin(page, 'A round price');
+  const add = page.locator('#add-line');
+  for (const words of ['12 joist 2x8 14', '196 decking pine', '1 ceiling fan']) {
+    await add.fill(words);
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await add.press('Enter');
+  }
+  const shown = page.getByTestId('total');
+  await expect(page.locator('tr.row')).toHaveCount(3);
+  const before = await shown.innerText();
+  await page.getByRole('button', { name: 'Price', exact: true }).click();
+  const panel = page.getByLabel('Shape the price');
+  await panel.getByLabel('Target').fill('5000');
+  await expect(panel.getByRole('status')).toContainText('Exact: total 5,000.00');
+  // Only a preview yet.
+  await expect(shown).toHaveText(before);
+  await panel.getByRole('button', { name: 'Set these prices' }).click();
+  await expect(shown).toHaveText('5,000.00');
+  await expect(panel.getByText('3 prices are set by shaping')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(shown).toHaveText(before);
+  await panel.getByLabel('Shape to').selectOption('margin');
+  await panel.getByLabel('Target').fill('100');
+  await expect(panel.getByText('This percentage goes from 0 to 99.')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+});

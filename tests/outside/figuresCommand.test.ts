@@ -68,3 +68,38 @@ test.each([
   expect([status, stdout]).toEqual([1, '']);
   expect(stderr).toContain(words);
 });
+
+test('the range over all choices', () => {
+  const { range } = figures(example, '--range') as unknown as {
+    range: Record<'lowest' | 'highest' | 'lowestMargin', { total: string; choices: unknown }> & {
+      exact: boolean;
+    };
+  };
+  // Ash is 1,487.64 more; six lights are 6 × 50.60 = 303.60: 15,528.88, taxed 776.44 and 194.11, and the permit.
+  expect([range.lowest.total, range.highest.total, range.exact]).toEqual(['14981.24', '16884.43', true]);
+  expect(range.highest.choices).toEqual({
+    extras: { 'stair-light': { in: true, quantity: '6' } },
+    questions: { boards: 'ash' },
+  });
+});
+
+test('shaped to a margin of 25 %: 11,176.00 ÷ 0.75, met to the cent', () => {
+  const { shaped } = figures(example, '--target', 'margin:25') as unknown as {
+    shaped: { goal: { amount: string }; missing: string; profit: string; prices: { after: string }[] };
+  };
+  expect(shaped).toMatchObject({
+    goal: { of: 'subtotalBeforeTax', amount: '14901.33' },
+    missing: '0.00',
+    profit: '3725.33',
+  });
+  // 15,301.33 before the discount of 400.00: 196 × 8.21 = 1,609.16, and the frame the rest.
+  expect(shaped.prices.map(({ after }) => after)).toEqual(['13692.17', '8.21']);
+});
+
+test('shaped to a total, evenly; what is no target is said', () => {
+  const { shaped } = figures(example, '--target', '16000', '--spread', 'even') as unknown as {
+    shaped: { total: string; missing: string };
+  };
+  expect(shaped).toMatchObject({ total: '16000.00', missing: '0.00' });
+  expect(run(example, '--target', 'cheap').stderr).toContain('--target is a total');
+});

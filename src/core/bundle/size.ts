@@ -101,6 +101,7 @@ function lineOf(id: string, item: PricedItem, quantity: string, change: PartChan
   if (change.description !== undefined) line.description = change.description;
   if (change.typedCost !== undefined) line.typedCost = change.typedCost;
   if (change.heldPrice !== undefined) line.heldPrice = change.heldPrice;
+  if (change.shapedPrice !== undefined) line.shapedPrice = change.shapedPrice;
   if (change.overtime !== undefined) line.overtime = change.overtime;
   return line;
 }

@@ -103,6 +103,7 @@ export function changePart(document: ProposalDocument, bundleId: string, path: s
     else change.typedCost = writeFixed(parseQuantity(edit.typedCost, 4));
   }
   if (edit.heldPrice !== undefined) {
+    delete change.shapedPrice;
     if (edit.heldPrice.trim() === '') delete change.heldPrice;
     else change.heldPrice = writeFixed(roundFixed(parseQuantity(edit.heldPrice, 4), 2));
   }

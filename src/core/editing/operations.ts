@@ -158,6 +158,7 @@ export function setCost(document: ProposalDocument, lineId: string, typed: strin
  */
 export function setPrice(document: ProposalDocument, lineId: string, typed: string): void {
   const { line } = place(document, lineId);
+  delete line.shapedPrice;
   if (typed.trim() === '') delete line.heldPrice;
   else line.heldPrice = writeFixed(roundFixed(parseQuantity(typed, 4), line.pricePlaces ?? 2));
 }

@@ -1,1 +1,2 @@
 export * from './groups';
+export * from './resilience';

@@ -57,6 +57,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
           cost: money(line.costAmount),
           unitPrice: writeFixedPlaces(line.unitPrice, line.line.pricePlaces ?? 2),
           held: line.held,
+          ...(line.shaped ? { shaped: true } : {}),
           ...(line.minimumApplied ? { minimumCharge: true } : {}),
           gross: money(line.gross),
           discount: money(line.discount),

@@ -5,3 +5,4 @@ export * from './checkDocument';
 export * from './figuresReport';
 export * from './choicesReport';
 export { filesOf } from './filesOf';
+export * from './targetReport';

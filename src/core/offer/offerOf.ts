@@ -87,7 +87,9 @@ function steppedOf({ entry, at, variants }: Piece): OfferStepped | null | 'too m
   if (!at || entry.kind !== 'line') return null;
   const offered = variants[0]!.lines[0]!;
   const limits = entry.extra!.quantity!;
-  const hangs = (entry.waste ?? entry.pack ?? entry.breaks) !== undefined && entry.heldPrice === undefined;
+  const hangs =
+    (entry.waste ?? entry.pack ?? entry.breaks) !== undefined &&
+    (entry.heldPrice ?? entry.shapedPrice) === undefined;
   const unitPrices: Record<string, string> = { '*': writeFixed(offered.unitPrice) };
   if (hangs) {
     const [least, most, step] = [limits.minimum, limits.maximum, limits.step].map(parseFixed);
@@ -103,7 +105,8 @@ function steppedOf({ entry, at, variants }: Piece): OfferStepped | null | 'too m
     unitPrices,
     places: entry.pricePlaces ?? 2,
     discount: entry.discount ?? null,
-    minimumCharge: entry.heldPrice === undefined ? (entry.minimumCharge ?? null) : null,
+    minimumCharge:
+      (entry.heldPrice ?? entry.shapedPrice) === undefined ? (entry.minimumCharge ?? null) : null,
   };
 }
 

@@ -22,6 +22,8 @@ export interface LineFigures {
   readonly unitPrice: Fixed;
   /** The price was typed by hand. */
   readonly held: boolean;
+  /** The price was set by shaping to a target. */
+  readonly shaped: boolean;
   /** The least the line may come to was more than its price. */
   readonly minimumApplied: boolean;
   /** Quantity × unit price or the minimum charge, before any discount. */
@@ -87,11 +89,13 @@ export function lineFigures(
   const count = parseFixed(quantity);
   const exact = exactCost(line, count, cost, area);
   const held = line.heldPrice !== undefined;
-  const unitPrice = held
-    ? roundFixed(parseFixed(line.heldPrice!), places)
-    : costsByQuantity(line) && count > 0n
-      ? loadedPrice(exact, count, factors, tax, places)
-      : loadedPrice(cost.byType, 1n, factors, tax, places);
+  const set = line.heldPrice ?? line.shapedPrice;
+  const unitPrice =
+    set !== undefined
+      ? roundFixed(parseFixed(set), places)
+      : costsByQuantity(line) && count > 0n
+        ? loadedPrice(exact, count, factors, tax, places)
+        : loadedPrice(cost.byType, 1n, factors, tax, places);
   const amounts = amountAt(line, count, unitPrice, minorDigits);
   const figures: LineFigures = {
     line,
@@ -104,6 +108,7 @@ export function lineFigures(
     ) as Amount,
     unitPrice,
     held,
+    shaped: !held && line.shapedPrice !== undefined,
     minimumApplied: amounts.minimumApplied,
     gross: amounts.gross,
     discount: amounts.discount,

@@ -274,6 +274,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
       costAmount: figures.costAmount,
       unitPrice: figures.unitPrice,
       held: figures.held,
+      shaped: figures.shaped,
       minimumApplied: figures.minimumApplied,
       gross: figures.gross,
       discount: figures.discount,

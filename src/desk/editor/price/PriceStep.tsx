@@ -5,6 +5,7 @@ import { AreaFields } from './AreaFields';
 import { FeesTable } from './FeesTable';
 import { LoadsTable } from './LoadsTable';
 import { SectionPrices } from './SectionPrices';
+import { ShapePanel } from './ShapePanel';
 import { TaxTable } from './TaxTable';
 import '../choices/choices.css';
 
@@ -15,6 +16,7 @@ export function PriceStep({ loadSets }: { loadSets: readonly LoadSet[] }) {
       <AreaFields />
       <SectionPrices loadSets={loadSets} />
       <LoadsTable loadSets={loadSets} />
+      <ShapePanel />
       <FeesTable />
       <TaxTable />
     </div>

@@ -200,7 +200,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
                 align="right"
                 shown={showUnitAmount(figures.unitPrice)}
                 typed={writeFixed(figures.unitPrice)}
-                mark={figures.held ? 'typed' : undefined}
+                mark={figures.held ? 'typed' : figures.shaped ? 'follows' : undefined}
                 readOnly={readOnly}
                 commit={(text) => edit((draft) => setPrice(draft, line.id, text))}
               />

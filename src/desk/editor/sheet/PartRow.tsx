@@ -148,7 +148,7 @@ export function PartRow({
               align="right"
               shown={showUnitAmount(figures.unitPrice)}
               typed={writeFixed(figures.unitPrice)}
-              mark={figures.held ? 'typed' : undefined}
+              mark={figures.held ? 'typed' : figures.shaped ? 'follows' : undefined}
               readOnly={readOnly}
               commit={(text) => edit((draft) => changePart(draft, bundleId, path, { heldPrice: text }))}
             />
