@@ -54,10 +54,10 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
       <table className="table-plain loads-table">
         <colgroup>
           <col />
-          <col style={{ width: 104 }} />
-          <col style={{ width: 70 }} />
-          <col style={{ width: 256 }} />
-          <col style={{ width: 92 }} />
+          <col style={{ width: 116 }} />
+          <col style={{ width: 64 }} />
+          <col style={{ width: 272 }} />
+          <col style={{ width: 86 }} />
           <col style={{ width: 30 }} />
         </colgroup>
         <tbody>
@@ -99,41 +99,43 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
                   }
                 />
               </td>
-              <td className="load-base">
-                <select
-                  className="plain-field"
-                  aria-label={`${load.name}: per cent of`}
-                  disabled={readOnly}
-                  value={load.base}
-                  onChange={({ target }) => change(load.id, { base: target.value as Load['base'] })}
-                >
-                  {Object.entries(bases).map(([base, words]) => (
-                    <option key={base} value={base}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
-                <select
-                  className="plain-field"
-                  aria-label={`${load.name}: on which costs`}
-                  disabled={readOnly}
-                  value={load.costTypes?.join() ?? ''}
-                  onChange={({ target }) =>
-                    change(load.id, {
-                      costTypes: target.value === '' ? [] : (target.value.split(',') as never),
-                    })
-                  }
-                >
-                  <option value="">all costs</option>
-                  {costTypes.map((type) => (
-                    <option key={type} value={type}>
-                      {type} only
-                    </option>
-                  ))}
-                  {load.costTypes && load.costTypes.length > 1 && (
-                    <option value={load.costTypes.join()}>{load.costTypes.join(' and ')}</option>
-                  )}
-                </select>
+              <td>
+                <div className="load-base">
+                  <select
+                    className="plain-field"
+                    aria-label={`${load.name}: per cent of`}
+                    disabled={readOnly}
+                    value={load.base}
+                    onChange={({ target }) => change(load.id, { base: target.value as Load['base'] })}
+                  >
+                    {Object.entries(bases).map(([base, words]) => (
+                      <option key={base} value={base}>
+                        {words}
+                      </option>
+                    ))}
+                  </select>
+                  <select
+                    className="plain-field"
+                    aria-label={`${load.name}: on which costs`}
+                    disabled={readOnly}
+                    value={load.costTypes?.join() ?? ''}
+                    onChange={({ target }) =>
+                      change(load.id, {
+                        costTypes: target.value === '' ? [] : (target.value.split(',') as never),
+                      })
+                    }
+                  >
+                    <option value="">all costs</option>
+                    {costTypes.map((type) => (
+                      <option key={type} value={type}>
+                        {type} only
+                      </option>
+                    ))}
+                    {load.costTypes && load.costTypes.length > 1 && (
+                      <option value={load.costTypes.join()}>{load.costTypes.join(' and ')}</option>
+                    )}
+                  </select>
+                </div>
               </td>
               <td className="amount">{showAmount(amountOf(load), figures.minorDigits)}</td>
               <td className="row-more">

@@ -126,13 +126,13 @@ export function ShapePanel() {
               </option>
             ))}
           </select>
-          <Checkbox
-            disabled={selected.size === 0}
-            checked={onlySelected && selected.size > 0}
-            onChange={({ target }) => setOnlySelected(target.checked)}
-          >
-            only on the {selected.size} selected on the sheet
-          </Checkbox>
+          {selected.size > 0 ? (
+            <Checkbox checked={onlySelected} onChange={({ target }) => setOnlySelected(target.checked)}>
+              only on the {selected.size} selected on the sheet
+            </Checkbox>
+          ) : (
+            <span className="soft">Select lines on the sheet (Ctrl Space) to shape only those.</span>
+          )}
           {onlySelected && selected.size > 0 && (
             <Checkbox checked={atCost} onChange={({ target }) => setAtCost(target.checked)}>
               the others at cost
