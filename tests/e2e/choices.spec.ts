@@ -172,6 +172,14 @@ test('the price shaped to a total: shown, set to the cent, and taken back by one
   const shown = page.getByTestId('total');
   await expect(page.locator('tr.row')).toHaveCount(3);
   const before = await shown.innerText();
+  // Why this figure: of a line, and of the whole.
+  await page.getByLabel('Quantity of Ceiling fan, wet-rated, hung').focus();
+  await page.keyboard.press('Alt+Enter');
+  await page.getByText('Why this amount').click();
+  await expect(page.locator('.details .why')).toContainText('material 214.00 + subcontract 165.00');
+  await expect(page.locator('.details .why')).toContainText('10 % of direct cost');
+  await page.getByText('Why this total').click();
+  await expect(page.locator('.tally .why li').last()).toContainText(before);
   await page.getByRole('button', { name: 'Price', exact: true }).click();
   const panel = page.getByLabel('Shape the price');
   await panel.getByLabel('Target').fill('5000');

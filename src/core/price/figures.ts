@@ -7,9 +7,8 @@ import { loadFactors } from './loads';
 import { pricingOf } from './pricing';
 import type { SectionFigures } from './section';
 import { sectionFigures, sumBeforeTax } from './section';
-import type { TaxFigures } from './tax';
 import { withoutTax } from './tax';
-import type { FeeFigures } from './totals';
+import type { Totals } from './totals';
 import { addSums, sharesByAmount, totalsOf } from './totals';
 
 export interface LoadFigures {
@@ -18,7 +17,7 @@ export interface LoadFigures {
 }
 
 /** Everything that can be read off a proposal for one set of choices. All amounts in the minor unit of its currency. */
-export interface Figures {
+export interface Figures extends Totals {
   readonly minorDigits: number;
   readonly sections: readonly SectionFigures[];
   /** Floor of all spaces in square feet; null where no section has one. */
@@ -34,17 +33,6 @@ export interface Figures {
   readonly priced: Amount;
   /** Discounts on lines and sections. */
   readonly innerDiscount: Amount;
-  /** Discount on the whole. */
-  readonly discount: Amount;
-  readonly discountShares: ReadonlyMap<string, Amount>;
-  /** What the lines cost the customer before fees (and before tax, unless it is inside). */
-  readonly subtotal: Amount;
-  /** The subtotal without the tax inside it: what we earn. */
-  readonly beforeTax: Amount;
-  readonly fees: readonly FeeFigures[];
-  readonly taxes: readonly TaxFigures[];
-  readonly taxTotal: Amount;
-  readonly total: Amount;
   /** Subtotal before tax less cost; fees are passed through and count in neither. */
   readonly profit: Amount;
   /** Profit ÷ subtotal before tax; null when there is nothing to divide by. */

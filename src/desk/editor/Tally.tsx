@@ -3,10 +3,12 @@
 import { showAmount, showPercent, showQuantity, sumAmounts, writeAmount } from '@/core/number';
 import { perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
+import { whyTotal } from '@/core/why';
 import { Track } from '@/ui/Track';
 import { useEditor } from './context';
 import { RangeChart } from './RangeChart';
 import { useRange } from './useRange';
+import { Why } from './Why';
 
 /** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
 export function Tally() {
@@ -51,6 +53,7 @@ export function Tally() {
         <dt className="sum">Total</dt>
         <dd className="sum">{money(figures.total)}</dd>
       </dl>
+      <Why summary="Why this total" steps={whyTotal(work.document, figures)} />
       <p className="tally-margin">
         {figures.margin === null ? 'No price yet' : `Margin ${showPercent(figures.margin)} %`}
         {figures.markup !== null && ` · markup ${showPercent(figures.markup)} %`}

@@ -3,10 +3,12 @@
 import { Button, Checkbox, Input } from 'antd';
 import { setExtra, setLineText, setLoads } from '@/core/editing';
 import { parseQuantity } from '@/core/quantity';
+import { whyLine } from '@/core/why';
 import { writeFixed } from '@/core/number';
 import type { Extra, Line } from '@/model';
 import { Cell } from './Cell';
-import { useEditorActions } from '../context';
+import { useEditor, useEditorActions } from '../context';
+import { Why } from '../Why';
 
 type Limits = NonNullable<Extra['quantity']>;
 
@@ -80,12 +82,20 @@ export function ExtraTerms({ line }: { line: Line }) {
   );
 }
 
+/** How the amount of the line comes about. */
+function WhyLine({ lineId }: { lineId: string }) {
+  const { work, figures } = useEditor();
+  const steps = whyLine(work.document, figures, lineId);
+  return steps && <Why summary="Why this amount" steps={steps} />;
+}
+
 /** What a line carries besides its figures. The customer's text and our note look different and stand apart. */
 export function LineDetails({ line, close }: { line: Line; close: () => void }) {
   const { edit, readOnly } = useEditorActions();
   return (
     <div className="details">
       <ExtraTerms line={line} />
+      <WhyLine lineId={line.id} />
       {line.loads && (
         <p className="details-loads">
           {line.loads.length === 0

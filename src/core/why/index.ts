@@ -1,0 +1,3 @@
+export type { Step } from './line';
+export { whyLine } from './line';
+export { whyTotal } from './total';

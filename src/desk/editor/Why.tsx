@@ -1,0 +1,22 @@
+'use client';
+
+import type { Step } from '@/core/why';
+
+/** The way to a figure, step by step: the same words for an eye and for a screen reader. */
+export function Why({ summary, steps }: { summary: string; steps: readonly Step[] }) {
+  return (
+    <details className="why">
+      <summary>{summary}</summary>
+      <ol>
+        {steps.map(({ what, how, comes }, i) => (
+          <li key={`${i} ${what}`}>
+            <span>
+              <strong>{what}</strong> <span className="soft">{how}</span>
+            </span>
+            <span className="amount">{comes}</span>
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
