@@ -46,8 +46,9 @@ export function Levels({ tiers, choose }: { tiers: CustomerTiers; choose: Choose
             {level.detail && <span className="level-detail">{level.detail}</span>}
           </label>
         ))}
-        {rows.map((row) => (
-          <div key={row.name} className="level-row">
+        {rows.map((row, at) => (
+          // Two parts may be called the same.
+          <div key={`${at} ${row.name}`} className="level-row">
             <span className="level-row-name">{row.name}</span>
             {cells((_, i) => row.cells[i] ?? null)}
           </div>

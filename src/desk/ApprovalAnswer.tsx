@@ -43,7 +43,7 @@ export function ApprovalAnswer({
           onChange={({ target }) => setWords(target.value)}
         />
         <Button type="primary" loading={busy} onClick={() => void say('yes')}>
-          Yes, send it
+          Yes, it may go out
         </Button>
         <Button loading={busy} onClick={() => void say('no')}>
           No

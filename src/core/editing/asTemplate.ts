@@ -39,13 +39,23 @@ export function withoutPlans(document: ProposalDocument): ProposalDocument {
 }
 
 /**
- * A document as a template of its trade: without what belongs to one customer (cover note, our note, validity, plans), its
+ * A document as a template of its trade: without what belongs to one customer (cover note, our note, validity, plans, a tax exemption), its
  * typed quantities marked to be looked at.
  */
 export function asTemplate(document: ProposalDocument, title: string): ProposalDocument {
-  const { coverNote: _, internalNote: __, validUntil: ___, area: ____, ...rest } = withoutPlans(document);
+  const {
+    coverNote: _,
+    internalNote: __,
+    validUntil: ___,
+    area: ____,
+    tax,
+    ...rest
+  } = withoutPlans(document);
+  // Why one customer pays no tax is no business of the next.
+  const { exempt: _____, ...terms } = tax ?? {};
   return {
     ...rest,
+    ...(Object.keys(terms).length > 0 ? { tax: terms } : {}),
     title,
     sections: rest.sections.map((section) => ({
       ...section,

@@ -1,5 +1,5 @@
 import type { ProposalDocument, TaxClass } from '@/model';
-import type { Amount, Fixed, Ratio } from '../number';
+import type { Amount, Ratio } from '../number';
 import {
   ONE,
   ZERO,
@@ -111,10 +111,4 @@ export function taxesOn(amounts: ReadonlyMap<string, readonly Amount[]>, rules: 
       amount: sums[i]!.amount as Amount,
     }));
   });
-}
-
-/** The rate of a class as a fraction of one, to six places; for showing. */
-export function shownRate(taxClass: TaxClass): Fixed {
-  const { top, bottom } = wholeRate(taxClass);
-  return divideRounded(top * ONE, bottom) as Fixed;
 }

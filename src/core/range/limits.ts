@@ -5,7 +5,6 @@ import { groupFigures } from '../insight';
 import type { Fixed } from '../number';
 import { parsePercent, ratio, showPercent, sumAmounts } from '../number';
 import { computeFigures } from '../price';
-import type { Range } from './range';
 import { rangeOf } from './range';
 
 /** Something a proposal may not be sent with unless the owner says yes; a sentence for both. */
@@ -23,14 +22,11 @@ const below = (margin: Fixed | null, least: string | undefined): boolean =>
  *
  * @param bySeller the seller's own limit on discounts counts
  */
-export function limitsCrossed(
-  document: ProposalDocument,
-  limits: PriceLimits,
-  bySeller: boolean,
-  range: Range = rangeOf(document),
-): Crossed[] {
+export function limitsCrossed(document: ProposalDocument, limits: PriceLimits, bySeller: boolean): Crossed[] {
   const crossed: Crossed[] = [];
-  const worst = range.lowestMargin;
+  // Only where a floor is set is it worth looking through all combinations.
+  const floors = limits.margin !== undefined || Object.keys(limits.byTrade ?? {}).length > 0;
+  const worst = floors ? rangeOf(document).lowestMargin : null;
   if (worst && below(worst.margin, limits.margin)) {
     const words = choicesInWords(menuOf(document), worst.choices).join(', ') || 'as suggested';
     crossed.push({

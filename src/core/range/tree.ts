@@ -38,7 +38,7 @@ export type Levels = ReadonlyMap<string, string>;
 export const OUT = 'out';
 export const IN = 'in';
 /** Beyond so many quantities only the ends, the offered one and those around price breaks are tried. */
-export const MOST_QUANTITIES = 2000;
+const MOST_QUANTITIES = 2000;
 
 const nothing: Weight = { net: new Map(), cost: 0 };
 
