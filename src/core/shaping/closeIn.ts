@@ -73,7 +73,7 @@ export function closeIn(
     if (tries <= 0) break;
     if (take(moved(moves))) return { ...best, proved: true };
   }
-  return { ...best, proved: provedNearest(best, carry, stateOf) };
+  return walked(best, carry, stateOf);
 }
 
 /** What one step of each price does to the measure, in minor units: by the line's quantity, scaled by one that was tried. */
@@ -144,28 +144,35 @@ function* likely(
   yield* ordered(pairs).slice(0, MOST_TRIES);
 }
 
+/** So many steps of a fine price are walked to see the goal being jumped over. */
+const WALK = 60;
+
 /**
- * Is nothing nearer possible? With a line whose smallest step moves the net by one minor unit or less, every net can be
- * had; the goal is then missed only where the rounding of tax and fees jumps over it, and the nearest on either side is
- * one such step away.
+ * Walks a line whose smallest step moves the net by one minor unit or less towards the goal. With such a line every net
+ * can be had; where the goal is missed all the same, the rounding of discounts, tax and fees jumps over it between two
+ * steps. Answers the nearest on the way, and whether the jump was seen.
  */
-function provedNearest(
+function walked(
   best: State,
   carry: readonly FreeLine[],
   stateOf: (prices: ReadonlyMap<string, Fixed>) => State,
-): boolean {
+): Closed {
   const unit = powerOfTen(12 - best.figures.minorDigits);
+  const up = best.missing > 0n;
+  const beyond = ({ missing }: State) => (up ? missing < 0n : missing > 0n);
   for (const line of carry) {
-    const step = stepOf(line);
-    if (line.figures.quantity * step > unit || line.figures.line.discount || line.figures.bundle?.discount)
-      continue;
-    const other = new Map(best.prices);
-    // Towards the goal, one minor unit of net at the least.
-    const count = (unit + line.figures.quantity * step - 1n) / (line.figures.quantity * step);
-    const by = count * step;
-    other.set(line.id, (best.prices.get(line.id)! + (best.missing > 0n ? by : -by)) as Fixed);
-    const beyond = stateOf(other).missing;
-    if (best.missing > 0n ? beyond < 0n : beyond > 0n) return size(beyond) >= size(best.missing);
+    const effect = line.figures.quantity * stepOf(line);
+    if (effect > unit || line.figures.line.discount || line.figures.bundle?.discount) continue;
+    const by = ((unit + effect - 1n) / effect) * stepOf(line);
+    let nearest = best;
+    let price: bigint = best.prices.get(line.id)!;
+    for (let step = 0; step < WALK; step += 1) {
+      price += up ? by : -by;
+      if (price < 0n) break;
+      const next = stateOf(new Map(best.prices).set(line.id, price as Fixed));
+      if (size(next.missing) < size(nearest.missing)) nearest = next;
+      if (next.missing === 0n || beyond(next)) return { ...nearest, proved: true };
+    }
   }
-  return false;
+  return { ...best, proved: false };
 }

@@ -35,7 +35,7 @@ export interface Shaped {
   readonly moves: readonly PriceMove[];
   /** Goal less what is reached; zero when it is exact. */
   readonly missing: Amount;
-  /** Where it is not exact: no prices of these lines come nearer. */
+  /** Where it is not exact: the smallest step of a price jumps over it, by the rounding of discounts, tax and fees. */
   readonly proved: boolean;
 }
 

@@ -149,7 +149,7 @@ export function ShapePanel() {
             ) : (
               <span className="wrong">
                 {money(shaped.missing)} off,{' '}
-                {shaped.proved ? 'and no prices come nearer' : 'the nearest found'}:{' '}
+                {shaped.proved ? 'the smallest step of a price jumps over it' : 'the nearest found'}:{' '}
               </span>
             )}
             total <strong>{money(shaped.figures.total)}</strong>, profit {money(shaped.figures.profit)}
