@@ -4,7 +4,8 @@ import fs from 'node:fs';
 import { parseArgs } from 'node:util';
 import { check } from '@/acts/check';
 import { Problem } from '@/acts/problem';
-import { checkChoices, menuOf } from '@/core/choice';
+import { withRounds } from '@/core/allowance';
+import { checkChoices, linesOf, menuOf } from '@/core/choice';
 import { checkDocument, figuresReport, rangeReport, targetReport } from '@/core/offer';
 import type { Ask } from '@/core/shaping';
 import { TargetError } from '@/core/shaping';
@@ -55,7 +56,10 @@ try {
   if (wrong) fail(`${file}: ${wrong.message}`);
   const choices =
     values.choices === undefined ? asSuggested : check(Choices, readJson(values.choices), values.choices);
-  const [problem] = checkChoices(menuOf(document), choices);
+  const rounds = document.sections.flatMap((section) =>
+    [...linesOf(section)].flatMap(({ allowance }) => allowance?.rounds ?? []),
+  );
+  const [problem] = checkChoices(withRounds(menuOf(document), rounds), choices);
   if (problem) fail(`${values.choices}: ${problem.id}: ${problem.message}`);
   const report = {
     ...figuresReport(document, choices),

@@ -121,6 +121,7 @@ function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
           <span className="decide-who">Extra, you choose</span>
           <span className="card-name">{extra.description}</span>
           {extra.detail && <span className="card-detail">{extra.detail}</span>}
+          {extra.allowance && <span className="card-detail">{extra.allowance}</span>}
           <CardNotes until={extra.until} hindrance={extra.hindrance} />
         </span>
         <span className="card-price">
@@ -174,6 +175,7 @@ function Entry({ entry, choose, files }: Chooser & { entry: CustomerEntry }) {
       <span>
         {entry.description}
         {entry.detail && <span className="card-detail">{entry.detail}</span>}
+        {entry.allowance && <span className="card-detail">{entry.allowance}</span>}
         {entry.quantity && (
           <span className="card-detail">
             {showDecimal(entry.quantity)} {unitName(entry.unit)}
@@ -230,9 +232,20 @@ export function Section({
       {listed
         ? plain.map((entry) => <Entry key={entry.id} entry={entry} {...chooser} />)
         : plain.length > 0 && (
-            <p className="soft contents">
-              {plain.map((entry) => (entry.kind === 'line' ? entry.description : '')).join(' · ')}
-            </p>
+            <>
+              <p className="soft contents">
+                {plain.map((entry) => (entry.kind === 'line' ? entry.description : '')).join(' · ')}
+              </p>
+              {plain.map(
+                (entry) =>
+                  entry.kind === 'line' &&
+                  entry.allowance && (
+                    <p key={entry.id} className="soft">
+                      {entry.description}: {entry.allowance}
+                    </p>
+                  ),
+              )}
+            </>
           )}
       <SectionChoice section={section} choose={chooser.choose} />
       {isIn && children}

@@ -15,6 +15,7 @@ export type SumText = readonly [taxClass: string, above: string, below: string];
 export interface OfferShown {
   readonly description: string;
   readonly detail: string | null;
+  readonly allowance: string | null;
   readonly unit: string;
   readonly quantity: string | null;
   readonly unitPrice: string | null;

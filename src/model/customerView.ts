@@ -24,6 +24,8 @@ export interface CustomerLine {
   readonly id: string;
   readonly description: string;
   readonly detail: string | null;
+  /** Money set aside: what may be spent, and how the difference is settled, in words. */
+  readonly allowance: string | null;
   /** Shown with line amounts. */
   readonly quantity: string | null;
   readonly unit: string;

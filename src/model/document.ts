@@ -1,4 +1,5 @@
 import Type from 'typebox';
+import { Allowance } from './allowance';
 import { PartChange, bundleMakeup } from './bundle';
 import { Measure, Space } from './measure';
 import { Plan } from './plan';
@@ -90,6 +91,7 @@ export const Line = Type.Object(
       Type.String({ minLength: 1, maxLength: 200, description: 'What is not decided yet, for us only' }),
     ),
     extra: Type.Optional(Extra),
+    allowance: Type.Optional(Allowance),
   },
   closed,
 );

@@ -5,6 +5,7 @@ export * from './measure';
 export * from './plan';
 export * from './bundle';
 export * from './tiers';
+export * from './allowance';
 export * from './document';
 export * from './usual';
 export * from './pricing';

@@ -4,8 +4,11 @@
  * the sum, is AIA A201 §3.8 (from memory).
  */
 import fc from 'fast-check';
-import type { AllowanceRule, AllowanceTerms } from '@/core/allowance';
-import { allowancePrice, dueToDate, settlement, standings } from '@/core/allowance';
+import type { AllowanceTerms } from '@/core/allowance';
+import { dueToDate, settlement, standings } from '@/core/allowance';
+import type { AllowanceRule } from '@/model';
+import { computeFigures } from '@/core/price';
+import { line, plainDocument } from '../support/documents';
 import type { Amount } from '@/core/number';
 import { parseAmount, parsePercent, sumAmounts } from '@/core/number';
 
@@ -33,8 +36,24 @@ test.each([
 });
 
 test('the proposal carries the amount, or at cost the amount with its fee', () => {
-  expect(allowancePrice(terms('at our price', '2400', '20'))).toBe(money('2400'));
-  expect(allowancePrice(terms('at cost, fee fixed', '2400', '20'))).toBe(money('3000'));
+  const figures = (rule: AllowanceRule) =>
+    computeFigures(
+      plainDocument([
+        {
+          id: 's',
+          title: 'Bath',
+          entries: [
+            line('a', '1', '0', {
+              allowance: { rule, amount: '2400', fee: '20', shows: 'price', rounds: [] },
+            }),
+          ],
+        },
+      ]),
+    );
+  // 2,400 ÷ 0.8 = 3,000; at our price the fee is inside: 2,400 × 0.8 = 1,920 is left for cost.
+  expect(figures('at our price')).toMatchObject({ total: money('2400'), cost: money('1920') });
+  expect(figures('at cost, fee fixed')).toMatchObject({ total: money('3000'), cost: money('2400') });
+  expect(figures('at cost, fee on the excess')).toMatchObject({ total: money('3000'), cost: money('2400') });
 });
 
 test('three rounds in the order they were signed: what is left, what each adds, what settling gives back', () => {

@@ -120,7 +120,24 @@ const isInside = ({ tax }: ProposalDocument) => tax?.inside === true && !tax.exe
 const beforeTax = (document: ProposalDocument, taxClass: string, amount: Decimal) =>
   isInside(document) ? round(amount.dividedBy(taxOf(document, taxClass).plus(1)), 2) : amount;
 
-function priced(document: ProposalDocument, line: Line, choices: Choices, around?: Load[]) {
+/** An allowance by its terms alone: what may be spent is the price, or at cost the cost under its fee. */
+function setAside(document: ProposalDocument, line: Line): Line {
+  const { rule, amount, fee } = line.allowance!;
+  const { id, kind, description, unit, quantity, taxClass, extra } = line;
+  const plain = { id, kind, description, unit, quantity, taxClass, ...(extra ? { extra } : {}) };
+  const inside = isInside(document) ? taxOf(document, taxClass).plus(1) : new Decimal(1);
+  const left = new Decimal(amount).times(new Decimal(1).minus(share(fee))).dividedBy(inside);
+  return rule === 'at our price'
+    ? { ...plain, heldPrice: amount, costs: [{ type: 'other', amount: round(left, 4).toFixed() }] }
+    : {
+        ...plain,
+        costs: [{ type: 'other', amount }],
+        loads: [{ id: 'fee', name: 'Fee', kind: 'profit', percent: fee, base: 'price' }],
+      };
+}
+
+function priced(document: ProposalDocument, given: Line, choices: Choices, around?: Load[]) {
+  const line = given.allowance ? setAside(document, given) : given;
   const loads = line.loads ?? around ?? document.loads;
   const inside = isInside(document) ? taxOf(document, line.taxClass).plus(1) : new Decimal(1);
   const decision = choices.extras[line.id];

@@ -138,6 +138,28 @@ const lineArbitrary = (negative: boolean) =>
     { requiredKeys: ['kind', 'id', 'description', 'unit', 'quantity', 'costs', 'taxClass'] },
   );
 
+/** Money set aside under any rule; what a line carries besides is of no use to it. */
+const allowanceArbitrary = fc
+  .tuple(
+    lineArbitrary(false),
+    fc.record({
+      rule: fc.constantFrom(
+        'at our price' as const,
+        'at cost, fee fixed' as const,
+        'at cost, fee on the excess' as const,
+      ),
+      amount: decimal(0, 900, 2),
+      fee: percent(60),
+      shows: fc.constantFrom('price' as const, 'spend' as const),
+      rounds: fc.constant([]),
+    }),
+  )
+  .map(([{ discount: _, extra, ...drawn }, allowance]) => ({
+    ...drawn,
+    ...(extra ? { extra: { in: extra.in } } : {}),
+    allowance,
+  }));
+
 /** A bundle as it stands in a section, of parts with plain quantities; everything can be overridden. */
 export function bundle(
   id: string,
@@ -332,9 +354,10 @@ export function anyDocument({
   most = 6,
 } = {}): fc.Arbitrary<ProposalDocument> {
   const entry = fc.oneof(
-    { weight: 4, arbitrary: lineArbitrary(negativeLines) },
-    { weight: 1, arbitrary: questionArbitrary },
-    { weight: 1, arbitrary: bundleArbitrary },
+    { weight: 8, arbitrary: lineArbitrary(negativeLines) },
+    { weight: 1, arbitrary: allowanceArbitrary },
+    { weight: 2, arbitrary: questionArbitrary },
+    { weight: 2, arbitrary: bundleArbitrary },
   );
   const section = fc.record(
     {

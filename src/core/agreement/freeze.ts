@@ -1,4 +1,4 @@
-import type { Choices, ProposalDocument, ScheduleEntry } from '@/model';
+import type { Allowance, Choices, ProposalDocument, ScheduleEntry } from '@/model';
 import type { Amount, Fixed } from '../number';
 import {
   ZERO,
@@ -10,7 +10,7 @@ import {
   writeFixed,
 } from '../number';
 import type { SectionLine, TaxFigures } from '../price';
-import { computeFigures, effectiveRates, netParts } from '../price';
+import { computeFigures, effectiveRates, netParts, setAside } from '../price';
 import { computeSchedule } from '../schedule';
 
 /** One tax component of an agreement: a rate of one class. */
@@ -40,6 +40,8 @@ export interface AgreedLine {
   readonly taxes: readonly Amount[];
   /** Our cost, for the budget. */
   readonly cost: Amount;
+  /** Money set aside: its terms, and what may be spent in the measure of its rule. */
+  readonly allowance: { readonly terms: Allowance; readonly spend: Amount } | null;
 }
 
 export interface AgreedPayment {
@@ -68,6 +70,11 @@ function percentOfNet({ taxClasses }: ProposalDocument, tax: TaxFigures): string
   if (!taxClass.components[place]?.onTop) return tax.percent;
   const { top, bottom } = effectiveRates(taxClass)[place]!;
   return writeFixed((divideRounded(top * 1_000_000n, bottom) * 100n) as Fixed);
+}
+
+function allowanceOf(line: SectionLine | undefined): AgreedLine['allowance'] {
+  const terms = line?.line.allowance;
+  return line && terms ? { terms, spend: setAside(line) } : null;
 }
 
 /** A net amount by unit of a quantity; the amount itself where there is no quantity to divide by. */
@@ -134,6 +141,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
       net: part.net,
       taxes: taxShares.map((shares) => shares[i]!),
       cost: found?.line.costAmount ?? ZERO,
+      allowance: allowanceOf(found?.line),
     };
   });
 

@@ -1,1 +1,4 @@
 export * from './settle';
+export * from './round';
+export * from './inWords';
+export * from './terms';

@@ -1,12 +1,11 @@
+import type { AllowanceRule } from '@/model';
 import type { Amount, Fixed } from '../number';
 import { ONE, divideRounded } from '../number';
 
 /**
- * How the difference between money set aside and what was chosen is settled. What is chosen is measured in the selling
- * price (`at our price`, fee inside) or in cost (`at cost …`).
+ * What an allowance is settled by. What is chosen is measured in the selling price (`at our price`, fee inside) or in cost
+ * (`at cost …`).
  */
-export type AllowanceRule = 'at our price' | 'at cost, fee fixed' | 'at cost, fee on the excess';
-
 export interface AllowanceTerms {
   readonly rule: AllowanceRule;
   /** What the customer may spend, in the measure of the rule. */
@@ -34,11 +33,6 @@ export function dueToDate({ rule, amount, fee, feeOnRest }: AllowanceTerms, chos
   const difference = chosen - amount;
   if (rule !== 'at cost, fee on the excess') return difference as Amount;
   return difference > 0n || feeOnRest ? withFee(difference, fee) : (difference as Amount);
-}
-
-/** What an allowance adds to the price of the proposal: the amount itself, or at cost the amount with its fee. */
-export function allowancePrice({ rule, amount, fee }: AllowanceTerms): Amount {
-  return rule === 'at our price' ? amount : withFee(amount, fee);
 }
 
 export interface RoundStanding {

@@ -4,6 +4,7 @@ import { sizeBundle } from '../bundle';
 import { writeFixed } from '../number';
 import type { LineFigures } from '../price/line';
 import { lineFigures } from '../price/line';
+import { pricedLine } from '../price/allowanceLine';
 import { followedQuantity } from '../price/follow';
 import type { Pricing } from '../price/pricing';
 import { pricingOf } from '../price/pricing';
@@ -80,7 +81,9 @@ function variantsOf(
 ): Variant[] {
   if (entry.kind === 'line') {
     const { quantity } = followedQuantity(entry, surroundings);
-    return [{ when: [], lines: [lineFigures(entry, quantity, pricing, around)], bundle: null }];
+    return [
+      { when: [], lines: [lineFigures(pricedLine(entry, pricing), quantity, pricing, around)], bundle: null },
+    ];
   }
   return gradesOf(document, entry).map(({ when, grade }) => {
     const bundle = atGrade(entry, grade);

@@ -4,6 +4,7 @@ export * from './pointer';
 export * from './lineFromItem';
 export * from './bundles';
 export * from './choices';
+export * from './allowances';
 export * from './spaces';
 export * from './bundleFromLibrary';
 export * from './lineAsTyped';

@@ -148,16 +148,30 @@ export function setQuantity(document: ProposalDocument, lineId: string, typed: s
  */
 export function setCost(document: ProposalDocument, lineId: string, typed: string): void {
   const { line } = place(document, lineId);
+  if (line.allowance) {
+    if (line.allowance.rule === 'at our price')
+      throw new RangeError('What it costs us follows from the amount to spend and the fee.');
+    line.allowance.amount = writeFixed(parseQuantity(typed, 2));
+    return;
+  }
   if (typed.trim() === '') delete line.typedCost;
   else line.typedCost = writeFixed(parseQuantity(typed, 4));
 }
 
 /**
- * Holds a unit price typed by hand; empty text lets it follow the cost again.
+ * Holds a unit price typed by hand; empty text lets it follow the cost again. Of an allowance at our price it is the amount
+ * to spend.
+ * @throws RangeError where it is an allowance at cost
  * @throws FormulaError for text that is no number
  */
 export function setPrice(document: ProposalDocument, lineId: string, typed: string): void {
   const { line } = place(document, lineId);
+  if (line.allowance) {
+    if (line.allowance.rule !== 'at our price')
+      throw new RangeError('The price follows from the amount to spend and the fee.');
+    line.allowance.amount = writeFixed(parseQuantity(typed, 2));
+    return;
+  }
   delete line.shapedPrice;
   if (typed.trim() === '') delete line.heldPrice;
   else line.heldPrice = writeFixed(roundFixed(parseQuantity(typed, 4), line.pricePlaces ?? 2));

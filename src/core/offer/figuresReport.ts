@@ -4,6 +4,7 @@ import type { Amount, Fixed } from '../number';
 import { sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
+import { allowancesReport } from './allowancesReport';
 import { choicesReport } from './choicesReport';
 
 /**
@@ -14,6 +15,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
   const figures = computeFigures(document, choices);
   const money = (value: Amount) => writeAmount(value, figures.minorDigits);
   const rate = (value: Fixed | null) => (value === null ? null : writeFixed(value));
+  const allowances = allowancesReport(document, choices);
   const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);
   return {
     currency: document.currency,
@@ -97,6 +99,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
     ...(document.tax?.exempt ? { taxExempt: document.tax.exempt.reason } : {}),
     total: money(figures.total),
     choices: choicesReport(document, choices),
+    ...(allowances.length > 0 ? { allowances } : {}),
     schedule: schedule.payments.map(({ entry, amount }) => ({
       id: entry.id,
       name: entry.name,

@@ -13,12 +13,13 @@ import type {
   Section,
   SumText,
 } from '@/model';
+import { allowanceInWords } from '../allowance';
 import type { Piece, Variant } from '../choice';
 import { menuOf, offeredQuantity, piecesOf, withinLevels } from '../choice';
 import { minorDigits, parseFixed, writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import { tracedInWords } from '../plan';
 import type { ClassSum, ClassSums, LineFigures } from '../price';
-import { addSums, addTo } from '../price';
+import { addSums, addTo, setAside } from '../price';
 import { tiersSideBySide } from './tiersSideBySide';
 
 /** Beyond so many quantities, a line whose unit price hangs on its quantity is left to the server. */
@@ -47,12 +48,39 @@ function partShown({ digits, lines, prices }: Context, figures: LineFigures): Cu
   };
 }
 
+/** What may be spent of an allowance, and the fee beside it; they make its amount. */
+function feeApart(context: Context, figures: LineFigures): CustomerPart[] {
+  const spend = setAside(figures);
+  if (figures.net === spend) return [];
+  const part = (id: string, description: string, amount: bigint): CustomerPart => ({
+    id: `${figures.line.id}.${id}`,
+    description,
+    unit: 'job',
+    quantity: null,
+    unitPrice: null,
+    amount: context.lines ? writeAmount(amount as LineFigures['net'], context.digits) : null,
+    discount: null,
+    minimum: false,
+  });
+  const { tax } = context.document;
+  return [
+    part('spend', 'For you to spend', spend),
+    part('fee', tax?.inside && !tax.exempt ? 'Our fee, and the tax' : 'Our fee', figures.net - spend),
+  ];
+}
+
 /** A bundle reads as one line with one amount, or with its parts below. Its own discount is inside its amounts. */
 function shownOf(context: Context, { lines, bundle }: Variant): OfferShown {
   if (!bundle) {
     const [only] = lines;
     const { id: _, ...shown } = partShown(context, only!);
-    return { ...shown, detail: only!.line.detail ?? null, parts: [] };
+    const { detail, allowance } = only!.line;
+    return {
+      ...shown,
+      detail: detail ?? null,
+      allowance: allowance ? allowanceInWords(allowance, setAside(only!), context.digits) : null,
+      parts: allowance?.shows === 'spend' ? feeApart(context, only!) : [],
+    };
   }
   const money = (value: bigint) => writeAmount(value as LineFigures['net'], context.digits);
   const net = lines.reduce((sum, line) => sum + line.net, 0n);
@@ -60,6 +88,7 @@ function shownOf(context: Context, { lines, bundle }: Variant): OfferShown {
   return {
     description: bundle.sized.name,
     detail: bundle.sized.detail === '' ? null : bundle.sized.detail,
+    allowance: null,
     unit: 'job',
     quantity: null,
     unitPrice: null,

@@ -1,4 +1,15 @@
-import type { Bundle, Discount, Line, Load, PlanPoint, PricedItem, ProposalDocument, Recipe } from '@/model';
+import type {
+  Allowance,
+  Bundle,
+  Discount,
+  Line,
+  Load,
+  PlanPoint,
+  PricedItem,
+  ProposalDocument,
+  Recipe,
+} from '@/model';
+import { roundProblems } from '../allowance';
 import { NONE, bundlesOf, isAnswer, linesOf, questionsOf } from '../choice';
 import { reservedNames } from '../formula';
 import { NotADecimal, ONE, minorDigits, parseAmount, parseFixed, parsePercent } from '../number';
@@ -97,6 +108,20 @@ export function wrongParts(document: ProposalDocument): DocumentProblem[] {
     if (limits && parseFixed(limits.step) === 0n)
       wrong(line.id, `“${line.description}”: the step must be above zero.`);
     checkDiscount(line.id, `Discount on “${line.description}”`, line.discount);
+    if (line.allowance) checkAllowance(line, line.allowance);
+  };
+  const checkAllowance = (line: Line, { amount, fee, rounds }: Allowance) => {
+    const name = `Allowance “${line.description}”`;
+    payable(line.id, name, amount);
+    if (parsePercent(fee) >= ONE) wrong(line.id, `${name}: a fee is a share of the price below 100 %.`);
+    if (line.discount) wrong(line.id, `${name}: money set aside is not discounted.`);
+    if (line.extra?.quantity)
+      wrong(line.id, `${name}: the customer cannot set the quantity of money set aside.`);
+    for (const round of rounds) {
+      for (const { id } of [round, ...round.questions, ...round.extras]) unique(id);
+      for (const message of roundProblems(round, digits))
+        wrong(line.id, `${name}, ${round.name}: ${message}`);
+    }
   };
   for (const section of document.sections) {
     unique(section.id);
@@ -115,7 +140,11 @@ export function wrongParts(document: ProposalDocument): DocumentProblem[] {
       if (recommended && !alternatives.some((each) => each.id === recommended.alternative))
         wrong(id, `“${prompt}” recommends an alternative that is not there.`);
     }
-    for (const bundle of bundlesOf(section)) checkBundle(bundle);
+    for (const bundle of bundlesOf(section)) {
+      checkBundle(bundle);
+      for (const { id, description, allowance } of bundle.added)
+        if (allowance) wrong(id, `Allowance “${description}”: stands on its own, not inside a bundle.`);
+    }
     for (const line of linesOf(section)) checkLine(line);
   }
   for (const tiers of document.tiers ?? []) {

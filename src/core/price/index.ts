@@ -1,3 +1,4 @@
+export { pricedLine, setAside } from './allowanceLine';
 export * from './cost';
 export * from './figures';
 export type { LineFigures } from './line';

@@ -16,6 +16,7 @@ import type { Amount, Fixed } from '../number';
 import { ZERO, allocate, divideRounded, ratio } from '../number';
 import type { ReadSpace, Surroundings } from '../space';
 import { surroundingsOf } from '../space';
+import { pricedLine } from './allowanceLine';
 import { followedQuantity } from './follow';
 import type { LineFigures } from './line';
 import { discountOn } from './discount';
@@ -165,7 +166,7 @@ function* decided(
       const { quantity, trouble } = followedQuantity(entry, surroundings);
       const counted = decidedQuantity(entry, decisions.choices, quantity);
       yield {
-        figures: lineFigures(entry, counted, pricing, section.loads),
+        figures: lineFigures(pricedLine(entry, pricing), counted, pricing, section.loads),
         included,
         bundle: null,
         trouble,

@@ -16,11 +16,11 @@ export interface FreeLine {
   readonly cost: { readonly top: bigint; readonly bottom: bigint };
 }
 
-/** The lines that are in under the choices and whose price is neither held nor for nothing. */
+/** The lines that are in under the choices and whose price is neither held, nor for nothing, nor an allowance. */
 export function freeLines(figures: Figures): FreeLine[] {
   return figures.sections.flatMap(({ lines }, section) =>
     lines
-      .filter(({ included, held, quantity }) => included && !held && quantity > 0n)
+      .filter(({ included, held, quantity, line }) => included && !held && quantity > 0n && !line.allowance)
       .map((line): FreeLine => ({
         id: line.line.id,
         section,

@@ -71,7 +71,7 @@ function Entry({ entry }: { entry: CustomerEntry }) {
   const quantity = entry.quantity
     ? `${showDecimal(entry.quantity)} ${unitName(entry.unit)}${entry.unitPrice ? ` at ${showDecimal(entry.unitPrice)}` : ''}`
     : null;
-  const detail = [entry.detail, quantity, entry.minimum && 'minimum charge'].filter(Boolean).join(' · ');
+  const detail = [entry.detail, entry.allowance, quantity, entry.minimum && 'minimum charge'].filter(Boolean).join(' · ');
   if (entry.kind === 'extra')
     return (
       <View style={styles.choice} wrap={false}>

@@ -1,9 +1,10 @@
 'use client';
 
 import type { ProposalAtDesk } from '@/acts/proposals/read';
-import { questionsOf } from '@/core/choice';
+import { linesOf, questionsOf } from '@/core/choice';
 import { addTiers } from '@/core/editing';
 import { newPartId, useEditor } from '../context';
+import { AllowanceCard } from './AllowanceCard';
 import { ExtrasCard } from './ExtrasCard';
 import { LevelsCard } from './LevelsCard';
 import { PicksCard } from './PicksCard';
@@ -18,6 +19,9 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
   const tiers = document.tiers ?? [];
   const questions = document.sections.flatMap((section) =>
     [...questionsOf(section)].map((question) => ({ section, question })),
+  );
+  const allowances = document.sections.flatMap((section) =>
+    [...linesOf(section)].flatMap((line) => (line.allowance ? [{ line, section }] : [])),
   );
   const hasExtras = document.sections.some(
     (section) =>
@@ -78,6 +82,16 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
         </p>
       )}
       <ExtrasCard />
+      <h2>Money set aside</h2>
+      {allowances.length === 0 && (
+        <p className="soft">
+          For what is not chosen yet: on a line of the sheet, Alt M sets money aside, with a rule for the
+          difference.
+        </p>
+      )}
+      {allowances.map(({ line, section }) => (
+        <AllowanceCard key={line.id} line={line} sectionTitle={section.title} />
+      ))}
       <h2>What one choice means for another</h2>
       <RulesCard />
     </div>

@@ -2,14 +2,14 @@
 
 import { Checkbox, Radio } from 'antd';
 import { NONE, decidedAlternative } from '@/core/choice';
-import { removePart, setAlternative, setQuestion } from '@/core/editing';
+import { removePart, setAlternative, setAlternativePicture, setQuestion } from '@/core/editing';
 import { showDifference } from '@/core/number';
 import type { Question } from '@/model';
 import { asSuggested } from '@/model';
+import { PictureField } from '../../PictureField';
 import { useEditor } from '../context';
 import { Cell } from '../sheet/Cell';
 import { Advice } from './Advice';
-import { PictureOfAlternative } from './PictureOfAlternative';
 import { Until } from './Until';
 
 /** One question to the customer: what is suggested, recommended and allowed, and the difference each answer makes. */
@@ -73,7 +73,14 @@ export function QuestionCard({ question, sectionTitle }: { question: Question; s
                 />
               </td>
               <td className="choice-picture">
-                <PictureOfAlternative question={question} alternative={alternative} />
+                <PictureField
+                  of={alternative.name}
+                  picture={alternative.picture}
+                  put={(picture) =>
+                    work.edit((draft) => setAlternativePicture(draft, question.id, alternative.id, picture))
+                  }
+                  readOnly={readOnly}
+                />
               </td>
               <td className="amount">{differenceOf(alternative.id)}</td>
               <td className="row-more">

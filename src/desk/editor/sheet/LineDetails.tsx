@@ -16,7 +16,7 @@ type Limits = NonNullable<Extra['quantity']>;
 export function QuantityLimits({ line }: { line: Line }) {
   const { edit, readOnly } = useEditorActions();
   const extra = line.extra;
-  if (!extra) return null;
+  if (!extra || line.allowance) return null;
   const change = (next: Extra) => edit((draft) => setExtra(draft, line.id, next));
   const limit = (name: keyof Limits, label: string) => (
     <label className="limit">

@@ -10,13 +10,25 @@ import {
   costsAlike,
   moveBy,
   removePart,
+  setAllowance,
   setCost,
   setDescription,
   setExtra,
   setPrice,
   setQuantity,
 } from '@/core/editing';
-import { showAmount, showDecimal, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
+import { rulesInWords } from '@/core/allowance';
+import type { Fixed } from '@/core/number';
+import {
+  ZERO_FIXED,
+  ratio,
+  roundFixed,
+  showAmount,
+  showDecimal,
+  showQuantity,
+  showUnitAmount,
+  writeFixed,
+} from '@/core/number';
 import type { SectionLine } from '@/core/price';
 import { itemUnitCost } from '@/core/price';
 import type { Line } from '@/model';
@@ -48,6 +60,10 @@ function ExtraMark({ line }: { line: Line }) {
   );
 }
 
+/** The margin of a line in per cent of its price: what its fee is taken to be when money is set aside for it. */
+const usualFee = ({ net, costAmount }: SectionLine): Fixed =>
+  costAmount > 0n && costAmount < net ? ((ratio(net - costAmount, net)! * 100n) as Fixed) : ZERO_FIXED;
+
 /** One line of the sheet. */
 export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, selected }: RowProps) {
   const { edit, readOnly, setTarget, minorDigits, moved, toggle, select } = useEditorActions();
@@ -59,6 +75,22 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
   const act = (key: string) => {
     if (key === 'details') toggle(line.id);
     if (key === 'extra') edit((draft) => setExtra(draft, line.id, line.extra ? null : { in: false }));
+    if (key === 'allowance')
+      edit((draft) =>
+        setAllowance(
+          draft,
+          line.id,
+          line.allowance
+            ? null
+            : {
+                rule: 'at our price',
+                amount: writeFixed(roundFixed(figures.unitPrice, 2)),
+                fee: figures.net > 0n ? writeFixed(roundFixed(usualFee(figures), 2)) : '0',
+                shows: 'price',
+                rounds: [],
+              },
+        ),
+      );
     if (key === 'question')
       edit((draft) => askAbout(draft, line.id, { question: newPartId(), alternative: newPartId() }));
     if (key === 'up' || key === 'down') edit((draft) => moveBy(draft, line.id, key === 'up' ? -1 : 1));
@@ -91,6 +123,9 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
     } else if (event.altKey && event.code === 'KeyX' && inner !== 'bundle') {
       hold();
       act('extra');
+    } else if (event.altKey && event.code === 'KeyM' && inner !== 'bundle') {
+      hold();
+      act('allowance');
     } else if (event.ctrlKey && event.key === ' ' && !inner) {
       hold();
       select(line.id, event.shiftKey ? 'to' : 'one');
@@ -143,6 +178,11 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
               commit={(text) => edit((draft) => setDescription(draft, line.id, text))}
             />
             <ExtraMark line={line} />
+            {line.allowance && (
+              <span className="choice-tag" title={rulesInWords[line.allowance.rule]}>
+                set aside
+              </span>
+            )}
           </div>
           {figures.trouble !== null && <span className="row-remark wrong">{figures.trouble}</span>}
           {line.open && <span className="row-remark wrong">not decided: {line.open}</span>}
@@ -218,6 +258,11 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
                   ...(inner === 'bundle'
                     ? []
                     : [
+                        {
+                          key: 'allowance',
+                          label: line.allowance ? 'No money set aside any more' : 'Set money aside for it',
+                          extra: 'Alt M',
+                        },
                         {
                           key: 'extra',
                           label: line.extra ? 'Not an extra any more' : 'Make it an extra',

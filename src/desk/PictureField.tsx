@@ -3,24 +3,20 @@
 import { PictureOutlined } from '@ant-design/icons';
 import { App } from 'antd';
 import { useRef } from 'react';
-import { setAlternativePicture } from '@/core/editing';
-import type { Alternative, Question } from '@/model';
-import { keepPicture } from '../../keepPicture';
-import { useEditor } from '../context';
+import { keepPicture } from './keepPicture';
 
-/** The picture of an alternative for the customer; a press on it puts another, Delete takes it away. */
-export function PictureOfAlternative({
-  question,
-  alternative,
-}: {
-  question: Question;
-  alternative: Alternative;
-}) {
-  const { work, readOnly } = useEditor();
+interface PictureFieldProps {
+  /** What it is a picture of. */
+  readonly of: string;
+  readonly picture: string | undefined;
+  readonly put: (picture: string | null) => void;
+  readonly readOnly: boolean;
+}
+
+/** A picture for the customer; a press on it puts another, Delete takes it away. */
+export function PictureField({ of, picture, put, readOnly }: PictureFieldProps) {
   const { message } = App.useApp();
   const field = useRef<HTMLInputElement>(null);
-  const put = (picture: string | null) =>
-    work.edit((draft) => setAlternativePicture(draft, question.id, alternative.id, picture));
   const take = async (file: File) => {
     try {
       put((await keepPicture(file)).id);
@@ -28,7 +24,6 @@ export function PictureOfAlternative({
       message.error((error as Error).message);
     }
   };
-  const { picture } = alternative;
   return (
     <>
       <input
@@ -47,7 +42,7 @@ export function PictureOfAlternative({
         className="picture-button"
         disabled={readOnly}
         title={picture ? 'Another picture; Delete takes it away' : 'Add a picture'}
-        aria-label={`${picture ? 'Another picture' : 'Add a picture'} of ${alternative.name}`}
+        aria-label={`${picture ? 'Another picture' : 'Add a picture'} of ${of}`}
         onClick={() => field.current?.click()}
         onKeyDown={({ key }) => key === 'Delete' && picture && put(null)}
       >
