@@ -1,3 +1,4 @@
+import type { ChangeTerms } from './change';
 import type { CustomerPart, CustomerPlan } from './customerView';
 import type { Discount, Fee, ScheduleEntry, Shows, TaxClass, TaxTerms } from './document';
 import type { Menu, Test } from './menu';
@@ -111,6 +112,8 @@ export interface CustomerOffer {
   readonly taxClasses: readonly TaxClass[];
   readonly tax: TaxTerms | null;
   readonly schedule: readonly ScheduleEntry[];
+  /** It is a change order. */
+  readonly change: ChangeTerms | null;
   /** Its figures can be worked out from this alone, to the cent. */
   readonly live: boolean;
 }

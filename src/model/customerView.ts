@@ -1,3 +1,4 @@
+import type { ChangeTerms } from './change';
 import type { ScheduleEntry, Shows } from './document';
 import type { PlanFigure, Traced } from './plan';
 
@@ -155,6 +156,8 @@ export interface CustomerView {
   readonly shows: Shows;
   readonly coverNote: string | null;
   readonly terms: string | null;
+  /** It is a change order. */
+  readonly change: ChangeTerms | null;
   readonly validUntil: string | null;
   readonly tiers: readonly CustomerTiers[];
   readonly sections: readonly CustomerSection[];

@@ -1,5 +1,6 @@
 import Type from 'typebox';
 import { Allowance } from './allowance';
+import { ChangeTerms, Omission, Settles } from './change';
 import { PartChange, bundleMakeup } from './bundle';
 import { Measure, Space } from './measure';
 import { Plan } from './plan';
@@ -92,6 +93,8 @@ export const Line = Type.Object(
     ),
     extra: Type.Optional(Extra),
     allowance: Type.Optional(Allowance),
+    omits: Type.Optional(Omission),
+    settles: Type.Optional(Settles),
   },
   closed,
 );
@@ -345,6 +348,7 @@ export const ProposalDocument = Type.Object(
     tiers: Type.Optional(Type.Array(Tiers, { maxItems: 8 })),
     rules: Type.Optional(Type.Array(Rule, { maxItems: 200 })),
     schedule: Type.Array(ScheduleEntry, { maxItems: 60 }),
+    change: Type.Optional(ChangeTerms),
   },
   { ...closed, $id: 'urn:impegno:proposal-document:1', title: 'Impegno proposal document' },
 );

@@ -6,6 +6,7 @@ export * from './plan';
 export * from './bundle';
 export * from './tiers';
 export * from './allowance';
+export * from './change';
 export * from './document';
 export * from './usual';
 export * from './pricing';

@@ -118,6 +118,40 @@ export const Signature = Type.Union([
 ]);
 export type Signature = Type.Static<typeof Signature>;
 
+/** How a customer said yes, where one of ours records it for them. */
+export const Told = Type.Object(
+  {
+    kind: Type.Literal('told'),
+    how: Type.Union([
+      Type.Literal('by phone'),
+      Type.Literal('in person'),
+      Type.Literal('by letter'),
+      Type.Literal('by mail'),
+    ]),
+    /** The day on which they said so. */
+    on: BusinessDate,
+    words: Text(2000),
+  },
+  closed,
+);
+export type Told = Type.Static<typeof Told>;
+/** A signature as it is kept: the customer's own, or what one of ours recorded. */
+export type KeptSignature = Signature | Told;
+
+/** A yes on the customer's behalf, to the newest revision with the choices as they stand. */
+export const AcceptForInput = Type.Object(
+  {
+    proposalId: EntityId,
+    revisionId: EntityId,
+    /** The total they said yes to. */
+    total: Type.String({ maxLength: 30 }),
+    signerName: Needed(200),
+    told: Told,
+    idempotencyKey: IdempotencyKey,
+  },
+  closed,
+);
+
 export const AcceptInput = Type.Object(
   {
     revisionId: EntityId,
@@ -128,9 +162,12 @@ export const AcceptInput = Type.Object(
     signature: Signature,
     consent: Type.Literal(true),
     idempotencyKey: IdempotencyKey,
+    /** Of a change order: the state of the agreement that was seen beside it. */
+    contract: Type.Optional(Type.String({ maxLength: 4000 })),
   },
   closed,
 );
+export type AcceptInput = Type.Static<typeof AcceptInput>;
 
 export const DeclineInput = Type.Object({ revisionId: EntityId, reason: Needed(2000) }, closed);
 

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { addUser } from '@/acts/accounts/createCompany';
 import type { Actor } from '@/acts/actor';
 import { chooseInBooklet } from '@/acts/booklet/choose';
-import { acceptProposal } from '@/acts/booklet/decide';
+import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet } from '@/acts/booklet/open';
 import { previewBooklet } from '@/acts/booklet/preview';
 import { saveCustomer } from '@/acts/customers/customers';

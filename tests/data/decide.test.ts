@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm';
 import { readAgreement } from '@/acts/agreements/read';
 import { chooseInBooklet } from '@/acts/booklet/choose';
-import { acceptProposal, declineProposal } from '@/acts/booklet/decide';
+import { acceptProposal } from '@/acts/booklet/accept';
+import { declineProposal } from '@/acts/booklet/decide';
 import { openBooklet } from '@/acts/booklet/open';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';

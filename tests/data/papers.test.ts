@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { readAgreement } from '@/acts/agreements/read';
 import { chooseInBooklet } from '@/acts/booklet/choose';
-import { acceptProposal } from '@/acts/booklet/decide';
+import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet } from '@/acts/booklet/open';
 import {
   bookletPaper,

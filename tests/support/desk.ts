@@ -1,12 +1,14 @@
 import type { Actor } from '@/acts/actor';
-import { acceptProposal } from '@/acts/booklet/decide';
+import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet, visitorOf } from '@/acts/booklet/open';
+import type { Problem } from '@/acts/problem';
 import { createCompany } from '@/acts/accounts/createCompany';
 import { saveCustomer } from '@/acts/customers/customers';
 import { readProposal } from '@/acts/proposals/read';
+import { saveProposal } from '@/acts/proposals/save';
 import { sendProposal } from '@/acts/proposals/send';
 import { importProposal } from '@/acts/proposals/start';
-import type { ProposalDocument } from '@/model';
+import type { Line, ProposalDocument, SpreadWay } from '@/model';
 import { line, plainDocument } from './documents';
 
 let made = 0;
@@ -130,8 +132,36 @@ export async function signatureFor(token: string, idempotencyKey = `test-${uniqu
       signature: { kind: 'typed' as const },
       consent: true as const,
       idempotencyKey,
+      ...(booklet.contract ? { contract: booklet.contract.mark } : {}),
     },
   };
+}
+
+/** What is refused, as its problem. */
+export const refusal = async (promise: Promise<unknown>): Promise<Problem['details']> =>
+  promise.then(
+    () => {
+      throw new Error('was not refused');
+    },
+    (error: Problem) => error.details ?? Promise.reject(error),
+  );
+
+/** Puts lines into a change order, with the way its sum is spread. */
+export async function writeChange(
+  actor: Actor,
+  proposalId: string,
+  lines: readonly Line[],
+  spread: SpreadWay = 'spread',
+): Promise<void> {
+  const { saveNumber, document } = await readProposal(actor, proposalId);
+  await saveProposal(actor, {
+    proposalId,
+    saveNumber,
+    patches: [
+      { op: 'replace', path: '/sections/0/entries', value: lines },
+      { op: 'replace', path: '/change', value: { ...document.change!, spread } },
+    ],
+  });
 }
 
 /** A signed agreement. */

@@ -18,7 +18,7 @@ export const metadata: Metadata = { title: 'Today' };
 export default async function TodayPage() {
   const actor = await pageActor();
   const [proposals, agreements, money] = await Promise.all([
-    listProposals(actor),
+    listProposals(actor, { changes: true }),
     listAgreements(actor),
     readMoney(actor),
   ]);

@@ -28,7 +28,15 @@ type What = Input['what'];
 
 function drawsFor(loaded: LoadedAgreement, what: What): { draws: Draw[]; title: string } {
   try {
-    if ('rest' in what) return { draws: drawRest(loaded.lines, loaded.before), title: 'All that is left' };
+    if ('rest' in what) {
+      const draws = drawRest(loaded.lines, loaded.before);
+      if (grossOf(draws) <= 0n)
+        throw new Problem(
+          422,
+          'What is left is in the customer’s favour: more is billed than the sum to date. That takes a credit note.',
+        );
+      return { draws, title: 'All that is left' };
+    }
     const entry = loaded.payments.find(({ entryId }) => entryId === what.entryId);
     if (!entry) throw new Problem(404, 'There is no such payment in the schedule.');
     const billed = loaded.invoices.find(({ entryId }) => entryId === what.entryId);

@@ -2,10 +2,14 @@ import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import {
   agreement,
+  agreementAllowance,
   agreementLine,
   agreementLineTax,
   agreementPayment,
+  agreementPaymentChange,
   agreementTax,
+  changeOrder,
+  changeOrderTax,
   draw,
   drawTax,
   invoice,
@@ -14,10 +18,14 @@ import {
 import type { BillableLine, Draw } from '@/core/billing';
 import { drawnToDate } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { ZERO, minorDigits, parseAmount, parseFixed } from '@/core/number';
+import { ZERO, minorDigits, parseAmount, parseFixed, sumAmounts, writeAmount } from '@/core/number';
 import { Problem } from '../problem';
 
-/** An agreement as billing needs it: its frozen lines and taxes, and everything drawn on them so far. */
+/**
+ * An agreement as billing needs it: its frozen lines and taxes, those of its signed change orders with them, and
+ * everything drawn on them so far. `total` and the amounts of components and payments are to date; what was signed first
+ * stands in `head`.
+ */
 export async function loadAgreement(tx: Transaction, agreementId: string, { lock = false } = {}) {
   const query = tx.select().from(agreement).where(eq(agreement.id, agreementId));
   // Draws of one agreement are made one after the other; the lock ends with the transaction.
@@ -28,11 +36,30 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
 
   const ofThis = <T extends { agreementId: unknown }>(table: T) =>
     eq(table.agreementId as never, agreementId);
-  const components = await tx
+  const changes = await tx
+    .select()
+    .from(changeOrder)
+    .where(ofThis(changeOrder))
+    .orderBy(asc(changeOrder.acceptedAt), asc(changeOrder.number));
+  const order = new Map(changes.map(({ id }, i) => [id, i + 1]));
+  const inOrder = <T extends { changeOrderId: string | null; position: number }>(all: readonly T[]): T[] => {
+    const at = ({ changeOrderId }: T) => (changeOrderId === null ? 0 : order.get(changeOrderId)!);
+    return [...all].sort((a, b) => at(a) - at(b) || a.position - b.position);
+  };
+  const taxChanges = await tx.select().from(changeOrderTax).where(ofThis(changeOrderTax));
+  const paymentChanges = await tx.select().from(agreementPaymentChange).where(ofThis(agreementPaymentChange));
+  const allowances = await tx.select().from(agreementAllowance).where(ofThis(agreementAllowance));
+  const signedComponents = await tx
     .select()
     .from(agreementTax)
     .where(ofThis(agreementTax))
     .orderBy(asc(agreementTax.position));
+  const components = signedComponents.map((row) => {
+    const added = taxChanges.filter(({ position }) => position === row.position);
+    const sum = (of: 'base' | 'amount') =>
+      writeAmount(sumAmounts([money(row[of]), ...added.map((each) => money(each[of]))]), digits);
+    return { ...row, base: sum('base'), amount: sum('amount') };
+  });
   const rows = await tx
     .select()
     .from(agreementLine)
@@ -60,7 +87,7 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
   const byLine = grouped(lineTaxes, (row) => row.lineId);
   const byDraw = grouped(drawTaxRows, (row) => `${row.invoiceId} ${row.lineId}`);
 
-  const lines = rows.map((row) => ({
+  const lines = inOrder(rows).map((row) => ({
     ...row,
     id: row.lineId,
     bundle:
@@ -71,6 +98,7 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     unitPrice: parseFixed(row.unitPrice),
     net: money(row.net),
     cost: money(row.cost),
+    omitted: row.omittedQuantity === null ? 0n : parseFixed(row.omittedQuantity),
     taxes: taxesOf(byLine.get(row.lineId) ?? []),
   }));
   const draws = drawRows.map((row) => ({
@@ -87,10 +115,20 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
   return {
     head,
     digits,
-    total: money(head.total),
+    total: sumAmounts([money(head.total), ...changes.map(({ total }) => money(total))]),
+    changes: changes.map((row) => ({ ...row, amount: money(row.total) })),
+    allowances: lines.flatMap(({ id }) =>
+      allowances.filter(({ lineId }) => lineId === id).map((row) => ({ ...row, spend: money(row.spend) })),
+    ),
     components,
     lines,
-    payments: payments.map((row) => ({ ...row, amount: money(row.amount) })),
+    payments: inOrder(payments).map((row) => ({
+      ...row,
+      amount: sumAmounts([
+        money(row.amount),
+        ...paymentChanges.filter(({ entryId }) => entryId === row.entryId).map(({ amount }) => money(amount)),
+      ]),
+    })),
     invoices: invoices.map((row) => ({ ...row, amount: money(row.total), paid: paid.get(row.id) ?? ZERO })),
     draws,
     before: drawnToDate(lines, draws),

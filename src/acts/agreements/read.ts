@@ -7,6 +7,8 @@ import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
+import { allowancesOf } from './allowances';
+import { changesOf } from './change';
 import { companyOf } from '../company';
 import { creditOf } from '../money/credit';
 import { Problem } from '../problem';
@@ -122,8 +124,13 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       taxes: loaded.components
         .filter(({ amount }) => Number(amount) !== 0)
         .map(({ name, percent, amount }) => ({ name, percent, amount })),
+      sumToDate: money(loaded.total),
+      changes: await changesOf(tx, agreementId, today),
+      allowances: await allowancesOf(tx, loaded, { timeZone: ours.timeZone, today, forCustomer: false }),
+      maySell: may(actor, 'owner', 'seller'),
       lines: loaded.lines.map((line, i) => ({
         id: line.id,
+        change: loaded.changes.find(({ id }) => id === line.changeOrderId)?.number ?? null,
         section: line.sectionTitle,
         description: line.description,
         bundle: line.bundle?.name ?? null,

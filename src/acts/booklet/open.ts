@@ -1,11 +1,27 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { beforeCompany, inCompany } from '@/data/connection';
-import { agreement, customer, decline, link, proposal, revision, site, user } from '@/data/schema';
+import {
+  agreement,
+  changeOrder,
+  customer,
+  decline,
+  link,
+  proposal,
+  revision,
+  signing,
+  site,
+  user,
+} from '@/data/schema';
 import { writeAmount } from '@/core/number';
 import { customerView, offerOf } from '@/core/offer';
-import type { Choices, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
+import type { Choices, Contract, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
+import { isId } from '@/model';
 import { businessDate } from '../actor';
+import type { AllowancesShown } from '../agreements/allowances';
+import { allowancesOf } from '../agreements/allowances';
+import { changesOf } from '../agreements/change';
+import { contractOf } from '../agreements/contract';
 import { loadAgreement } from '../agreements/money';
 import { moneyOf } from '../agreements/read';
 import { companyOf } from '../company';
@@ -21,16 +37,19 @@ export interface Visitor {
   readonly proposalId: string;
   readonly linkId: string;
   readonly userId: null;
+  /** The network address they come from. */
+  readonly from: string;
   readonly now: Date;
 }
 
 const WRONG_LINKS = 30;
 
 /**
- * Who holds this link. Unknown, revoked and outlived links get the same answer, and whoever tries many from one address
+ * Who holds this link: its token, and behind a tilde a change order to the agreement it leads to. Unknown, revoked and outlived links get the same answer, and whoever tries many from one address
  * has to wait.
  */
-export async function visitorOf(token: string, from: string, now: Date): Promise<Visitor> {
+export async function visitorOf(address: string, from: string, now: Date): Promise<Visitor> {
+  const [token = '', change] = address.split('~');
   const bucket = `link:${from.slice(0, 60)}`;
   await refuseAfter(bucket, WRONG_LINKS, now);
   const found =
@@ -51,11 +70,45 @@ export async function visitorOf(token: string, from: string, now: Date): Promise
       'This link does not lead anywhere any more. Ask the people who sent it for a new one.',
     );
   }
-  return { companyId: found.companyId, proposalId: found.proposalId, linkId: found.id, userId: null, now };
+  const visitor = {
+    companyId: found.companyId,
+    proposalId: found.proposalId,
+    linkId: found.id,
+    userId: null,
+    from: from.slice(0, 60),
+    now,
+  };
+  return change === undefined
+    ? visitor
+    : { ...visitor, proposalId: await changeBehind(visitor, change, bucket) };
+}
+
+/** A change order that was sent, to the agreement the link leads to. */
+async function changeBehind(visitor: Visitor, id: string, bucket: string): Promise<string> {
+  const found = isId(id)
+    ? await inCompany(visitor.companyId, async (tx) => {
+        const [row] = await tx
+          .select({ id: proposal.id, sent: proposal.sentSaveNumber })
+          .from(proposal)
+          .innerJoin(
+            agreement,
+            and(eq(agreement.companyId, proposal.companyId), eq(agreement.id, proposal.agreementId)),
+          )
+          .where(and(eq(proposal.id, id), eq(agreement.proposalId, visitor.proposalId)));
+        return row && row.sent !== null ? row.id : null;
+      })
+    : null;
+  if (found !== null) return found;
+  await noteTry(bucket, visitor.now);
+  throw new Problem(410, 'There is no such change order.');
 }
 
 /** The newest revision of the visitor's proposal, with its document and the state the proposal is in today. */
-export async function currentRevision(tx: Transaction, visitor: Visitor, { lock = false } = {}) {
+export async function currentRevision(
+  tx: Transaction,
+  visitor: Pick<Visitor, 'companyId' | 'proposalId' | 'now'>,
+  { lock = false } = {},
+) {
   const query = tx.select().from(proposal).where(eq(proposal.id, visitor.proposalId));
   const [row] = lock ? await query.for('update') : await query;
   const [newest] = await tx
@@ -89,7 +142,8 @@ export interface Booklet {
   readonly seller: string;
   readonly customer: string;
   readonly site: string;
-  readonly state: 'open' | 'accepted' | 'declined' | 'lapsed' | 'withdrawn';
+  /** Revising: it was reopened at the desk; a new revision is on its way. */
+  readonly state: 'open' | 'revising' | 'accepted' | 'declined' | 'lapsed' | 'withdrawn';
   readonly revision: { readonly id: string; readonly number: number; readonly sentAt: string };
   readonly choices: Choices;
   /** The count of changes the choices are of. */
@@ -114,7 +168,21 @@ export interface Booklet {
     }[];
     /** A deposit that is not paid yet. */
     readonly depositDue: string | null;
+    readonly original: string;
+    /** Change orders that were sent; the id leads to them behind the link. */
+    readonly changes: readonly {
+      readonly id: string;
+      readonly number: number;
+      readonly title: string;
+      readonly total: string;
+      readonly state: 'signed' | 'waiting' | 'closed';
+    }[];
+    readonly allowances: AllowancesShown | null;
   } | null;
+  /** Of a change order: the agreement it is seen against, as it was when it was signed. */
+  readonly contract: Contract | null;
+  /** Of a signed change order. */
+  readonly signed: { readonly on: string; readonly by: string; readonly sha256: string } | null;
   readonly declinedBecause: string | null;
 }
 
@@ -144,27 +212,52 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
   const [seller] = await tx.select({ name: user.name }).from(user).where(eq(user.id, row.sellerId));
   const [signed] = await tx.select().from(agreement).where(eq(agreement.proposalId, row.id));
+  const change = row.agreementId ? await changeSeen(tx, row.id, row.agreementId, ours.timeZone) : null;
   const [declined] = await tx.select().from(decline).where(eq(decline.revisionId, newest.id));
   const chosen = await choicesOf(tx, newest.id, document);
-  const choices = signed ? signed.choices : chosen.choices;
+  const choices = signed?.choices ?? change?.choices ?? chosen.choices;
   const frozen =
     signed && signed.revisionId !== newest.id ? await documentOf(tx, signed.revisionId) : document;
-  const open = state === 'draft' || state === 'sent';
+  const revising = row.state === 'draft' && row.sentSaveNumber !== null && current.revision.id !== row.id;
+  const open = (state === 'draft' && !revising) || state === 'sent';
   const offer = open ? offerOf(frozen) : null;
   return {
     company: { name: ours.name, phone: ours.phone, email: ours.email, town: ours.address.city },
     seller: seller?.name ?? ours.name,
     customer: payer!.name,
     site: `${place!.address.street}, ${place!.address.city}`,
-    state: open ? 'open' : state,
+    state: open ? 'open' : revising ? 'revising' : (state as Exclude<typeof state, 'draft' | 'sent'>),
     revision: { id: newest.id, number: newest.number, sentAt: newest.sentAt.toISOString() },
     choices,
     chosen: chosen.number,
     view: customerView(frozen, choices, today),
     offer: offer?.live ? offer : null,
     today,
-    agreement: signed ? await agreementForCustomer(tx, signed.id, ours.timeZone) : null,
+    agreement: signed ? await agreementForCustomer(tx, signed.id, ours.timeZone, today) : null,
+    contract: change?.contract ?? null,
+    signed: change?.signed ?? null,
     declinedBecause: state === 'declined' ? (declined?.reason ?? null) : null,
+  };
+}
+
+/** A change order beside its agreement: as it is now, or as it was when this was signed. */
+async function changeSeen(tx: Transaction, proposalId: string, agreementId: string, timeZone: string) {
+  const [done] = await tx.select().from(changeOrder).where(eq(changeOrder.proposalId, proposalId));
+  if (!done)
+    return { contract: contractOf(await loadAgreement(tx, agreementId)), signed: null, choices: null };
+  const [paper] = await tx
+    .select()
+    .from(signing)
+    .where(and(eq(signing.kind, 'change order'), eq(signing.subject, done.id)));
+  const { shown } = JSON.parse(paper!.statement) as { shown: { contract: Contract } };
+  return {
+    contract: shown.contract,
+    choices: done.choices,
+    signed: {
+      on: businessDate(done.acceptedAt, timeZone),
+      by: paper!.signerName,
+      sha256: paper!.sha256,
+    },
   };
 }
 
@@ -177,8 +270,10 @@ async function agreementForCustomer(
   tx: Transaction,
   agreementId: string,
   timeZone: string,
+  today: string,
 ): Promise<Booklet['agreement']> {
   const loaded = await loadAgreement(tx, agreementId);
+  const changes = await changesOf(tx, agreementId, today);
   const { standing, track } = moneyOf(loaded);
   const deposits = loaded.payments.filter(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance');
   const openDeposit = deposits.find(({ entryId }) => {
@@ -192,6 +287,22 @@ async function agreementForCustomer(
     sha256: loaded.head.revisionSha256,
     standing,
     track,
+    original: loaded.head.total,
+    changes: changes
+      .filter(({ sent }) => sent)
+      .map(({ id, number, title, total, state }) => ({
+        id,
+        number,
+        title,
+        total,
+        state:
+          state === 'accepted'
+            ? ('signed' as const)
+            : state === 'sent'
+              ? ('waiting' as const)
+              : ('closed' as const),
+      })),
+    allowances: await allowancesOf(tx, loaded, { timeZone, today, forCustomer: true }),
     invoices: loaded.invoices.map((each) => ({
       id: each.id,
       number: each.number,

@@ -26,7 +26,8 @@ export async function previewBooklet(
       .orderBy(desc(revision.number))
       .limit(1);
     // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
-    const sent = row.saveNumber === row.sentSaveNumber || row.state === 'accepted' ? newest : undefined;
+    const unchanged = row.state === 'sent' && row.saveNumber === row.sentSaveNumber;
+    const sent = unchanged || row.state === 'accepted' ? newest : undefined;
     const ours = await companyOf(tx, actor.companyId);
     const booklet = await readBooklet(tx, {
       proposal: row,

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, ilike, inArray, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, ilike, inArray, isNull, or, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { agreement, customer, proposal, site } from '@/data/schema';
 import type { CustomerInput as Input } from '@/model';
@@ -48,7 +48,7 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
     const counts = await tx
       .select({ id: proposal.customerId, count: sql<number>`count(*)::int` })
       .from(proposal)
-      .where(inArray(proposal.customerId, ids))
+      .where(and(inArray(proposal.customerId, ids), isNull(proposal.agreementId)))
       .groupBy(proposal.customerId);
     return rows.map(({ id, name, contactName, email, phone, billing, internalNote, taxExempt }) => ({
       id,
@@ -88,7 +88,7 @@ export async function readCustomer(actor: Actor, customerId: string) {
         document: proposal.document,
       })
       .from(proposal)
-      .where(eq(proposal.customerId, customerId))
+      .where(and(eq(proposal.customerId, customerId), isNull(proposal.agreementId)))
       .orderBy(desc(proposal.updatedAt));
     const agreements = await tx
       .select({ id: agreement.id })

@@ -1,10 +1,12 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreement, customer, decline, link, proposal, revision, site, user } from '@/data/schema';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
+import { agreedForChange, contractOf } from '../agreements/contract';
+import { loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { approvalsOf } from './approval';
@@ -23,12 +25,15 @@ const joined = (tx: Transaction) =>
     .innerJoin(site, and(eq(site.companyId, proposal.companyId), eq(site.id, proposal.siteId)))
     .innerJoin(user, and(eq(user.companyId, proposal.companyId), eq(user.id, proposal.sellerId)));
 
-/** All proposals, last touched first. */
-export async function listProposals(actor: Actor) {
+/** All proposals, last touched first; change orders only where they are asked for too. */
+export async function listProposals(actor: Actor, { changes = false } = {}) {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
-    const rows = await joined(tx).orderBy(desc(proposal.updatedAt)).limit(500);
+    const rows = await joined(tx)
+      .where(changes ? undefined : isNull(proposal.agreementId))
+      .orderBy(desc(proposal.updatedAt))
+      .limit(500);
     const opened = await tx.select({ proposalId: link.proposalId, at: link.lastOpenedAt }).from(link);
     const latest = new Map<string, Date>();
     for (const { proposalId, at } of opened) {
@@ -81,6 +86,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
       : [undefined];
     const { proposal: row, customer: payer, site: place, seller } = found;
     const today = businessDate(actor.now, ours.timeZone);
+    const behind = row.agreementId ? await loadAgreement(tx, row.agreementId) : null;
     return {
       id: row.id,
       number: row.number,
@@ -101,7 +107,12 @@ export async function readProposal(actor: Actor, proposalId: string) {
         firstOpenedAt: firstOpenedAt?.toISOString() ?? null,
         lastOpenedAt: lastOpenedAt?.toISOString() ?? null,
       })),
-      agreement: signed ?? null,
+      agreement: signed ?? (behind ? { id: behind.head.id, number: behind.head.number } : null),
+      /** Of a change order: the agreement as it stands, and its lines that can be left out or increased. */
+      change:
+        behind && may(actor, 'owner', 'seller')
+          ? { contract: contractOf(behind), agreed: await agreedForChange(tx, behind) }
+          : null,
       approvals: may(actor, 'owner', 'seller') ? await approvalsOf(tx, proposalId) : [],
       limits: may(actor, 'owner', 'seller') ? ours.pricing.limits : {},
       loadSets: may(actor, 'owner', 'seller') ? ours.pricing.loadSets : [],

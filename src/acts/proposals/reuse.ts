@@ -16,6 +16,7 @@ import { EntityId, isId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, note } from '../actor';
 import { check, checkId } from '../check';
+import { refuseChange } from '../agreements/change';
 import { companyOf } from '../company';
 import { itemOf } from '../library/rows';
 import { Problem } from '../problem';
@@ -79,6 +80,7 @@ export async function saveAsTemplate(actor: Actor, input: unknown): Promise<{ id
     const [taken] = await tx.select({ id: template.id }).from(template).where(eq(template.name, name.trim()));
     if (taken) throw new Problem(409, `There is a template called “${name.trim()}” already.`);
     const { document: whole } = await load(tx, proposalId);
+    refuseChange(whole, 'kept as a template');
     const document = asTemplate(whole, name.trim());
     await tx.insert(template).values({ companyId: actor.companyId, id, name: name.trim(), about, document });
     await note(tx, actor, 'template kept', id, { proposalId });
@@ -107,6 +109,7 @@ export async function copyProposal(actor: Actor, input: unknown): Promise<{ id: 
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const from = await load(tx, checkId(proposalId, gone));
+    refuseChange(from.document, 'copied');
     const {
       coverNote: _,
       internalNote: __,

@@ -8,11 +8,13 @@ import { filesOf } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
 import type { Actor } from '../actor';
-import { allow, note } from '../actor';
+import { allow, businessDate, daysAfter, note } from '../actor';
 import { check, checkId } from '../check';
+import { companyOf } from '../company';
 import { refuseUnknownFile } from '../files/keep';
 import { noteUsed } from '../library/used';
 import { Problem } from '../problem';
+import { stateToday } from './state';
 import { refuseWrong, suggestedTotal } from './start';
 
 enablePatches();
@@ -74,6 +76,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
 
     const document = patched(row.document, patches as Parameters<typeof patched>[1]);
+    refuseMoved(row.document, document);
     const known = new Set(filesOf(row.document));
     await refuseUnknownFile(
       tx,
@@ -100,6 +103,52 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       at: actor.now,
     });
     return { saveNumber: next };
+  });
+}
+
+/** A proposal stays a proposal, and a change order one to its agreement; how it is spread is free. */
+function refuseMoved(before: ProposalDocument, after: ProposalDocument): void {
+  const of = ({ change }: ProposalDocument) => (change ? `${change.agreement}.${change.number}` : '');
+  if (of(before) !== of(after)) throw new Problem(422, 'A change order stays with its agreement.');
+}
+
+/**
+ * Takes up a proposal again that was declined, taken back or has lapsed: it is a draft once more, with everything that
+ * was sent kept. The customer reads that a new revision is on its way. Prices hold for the company's usual days again.
+ */
+export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'There is no such proposal.');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const state = stateToday(row.state, row.document.validUntil, today);
+    if (state === 'accepted') throw new Problem(409, 'This is accepted: write a change order to change it.');
+    if (state === 'draft' || state === 'sent')
+      throw new Problem(409, `This proposal is ${state}: it is open.`);
+    const validUntil = daysAfter(today, ours.validityDays);
+    const lapsed = row.document.validUntil !== undefined && row.document.validUntil < today;
+    const next = row.saveNumber + 1;
+    await tx
+      .update(proposal)
+      .set({
+        state: 'draft',
+        updatedAt: actor.now,
+        ...(lapsed ? { document: { ...row.document, validUntil }, saveNumber: next } : {}),
+      })
+      .where(eq(proposal.id, proposalId));
+    if (lapsed)
+      await tx.insert(proposalEdit).values({
+        companyId: actor.companyId,
+        proposalId,
+        saveNumber: next,
+        patches: [{ op: 'replace', path: '/validUntil', value: validUntil }],
+        userId: actor.userId,
+        at: actor.now,
+      });
+    await note(tx, actor, 'proposal reopened', proposalId, { from: state });
   });
 }
 

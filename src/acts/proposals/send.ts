@@ -10,6 +10,9 @@ import { asSuggested, SendInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, note } from '../actor';
 import { check, checkId } from '../check';
+import { refuseOmissions } from '../agreements/bindChange';
+import { loadAgreement } from '../agreements/money';
+import { refuseUnsettled } from '../agreements/settling';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { newToken, sha256, tokenHash } from '../secrets';
@@ -70,6 +73,11 @@ export async function sendProposal(
       throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
 
     await refuseUnapproved(tx, actor, row, ours.pricing);
+    if (row.agreementId) {
+      const loaded = await loadAgreement(tx, row.agreementId, { lock: true });
+      await refuseOmissions(tx, loaded, row.document);
+      await refuseUnsettled(tx, loaded, row.document);
+    }
 
     const canonical = canonicalize(row.document);
     if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');
@@ -102,10 +110,14 @@ export async function sendProposal(
     const view = customerView(row.document, asSuggested);
     const letter = {
       to,
-      subject: `${row.document.title}: ${number === 1 ? 'our proposal' : `our proposal, revised`}`,
+      subject: row.document.change
+        ? row.document.title
+        : `${row.document.title}: ${number === 1 ? 'our proposal' : `our proposal, revised`}`,
       body: [
         words.trim() || `Good day ${payer!.contactName || payer!.name},`,
-        `here is our proposal “${view.title}” for ${place!.address.street}. As suggested it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
+        row.document.change
+          ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. As suggested it changes the sum by ${showDecimal(view.total)} ${view.currency}, tax included. It takes effect when you sign it.`
+          : `here is our proposal “${view.title}” for ${place!.address.street}. As suggested it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
         `Read it, choose and sign here:\n${bookletAddress(token)}`,
         `${actor.name}\n${ours.name} · ${ours.phone}`,
       ].join('\n\n'),

@@ -135,6 +135,7 @@ export async function importProposal(
   const place = check(PlaceInput, where, 'The place');
   const document = check(DocumentSchema, input, 'This document');
   refuseWrong(document);
+  if (document.change) throw new Problem(422, 'This is a change order: it is written at its agreement.');
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     if (document.currency !== ours.currency)

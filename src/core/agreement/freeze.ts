@@ -1,4 +1,4 @@
-import type { Allowance, Choices, ProposalDocument, ScheduleEntry } from '@/model';
+import type { Allowance, Choices, Omission, ProposalDocument, ScheduleEntry } from '@/model';
 import type { Amount, Fixed } from '../number';
 import {
   ZERO,
@@ -42,6 +42,10 @@ export interface AgreedLine {
   readonly cost: Amount;
   /** Money set aside: its terms, and what may be spent in the measure of its rule. */
   readonly allowance: { readonly terms: Allowance; readonly spend: Amount } | null;
+  /** The agreed line it leaves out, and how much of it; in a change order. */
+  readonly omits: Omission | null;
+  /** The agreed allowance it settles; in a change order. */
+  readonly settles: string | null;
 }
 
 export interface AgreedPayment {
@@ -85,7 +89,8 @@ function perUnit(net: Amount, quantity: Fixed | undefined, minorDigits: number):
 
 /**
  * What acceptance freezes: every line taken in at its net after all discounts, each tax component allocated to the
- * lines of its class, and the payment entries. Lines and taxes sum to the total, payments sum to the total.
+ * lines of its class, and the payment entries. Lines and taxes sum to the total, payments sum to the total. A change order
+ * has no payments of its own: what it does to those of its agreement is its effect.
  */
 export function freezeAgreement(document: ProposalDocument, choices: Choices): FrozenAgreement {
   const figures = computeFigures(document, choices);
@@ -142,6 +147,8 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
       taxes: taxShares.map((shares) => shares[i]!),
       cost: found?.line.costAmount ?? ZERO,
       allowance: allowanceOf(found?.line),
+      omits: found?.line.line.omits ?? null,
+      settles: found?.line.line.settles ?? null,
     };
   });
 
@@ -154,7 +161,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
     net: sumAmounts(agreed.map((line) => line.net)),
     tax: figures.taxTotal,
     total: figures.total,
-    payments: schedule.payments.map(({ entry, amount }) => ({
+    payments: (document.change ? [] : schedule.payments).map(({ entry, amount }) => ({
       id: entry.id,
       name: entry.name,
       kind: entry.kind,

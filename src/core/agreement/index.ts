@@ -1,1 +1,3 @@
 export * from './freeze';
+export * from './effect';
+export * from './omission';

@@ -230,7 +230,8 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
     differences: differencesBy(offer.menu, look.choices, (choices) => look.reckon(choices).total),
     now,
   };
-  const { payments } = computeSchedule(offer.schedule, now.total, offer.minorDigits);
+  // A change order has no payments of its own.
+  const payments = offer.change ? [] : computeSchedule(offer.schedule, now.total, offer.minorDigits).payments;
   const deposits = payments.filter(({ entry }) => entry.kind === 'deposit' && entry.due.on === 'acceptance');
   const oneprice = offer.shows === 'total';
   return {
@@ -239,6 +240,7 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
     shows: offer.shows,
     coverNote: offer.coverNote,
     terms: offer.terms,
+    change: offer.change,
     validUntil: offer.validUntil,
     tiers: tiersOf(context),
     sections: offer.sections.flatMap((section, i) => sectionOf(context, section, now.sections[i]!)),

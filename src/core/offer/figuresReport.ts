@@ -100,12 +100,13 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
     total: money(figures.total),
     choices: choicesReport(document, choices),
     ...(allowances.length > 0 ? { allowances } : {}),
-    schedule: schedule.payments.map(({ entry, amount }) => ({
+    ...(document.change ? { change: document.change } : {}),
+    schedule: (document.change ? [] : schedule.payments).map(({ entry, amount }) => ({
       id: entry.id,
       name: entry.name,
       kind: entry.kind,
       amount: money(amount),
     })),
-    scheduleProblems: schedule.problems,
+    scheduleProblems: document.change ? [] : schedule.problems,
   };
 }

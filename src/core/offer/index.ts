@@ -4,5 +4,5 @@ export * from './compare';
 export * from './checkDocument';
 export * from './figuresReport';
 export * from './choicesReport';
-export { filesOf } from './filesOf';
+export { filesOf, filesOfRound } from './filesOf';
 export * from './targetReport';

@@ -258,6 +258,7 @@ function readOffer(document: ProposalDocument): CustomerOffer {
     taxClasses: document.taxClasses,
     tax: document.tax ?? null,
     schedule: document.schedule,
+    change: document.change ?? null,
     live,
   };
 }

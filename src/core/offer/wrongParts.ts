@@ -109,6 +109,10 @@ export function wrongParts(document: ProposalDocument): DocumentProblem[] {
       wrong(line.id, `“${line.description}”: the step must be above zero.`);
     checkDiscount(line.id, `Discount on “${line.description}”`, line.discount);
     if (line.allowance) checkAllowance(line, line.allowance);
+    if ((line.omits || line.settles !== undefined) && !document.change)
+      wrong(line.id, `“${line.description}” changes an agreement: that takes a change order.`);
+    if (line.omits && parseFixed(line.omits.quantity) === 0n)
+      wrong(line.id, `“${line.description}” leaves out nothing.`);
   };
   const checkAllowance = (line: Line, { amount, fee, rounds }: Allowance) => {
     const name = `Allowance “${line.description}”`;

@@ -16,13 +16,24 @@ export interface Crossed {
 const below = (margin: Fixed | null, least: string | undefined): boolean =>
   margin !== null && least !== undefined && margin < parsePercent(least);
 
+/** A change order as far as something is sold with it: what it leaves out and settles was priced before. */
+function withoutOmissions(document: ProposalDocument): ProposalDocument {
+  const sold = (entry: ProposalDocument['sections'][number]['entries'][number]) =>
+    entry.kind !== 'line' || (!entry.omits && entry.settles === undefined);
+  return {
+    ...document,
+    sections: document.sections.map((section) => ({ ...section, entries: section.entries.filter(sold) })),
+  };
+}
+
 /**
  * What of a company's limits a proposal crosses: the margin floor in any combination its customer could choose, the floor
  * of a trade (as suggested and in the combination with the lowest margin), and, for a seller, the most they may take off.
  *
  * @param bySeller the seller's own limit on discounts counts
  */
-export function limitsCrossed(document: ProposalDocument, limits: PriceLimits, bySeller: boolean): Crossed[] {
+export function limitsCrossed(given: ProposalDocument, limits: PriceLimits, bySeller: boolean): Crossed[] {
+  const document = given.change ? withoutOmissions(given) : given;
   const crossed: Crossed[] = [];
   // Only where a floor is set is it worth looking through all combinations.
   const floors = limits.margin !== undefined || Object.keys(limits.byTrade ?? {}).length > 0;

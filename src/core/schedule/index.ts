@@ -1,1 +1,2 @@
 export * from './schedule';
+export * from './spreadChange';

@@ -11,7 +11,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Choices, ScheduleEntry, Signature, UnitCode } from '@/model';
+import type { Choices, KeptSignature, ScheduleEntry, UnitCode } from '@/model';
 import { companyId, decimal, id, instant } from './columns';
 import { customer, site } from './customers';
 import { proposal, revision } from './proposals';
@@ -32,7 +32,7 @@ export const agreement = pgTable(
     choices: jsonb('choices').$type<Choices>().notNull(),
     revisionSha256: text('revision_sha256').notNull(),
     signerName: text('signer_name').notNull(),
-    signature: jsonb('signature').$type<Signature>().notNull(),
+    signature: jsonb('signature').$type<KeptSignature>().notNull(),
     consent: text('consent').notNull(),
     acceptedAt: instant('accepted_at').notNull(),
     browser: text('browser').notNull(),
@@ -92,6 +92,13 @@ export const agreementLine = pgTable(
     taxClass: text('tax_class').notNull(),
     net: decimal('net').notNull(),
     cost: decimal('cost').notNull(),
+    /** The change order that brought it; null: it is of the original sum. */
+    changeOrderId: uuid('change_order_id'),
+    /** The agreed line it leaves out, and how much of it. */
+    omits: text('omits'),
+    omittedQuantity: decimal('omitted_quantity'),
+    /** The allowance it settles. */
+    settles: text('settles'),
   },
   (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.lineId] }), toAgreement(t as never)],
 );
@@ -131,6 +138,8 @@ export const agreementPayment = pgTable(
     kind: text('kind', { enum: ['deposit', 'stage', 'final'] }).notNull(),
     due: jsonb('due').$type<ScheduleEntry['due']>().notNull(),
     amount: decimal('amount').notNull(),
+    /** The change order it is for; null: it is of the original schedule. */
+    changeOrderId: uuid('change_order_id'),
   },
   (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.entryId] }), toAgreement(t as never)],
 );

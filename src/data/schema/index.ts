@@ -4,4 +4,5 @@ export * from './library';
 export * from './proposals';
 export * from './agreements';
 export * from './money';
+export * from './changes';
 export * from './files';

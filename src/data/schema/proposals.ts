@@ -9,6 +9,7 @@ import {
   primaryKey,
   text,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Choices, ProposalDocument } from '@/model';
@@ -21,7 +22,10 @@ export const proposal = pgTable(
   {
     companyId: companyId(),
     id: id(),
+    /** Of a change order: which of its agreement it is. */
     number: integer('number').notNull(),
+    /** The agreement it changes; null: it is a proposal. */
+    agreementId: uuid('agreement_id'),
     customerId: uuid('customer_id').notNull(),
     siteId: uuid('site_id').notNull(),
     sellerId: uuid('seller_id').notNull(),
@@ -44,7 +48,12 @@ export const proposal = pgTable(
     foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
     foreignKey({ columns: [t.companyId, t.siteId], foreignColumns: [site.companyId, site.id] }),
     foreignKey({ columns: [t.companyId, t.sellerId], foreignColumns: [user.companyId, user.id] }),
-    unique('proposal_number').on(t.companyId, t.number),
+    uniqueIndex('proposal_number')
+      .on(t.companyId, t.number)
+      .where(sql`${t.agreementId} is null`),
+    uniqueIndex('proposal_change_number')
+      .on(t.companyId, t.agreementId, t.number)
+      .where(sql`${t.agreementId} is not null`),
     index('proposal_customer').on(t.companyId, t.customerId),
     check(
       'proposal_state',

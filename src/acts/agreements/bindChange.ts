@@ -1,0 +1,146 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import {
+  agreementPayment,
+  agreementPaymentChange,
+  agreementTax,
+  changeOrder,
+  changeOrderTax,
+  proposal,
+} from '@/data/schema';
+import type { FrozenAgreement } from '@/core/agreement';
+import { changeEffect, omissionProblems, ownEntryId } from '@/core/agreement';
+import { linesOf } from '@/core/choice';
+import type { Amount } from '@/core/number';
+import { showDecimal, writeAmount } from '@/core/number';
+import type { Choices, ProposalDocument } from '@/model';
+import { newId } from '../actor';
+import { Problem } from '../problem';
+import { agreedForChange, contractOf } from './contract';
+import { insertLines } from './insertParts';
+import type { LoadedAgreement } from './money';
+import { loadAgreement } from './money';
+import { refuseUnsettled } from './settling';
+
+interface Change {
+  readonly companyId: string;
+  readonly now: Date;
+  readonly proposalId: string;
+  readonly agreementId: string;
+  readonly revisionId: string;
+  readonly document: ProposalDocument;
+  readonly choices: Choices;
+  /** The state of the agreement the signer saw; left out, it is not looked at. */
+  readonly seen: string | undefined;
+}
+
+/** Refuses where what a change order leaves out is not there to be left out any more. */
+export async function refuseOmissions(
+  tx: Transaction,
+  loaded: LoadedAgreement,
+  document: ProposalDocument,
+): Promise<void> {
+  const lines = document.sections.flatMap((section) => [...linesOf(section)]);
+  if (!lines.some(({ omits }) => omits)) return;
+  const [problem] = omissionProblems(lines, await agreedForChange(tx, loaded));
+  if (problem) throw new Problem(409, problem);
+}
+
+/**
+ * Adds a signed change order to its agreement: its lines, its taxes beside those that are there, and what it does to the
+ * payments that are not billed. Locks the agreement.
+ */
+export async function bindChange(tx: Transaction, change: Change, frozen: FrozenAgreement) {
+  const { companyId, agreementId, now, document } = change;
+  const { number, spread } = document.change!;
+  const loaded = await loadAgreement(tx, agreementId, { lock: true });
+  const contract = contractOf(loaded);
+  if (change.seen !== undefined && change.seen !== contract.mark)
+    throw new Problem(
+      409,
+      `The agreement changed while you were reading: it stands at ${showDecimal(contract.sum)} now. Look at it once more, then sign.`,
+      { context: { contract } },
+    );
+  await refuseOmissions(tx, loaded, document);
+  await refuseUnsettled(tx, loaded, document);
+
+  const money = (value: Amount) => writeAmount(value, loaded.digits);
+  const id = newId(now);
+  await tx.insert(changeOrder).values({
+    companyId,
+    id,
+    agreementId,
+    number,
+    proposalId: change.proposalId,
+    revisionId: change.revisionId,
+    title: document.title,
+    choices: change.choices,
+    net: money(frozen.net),
+    tax: money(frozen.tax),
+    total: money(frozen.total),
+    acceptedAt: now,
+  });
+
+  // A rate that is in the agreement already is the same component; another one comes behind.
+  const key = { companyId, agreementId };
+  const known = [...loaded.components];
+  const places: number[] = [];
+  for (const component of frozen.components) {
+    const same = known.find((each) => each.key === component.key && each.percent === component.percent);
+    const position = same?.position ?? known.length;
+    places.push(position);
+    if (!same) {
+      const zero = money(0n as Amount);
+      const row = {
+        ...key,
+        position,
+        key: component.key,
+        taxClass: component.taxClass,
+        name: component.name,
+        percent: component.percent,
+        base: zero,
+        amount: zero,
+      };
+      await tx.insert(agreementTax).values(row);
+      known.push(row);
+    }
+    await tx.insert(changeOrderTax).values({
+      ...key,
+      changeOrderId: id,
+      position,
+      base: money(component.base),
+      amount: money(component.amount),
+    });
+  }
+  await insertLines(
+    tx,
+    { companyId, agreementId, minorDigits: loaded.digits, change: { id, number }, now },
+    frozen.lines,
+    (component) => places[component]!,
+  );
+
+  const effect = changeEffect(contract, { total: frozen.total, taxTotal: frozen.tax }, { number, spread });
+  for (const { id: entryId, name, before, after } of effect.entries) {
+    if (after === before) continue;
+    if (entryId === ownEntryId(number))
+      await tx.insert(agreementPayment).values({
+        ...key,
+        entryId,
+        position: 0,
+        name,
+        kind: 'stage',
+        due: { on: 'stage', stage: name },
+        amount: money(after),
+        changeOrderId: id,
+      });
+    else
+      await tx
+        .insert(agreementPaymentChange)
+        .values({ ...key, changeOrderId: id, entryId, amount: money((after - before) as Amount) });
+  }
+  await tx
+    .update(proposal)
+    .set({ state: 'accepted', updatedAt: now })
+    .where(eq(proposal.id, change.proposalId));
+  return { id, number, contract, effect };
+}

@@ -1,0 +1,101 @@
+import { eq, inArray } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { revision } from '@/data/schema';
+import type { AgreedForChange } from '@/core/agreement';
+import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import { computeFigures } from '@/core/price';
+import type { Choices, Contract, CostPart, ProposalDocument } from '@/model';
+import type { LoadedAgreement } from './money';
+
+/** An agreement as a change order is seen against it; nothing in it is internal. */
+export function contractOf(loaded: LoadedAgreement): Contract {
+  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
+  const billed = new Set(loaded.invoices.map(({ entryId }) => entryId));
+  const entries = loaded.payments.map(({ entryId, name, amount }) => ({
+    id: entryId,
+    name,
+    amount: money(amount),
+    billed: billed.has(entryId),
+  }));
+  return {
+    agreement: loaded.head.number,
+    title: loaded.head.title,
+    minorDigits: loaded.digits,
+    original: loaded.head.total,
+    changes: loaded.changes.map(({ number, title, total }) => ({ number, title, total })),
+    sum: money(loaded.total),
+    tax: money(sumAmounts(loaded.lines.flatMap(({ taxes }) => taxes))),
+    entries,
+    mark: entries.map(({ id, amount, billed: is }) => `${id}=${amount}${is ? '!' : ''}`).join(' '),
+  };
+}
+
+/** Unit costs as they were sold, by the id of the line in the frozen documents. */
+async function costsSold(
+  tx: Transaction,
+  loaded: LoadedAgreement,
+): Promise<Map<string, readonly CostPart[]>> {
+  const signed: { prefix: string; revisionId: string; choices: Choices }[] = [
+    { prefix: '', revisionId: loaded.head.revisionId, choices: loaded.head.choices },
+    ...loaded.changes.map(({ number, revisionId, choices }) => ({
+      prefix: `c${number}.`,
+      revisionId,
+      choices,
+    })),
+  ];
+  const rows = await tx
+    .select({ id: revision.id, canonical: revision.canonical })
+    .from(revision)
+    .where(
+      inArray(
+        revision.id,
+        signed.map(({ revisionId }) => revisionId),
+      ),
+    );
+  const costs = new Map<string, readonly CostPart[]>();
+  for (const { prefix, revisionId, choices } of signed) {
+    const found = rows.find(({ id }) => id === revisionId);
+    if (!found) continue;
+    for (const { lines } of computeFigures(JSON.parse(found.canonical) as ProposalDocument, choices).sections)
+      for (const { line } of lines)
+        costs.set(
+          `${prefix}${line.id}`,
+          line.typedCost === undefined ? line.costs : [{ type: 'other', amount: line.typedCost }],
+        );
+  }
+  return costs;
+}
+
+/** The lines of an agreement that can be left out or increased: work with a quantity, no omission, no money set aside. */
+export async function agreedForChange(tx: Transaction, loaded: LoadedAgreement): Promise<AgreedForChange[]> {
+  const [first] = await tx
+    .select({ canonical: revision.canonical })
+    .from(revision)
+    .where(eq(revision.id, loaded.head.revisionId));
+  const { tax } = JSON.parse(first!.canonical) as ProposalDocument;
+  const inside = tax?.inside === true && !tax.exempt;
+  const costs = await costsSold(tx, loaded);
+  const aside = new Set(loaded.allowances.map(({ lineId }) => lineId));
+  return loaded.lines
+    .filter(
+      ({ id, omits, settles, quantity, net }) =>
+        omits === null && settles === null && quantity > 0n && net > 0n && !aside.has(id),
+    )
+    .map((line) => ({
+      id: line.id,
+      section: line.sectionTitle,
+      description: line.description,
+      unit: line.unit,
+      quantity: writeFixed(line.quantity),
+      omitted: writeFixed(
+        loaded.lines
+          .filter(({ omits }) => omits === line.id)
+          .reduce((sum, { omitted }) => sum + omitted, 0n) as never,
+      ),
+      amount: writeAmount(inside ? sumAmounts([line.net, ...line.taxes]) : line.net, loaded.digits),
+      taxClass: line.taxClass,
+      costCode: line.costCode,
+      costs: costs.get(line.id) ?? [],
+      minorDigits: loaded.digits,
+    }));
+}

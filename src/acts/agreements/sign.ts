@@ -1,0 +1,82 @@
+import canonicalize from 'canonicalize';
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { agreement, customer, signing, site } from '@/data/schema';
+import type { KeptSignature } from '@/model';
+import { newId } from '../actor';
+import { companyOf } from '../company';
+import { sha256 } from '../secrets';
+
+/** Who says yes, and how that is known. */
+export interface Signer {
+  readonly companyId: string;
+  readonly now: Date;
+  readonly name: string;
+  readonly signature: KeptSignature;
+  readonly browser: string;
+  /** The network address it came from. */
+  readonly from: string;
+  /** Who of ours recorded it on the customer's behalf. */
+  readonly recordedBy: { readonly id: string; readonly name: string } | null;
+}
+
+/** What is signed. */
+export interface Signed {
+  readonly agreementId: string;
+  readonly kind: typeof signing.$inferSelect.kind;
+  readonly subject: string;
+  readonly consent: string;
+  /** The SHA-256 of the frozen document behind it. */
+  readonly documentSha256: string;
+  /** What was chosen, in words. */
+  readonly choices: readonly string[];
+  /** Everything as the signer read it. */
+  readonly shown: unknown;
+}
+
+/**
+ * Keeps a signature: a statement of all that was signed, as canonical JSON after RFC 8785, under its SHA-256. Nothing of
+ * ours is in it, so the customer can hold it and check it.
+ */
+export async function recordSigning(tx: Transaction, signer: Signer, signed: Signed): Promise<string> {
+  const [head] = await tx.select().from(agreement).where(eq(agreement.id, signed.agreementId));
+  const [payer] = await tx.select().from(customer).where(eq(customer.id, head!.customerId));
+  const [place] = await tx.select().from(site).where(eq(site.id, head!.siteId));
+  const ours = await companyOf(tx, signer.companyId);
+  const statement = canonicalize({
+    format: 'impegno-signed',
+    formatVersion: 1,
+    kind: signed.kind,
+    company: ours.name,
+    customer: payer!.name,
+    site: `${place!.address.street}, ${place!.address.city}`,
+    agreement: head!.number,
+    documentSha256: signed.documentSha256,
+    consent: signed.consent,
+    signer: signer.name,
+    signature: signer.signature,
+    signedAt: signer.now.toISOString(),
+    browser: signer.browser,
+    from: signer.from,
+    recordedBy: signer.recordedBy?.name ?? null,
+    choices: signed.choices,
+    shown: signed.shown,
+  })!;
+  const hash = sha256(statement);
+  await tx.insert(signing).values({
+    companyId: signer.companyId,
+    id: newId(signer.now),
+    agreementId: signed.agreementId,
+    kind: signed.kind,
+    subject: signed.subject,
+    statement,
+    sha256: hash,
+    signerName: signer.name,
+    signature: signer.signature,
+    browser: signer.browser,
+    fromAddress: signer.from,
+    recordedBy: signer.recordedBy?.id ?? null,
+    signedAt: signer.now,
+  });
+  return hash;
+}

@@ -1,0 +1,265 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreement, changeOrder, customer, message, proposal } from '@/data/schema';
+import { freezeAgreement } from '@/core/agreement';
+import type { FrozenAgreement } from '@/core/agreement';
+import { choicesInWords, menuOf } from '@/core/choice';
+import { minorDigits, showDecimal, writeAmount } from '@/core/number';
+import { customerView } from '@/core/offer';
+import type { Choices } from '@/model';
+import { AcceptForInput, AcceptInput } from '@/model';
+import { simulatedPost } from '@/outside/post';
+import type { Actor } from '../actor';
+import { allow, newId, note } from '../actor';
+import { bindChange } from '../agreements/bindChange';
+import { insertComponents, insertLines, insertPayments } from '../agreements/insertParts';
+import { insertInvoice } from '../agreements/issue';
+import type { Signer } from '../agreements/sign';
+import { recordSigning } from '../agreements/sign';
+import { check } from '../check';
+import { nextNumber } from '../numbers';
+import { Problem } from '../problem';
+import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from './choices';
+import { consentTo, refuseClosed, refuseReplaced } from './decide';
+import type { Visitor } from './open';
+import { currentRevision } from './open';
+
+type Current = Awaited<ReturnType<typeof currentRevision>>;
+
+/** A yes to a revision: by whom, to which choices, for which total. */
+interface Yes {
+  readonly revisionId: string;
+  /** Null: as they stand on the server. */
+  readonly choices: Choices | null;
+  readonly total: string;
+  readonly idempotencyKey: string;
+  readonly contract?: string;
+}
+
+export interface Accepted {
+  readonly agreementId: string;
+  readonly repeated: boolean;
+}
+
+/** What is there already, when someone comes second. */
+async function acceptedBefore(tx: Transaction, { proposal: row }: Current): Promise<Accepted | null> {
+  const [found] = row.agreementId
+    ? await tx
+        .select({ id: changeOrder.agreementId })
+        .from(changeOrder)
+        .where(eq(changeOrder.proposalId, row.id))
+    : await tx.select({ id: agreement.id }).from(agreement).where(eq(agreement.proposalId, row.id));
+  return found ? { agreementId: found.id, repeated: true } : null;
+}
+
+/**
+ * Binds revision, choices, signer, time and consent to the revision's hash, freezes the agreement (or the change to it)
+ * and, where the company works so, issues the deposit invoice, all in one transaction. Whoever comes second (a double tap,
+ * another browser, a retry after a lost answer) gets what is there.
+ */
+async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signer): Promise<Accepted> {
+  const before = await acceptedBefore(tx, current);
+  if (before) return before;
+  refuseClosed(current);
+  await refuseReplaced(tx, current, yes.revisionId);
+  const stored = await choicesOf(tx, current.revision.id, current.document);
+  const choices = yes.choices ?? stored.choices;
+  refuseBadChoices(current, choices, stored.choices);
+  refuseChangedMeanwhile(current, choices, stored);
+
+  const { document, proposal: row, revision } = current;
+  const frozen = freezeAgreement(document, choices);
+  const total = writeAmount(frozen.total, frozen.minorDigits);
+  if (total !== yes.total)
+    throw new Problem(
+      409,
+      `The total is ${showDecimal(total)}, not ${showDecimal(yes.total)}: the choices changed meanwhile. Look at them once more.`,
+      { context: { total } },
+    );
+
+  const signed = {
+    consent: consentTo(document),
+    documentSha256: revision.sha256,
+    choices: choicesInWords(menuOf(document), choices),
+  };
+  const view = customerView(document, choices);
+  const who = { companyId: signer.companyId, userId: signer.recordedBy?.id ?? null, now: signer.now };
+  if (row.agreementId) {
+    const change = await bindChange(
+      tx,
+      {
+        companyId: signer.companyId,
+        now: signer.now,
+        proposalId: row.id,
+        agreementId: row.agreementId,
+        revisionId: revision.id,
+        document,
+        choices,
+        seen: yes.contract,
+      },
+      frozen,
+    );
+    await recordSigning(tx, signer, {
+      ...signed,
+      agreementId: row.agreementId,
+      kind: 'change order',
+      subject: change.id,
+      shown: { ...view, contract: change.contract },
+    });
+    await note(tx, who, 'change order accepted', row.agreementId, {
+      changeOrderId: change.id,
+      number: change.number,
+      total,
+    });
+    await confirmByPost(tx, signer, current, total, null);
+    return { agreementId: row.agreementId, repeated: false };
+  }
+
+  const id = await insertAgreement(tx, current, choices, frozen, yes.idempotencyKey, signer);
+  await recordSigning(tx, signer, { ...signed, agreementId: id, kind: 'proposal', subject: id, shown: view });
+  await note(tx, who, 'proposal accepted', row.id, {
+    agreementId: id,
+    sha256: revision.sha256,
+    signer: signer.name,
+    ...(signer.signature.kind === 'told' ? { told: signer.signature.how } : {}),
+  });
+  const deposit = frozen.payments.find(
+    ({ kind, due, amount }) => kind === 'deposit' && due.on === 'acceptance' && amount > 0n,
+  );
+  const issued =
+    deposit && current.ours.depositInvoiceOnAcceptance
+      ? await insertInvoice(tx, who, id, { entryId: deposit.id })
+      : null;
+  await confirmByPost(tx, signer, current, total, issued?.number ?? null);
+  return { agreementId: id, repeated: false };
+}
+
+async function insertAgreement(
+  tx: Transaction,
+  { document, proposal: row, revision }: Current,
+  choices: Choices,
+  frozen: FrozenAgreement,
+  idempotencyKey: string,
+  signer: Signer,
+): Promise<string> {
+  const { companyId, now } = signer;
+  const id = newId(now);
+  const money = (value: (typeof frozen)['total']) => writeAmount(value, frozen.minorDigits);
+  await tx.insert(agreement).values({
+    companyId,
+    id,
+    number: await nextNumber(tx, companyId, 'agreement'),
+    proposalId: row.id,
+    revisionId: revision.id,
+    customerId: row.customerId,
+    siteId: row.siteId,
+    title: document.title,
+    currency: document.currency,
+    choices,
+    revisionSha256: revision.sha256,
+    signerName: signer.name,
+    signature: signer.signature,
+    consent: consentTo(document),
+    acceptedAt: now,
+    browser: signer.browser,
+    idempotencyKey,
+    net: money(frozen.net),
+    tax: money(frozen.tax),
+    total: money(frozen.total),
+  });
+  const into = { companyId, agreementId: id, minorDigits: frozen.minorDigits, change: null, now };
+  await insertComponents(tx, into, frozen);
+  await insertLines(tx, into, frozen.lines, (component) => component);
+  await insertPayments(tx, into, frozen);
+  await tx.update(proposal).set({ state: 'accepted', updatedAt: now }).where(eq(proposal.id, row.id));
+  return id;
+}
+
+async function confirmByPost(
+  tx: Transaction,
+  signer: Signer,
+  current: Current,
+  total: string,
+  depositInvoice: number | null,
+) {
+  const { document, proposal: row, ours } = current;
+  const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
+  if (!payer?.email) return;
+  const tax = minorDigits(document.currency) === 0 ? '' : ', tax included';
+  const said =
+    signer.signature.kind === 'told'
+      ? `you told us ${signer.signature.how} that you accept`
+      : 'thank you. You accepted';
+  const letter = {
+    to: payer.email,
+    subject: `${document.title}: accepted`,
+    body: [
+      `Good day ${payer.contactName || payer.name},`,
+      `${said} “${document.title}” for ${showDecimal(total)} ${document.currency}${tax}.`,
+      ...(document.change
+        ? []
+        : [
+            depositInvoice === null
+              ? 'We will send the first invoice soon.'
+              : `Deposit invoice ${depositInvoice} is waiting under the link to your proposal.`,
+          ]),
+      `${ours.name} · ${ours.phone}`,
+    ].join('\n\n'),
+  };
+  await tx.insert(message).values({
+    companyId: signer.companyId,
+    id: newId(signer.now),
+    proposalId: row.id,
+    kind: 'acceptance',
+    toAddress: letter.to,
+    subject: letter.subject,
+    body: letter.body,
+    state: simulatedPost.deliver(letter).state,
+    at: signer.now,
+  });
+}
+
+/** The customer accepts what they hold the link of, with a signature of their own. */
+export async function acceptProposal(visitor: Visitor, input: unknown, browser: string): Promise<Accepted> {
+  const given = check(AcceptInput, input, 'The signature');
+  return inCompany(visitor.companyId, async (tx) => {
+    const current = await currentRevision(tx, visitor, { lock: true });
+    return accept(tx, current, given, {
+      companyId: visitor.companyId,
+      now: visitor.now,
+      name: given.signerName.trim(),
+      signature: given.signature,
+      browser: browser.slice(0, 400),
+      from: visitor.from,
+      recordedBy: null,
+    });
+  });
+}
+
+/**
+ * Records a yes on the customer's behalf: to the newest revision with the choices as they stand, saying how and when they
+ * said so. The customer is told by mail.
+ */
+export async function acceptForCustomer(actor: Actor, input: unknown): Promise<Accepted> {
+  allow(actor, 'owner', 'seller');
+  const given = check(AcceptForInput, input, 'The acceptance');
+  return inCompany(actor.companyId, async (tx) => {
+    const current = await currentRevision(tx, { ...actor, proposalId: given.proposalId }, { lock: true });
+    if (given.told.on > current.today) throw new Problem(422, 'They cannot have said yes on a day to come.');
+    return accept(
+      tx,
+      current,
+      { ...given, choices: null },
+      {
+        companyId: actor.companyId,
+        now: actor.now,
+        name: given.signerName.trim(),
+        signature: given.told,
+        browser: '',
+        from: '',
+        recordedBy: { id: actor.userId, name: actor.name },
+      },
+    );
+  });
+}
