@@ -5,7 +5,11 @@ import { redirect } from 'next/navigation';
 import { saveLiking } from '@/acts/accounts/liking';
 import { revokeSession, signOut } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
+import { startChangeOrder } from '@/acts/agreements/change';
 import { issueInvoice, previewInvoice } from '@/acts/agreements/issue';
+import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/acts/agreements/rounds';
+import { acceptForCustomer } from '@/acts/booklet/accept';
+import { answerQuestion } from '@/acts/booklet/questions';
 import { saveSettings } from '@/acts/settings';
 import { saveCustomer, saveSite } from '@/acts/customers/customers';
 import { saveAreas } from '@/acts/library/areas';
@@ -17,9 +21,10 @@ import { removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
 import { recordPayment } from '@/acts/money/payments';
 import { Problem, answer } from '@/acts/problem';
 import { answerApproval, askApproval } from '@/acts/proposals/approval';
+import { compareRevisions } from '@/acts/proposals/compare';
 import { presetChoices } from '@/acts/proposals/preset';
 import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
-import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
+import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks, sendProposal } from '@/acts/proposals/send';
 import { importProposal, startProposal } from '@/acts/proposals/start';
 import { actionActor, sessionCookie } from './session';
@@ -106,6 +111,33 @@ export const presetChoicesAction = async (input: unknown) =>
 
 export const withdrawProposalAction = async (id: string) =>
   answer(async () => withdrawProposal(await actionActor(), id));
+
+export const reopenProposalAction = async (id: string) =>
+  answer(async () => reopenProposal(await actionActor(), id));
+
+export const acceptForCustomerAction = async (input: unknown) =>
+  answer(async () => acceptForCustomer(await actionActor(), input));
+
+export const answerQuestionAction = async (input: unknown) =>
+  answer(async () => answerQuestion(await actionActor(), input));
+
+export const compareRevisionsAction = async (input: unknown) =>
+  answer(async () => compareRevisions(await actionActor(), input));
+
+export const startChangeOrderAction = async (input: unknown) =>
+  answer(async () => startChangeOrder(await actionActor(), input));
+
+export const saveRoundAction = async (input: unknown) =>
+  answer(async () => saveRound(await actionActor(), input));
+
+export const offerRoundAction = async (input: unknown) =>
+  answer(async () => offerRound(await actionActor(), input));
+
+export const withdrawRoundAction = async (input: unknown) =>
+  answer(async () => withdrawRound(await actionActor(), input));
+
+export const settleAllowancesAction = async (input: unknown) =>
+  answer(async () => settleAllowances(await actionActor(), input));
 
 export const revokeLinksAction = async (id: string) =>
   answer(async () => revokeLinks(await actionActor(), id));

@@ -21,13 +21,13 @@ import { invoicePaper } from './money/invoices';
 import { Problem } from './problem';
 import { readProposal } from './proposals/read';
 
-const paperOf = async (companyId: string, { view, company, customer, site }: Booklet) => {
+const paperOf = async (companyId: string, { view, company, customer, site, contract }: Booklet) => {
   const pictures = await inCompany(companyId, async (tx) => {
     const found = new Map<string, PagePicture>();
     for (const { file } of view.plans) found.set(file, await readFile(tx, file, false));
     return found;
   });
-  return proposalPdf({ view, company, customer, site, pictures });
+  return proposalPdf({ view, company, customer, site, contract, pictures });
 };
 
 /** The proposal as it stands, as the customer would get it on paper. */

@@ -29,13 +29,46 @@ export function Agreed({
       </p>
       <Track parts={agreement.track} height={14} named />
       <dl className="sums">
-        <dt>Agreed</dt>
+        {agreement.original !== agreement.standing.sumToDate && (
+          <>
+            <dt>Signed at first</dt>
+            <dd>{showDecimal(agreement.original)}</dd>
+          </>
+        )}
+        <dt>{agreement.original === agreement.standing.sumToDate ? 'Agreed' : 'Agreed to date'}</dt>
         <dd>{showDecimal(agreement.standing.sumToDate)}</dd>
         <dt>Billed</dt>
         <dd>{showDecimal(agreement.standing.billed)}</dd>
         <dt>Paid</dt>
         <dd>{showDecimal(agreement.standing.paid)}</dd>
       </dl>
+      {agreement.changes.length > 0 && (
+        <>
+          <h3>Change orders</h3>
+          {agreement.changes.map((change) => (
+            <div className="item" key={change.id}>
+              <span>
+                {address ? <a href={`${address}~${change.id}`}>{change.title}</a> : change.title}
+                <span className="card-detail">
+                  {change.state === 'waiting' ? (
+                    <strong className="waits">waits for your signature</strong>
+                  ) : change.state === 'signed' ? (
+                    'signed'
+                  ) : (
+                    'closed, not signed'
+                  )}
+                </span>
+              </span>
+              <span className="item-amount">{showDecimal(change.total)}</span>
+            </div>
+          ))}
+        </>
+      )}
+      {address && (
+        <p>
+          <a href={`${address}/certificate`}>What was signed, and the proof of it</a>
+        </p>
+      )}
       {agreement.depositDue && (
         <PayDeposit
           amount={agreement.depositDue}

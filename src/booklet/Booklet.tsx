@@ -11,11 +11,15 @@ import { Accept } from './Accept';
 import { post } from './post';
 import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
+import { Allowances } from './Allowances';
+import { Ask } from './Ask';
+import { Effect } from './Effect';
 import { KeepBar } from './KeepBar';
 import { Levels } from './Levels';
 import { Plans } from './Plans';
 import type { Choose } from './Section';
 import { Section } from './Section';
+import { Since } from './Since';
 import { Sums } from './Sums';
 import { Timeline } from './Timeline';
 
@@ -24,13 +28,15 @@ interface BookletProps {
   /** Where choices and decisions go; null in the preview, where nothing is decided. */
   readonly address: string | null;
   readonly consent: string;
+  /** The sentence under selections. */
+  readonly selectionConsent: string;
   readonly trial: { readonly accepted: string; readonly refused: string };
   /** In the preview of what the customer has: keeps choices for them, as said on the phone. */
   readonly keep?: ((input: unknown) => Promise<Answer<void>>) | null;
 }
 
 /** The customer's side: reads like a leaflet, choices as cards, total and deposit always in view. */
-export function Booklet({ first, address, consent, trial, keep = null }: BookletProps) {
+export function Booklet({ first, address, consent, selectionConsent, trial, keep = null }: BookletProps) {
   const [data, setData] = useState(first);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
@@ -115,10 +121,33 @@ export function Booklet({ first, address, consent, trial, keep = null }: Booklet
         {data.state === 'declined' && (
           <p className="word">You declined this proposal. If you change your mind, call {company.phone}.</p>
         )}
+        {data.state === 'revising' && (
+          <p className="word">
+            This is being revised: what you see is what we sent last. We will send you the new one.
+          </p>
+        )}
+        {data.signed && (
+          <p className="word" id="agreed">
+            Signed by {data.signed.by} on {showDate(data.signed.on)}.{' '}
+            {address && <a href={`${address}/certificate`}>What was signed</a>}
+          </p>
+        )}
+        {data.changesSince.length > 0 && (
+          <Since changes={data.changesSince} revision={data.revision.number} />
+        )}
         {view.coverNote && <p className="cover">{view.coverNote}</p>}
       </header>
 
       {data.agreement && <Agreed data={data} agreement={data.agreement} address={address} trial={trial} />}
+      {data.agreement?.allowances && (
+        <Allowances
+          allowances={data.agreement.allowances}
+          address={address}
+          consent={selectionConsent}
+          files={files}
+          currency={view.currency}
+        />
+      )}
 
       <main>
         {view.tiers
@@ -139,7 +168,8 @@ export function Booklet({ first, address, consent, trial, keep = null }: Booklet
         ))}
         <Plans plans={view.plans} files={files} />
         <Sums view={view} />
-        <Timeline payments={view.payments} />
+        {data.contract && <Effect contract={data.contract} view={view} />}
+        {view.payments.length > 0 && <Timeline payments={view.payments} />}
         {view.terms && (
           <section className="leaf">
             <h2>Terms</h2>
@@ -147,6 +177,7 @@ export function Booklet({ first, address, consent, trial, keep = null }: Booklet
           </section>
         )}
         {problem && <Trouble problem={problem} />}
+        <Ask first={data.questions} address={address} />
         {open && <Accept data={data} view={view} address={address} consent={consent} waiting={busy} />}
       </main>
 
@@ -174,7 +205,9 @@ export function Booklet({ first, address, consent, trial, keep = null }: Booklet
       {open && (
         <div className="foot-bar" aria-live="polite" aria-busy={busy}>
           <div>
-            <div className="foot-name">Total as you chose, {view.currency}</div>
+            <div className="foot-name">
+              {view.change ? 'Change' : 'Total'} as you chose, {view.currency}
+            </div>
             <div className="foot-total" data-testid="booklet-total">
               {showDecimal(view.total)}
             </div>

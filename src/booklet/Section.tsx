@@ -1,8 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Fixed } from '@/core/number';
-import { parseFixed, showDecimal, writeFixed } from '@/core/number';
+import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
 import { showDate } from '@/core/text/dates';
@@ -14,7 +13,9 @@ import type {
   CustomerSection,
 } from '@/model/customerView';
 import { unitName } from '@/model/units';
+import { Picture } from './Picture';
 import { signed } from './signed';
+import { Stepper } from './Stepper';
 
 /** Changes the choices; null where nothing can be chosen. The change is put on whatever was chosen last. */
 export type Choose = ((change: (choices: Choices) => Choices) => void) | null;
@@ -56,10 +57,7 @@ function Question({ question, choose, files }: Chooser & { question: CustomerQue
             disabled={!choose || alternative.hindrance !== null}
             onChange={() => choose?.((before) => withAlternative(before, question.id, alternative.id))}
           />
-          {alternative.picture && (
-            // eslint-disable-next-line @next/next/no-img-element -- served from the database, sized already
-            <img className="card-picture" src={`${files}/${alternative.picture}`} alt="" loading="lazy" />
-          )}
+          <Picture files={files} picture={alternative.picture} />
           <span className="card-text">
             <span className="card-name">
               {alternative.name}
@@ -84,30 +82,9 @@ function Question({ question, choose, files }: Chooser & { question: CustomerQue
   );
 }
 
-/** The next quantity on the steps between the limits. */
-function step(quantity: string, limits: NonNullable<CustomerExtra['limits']>, by: 1 | -1): string | null {
-  const next = parseFixed(quantity) + BigInt(by) * parseFixed(limits.step);
-  if (next < parseFixed(limits.minimum) || next > parseFixed(limits.maximum)) return null;
-  return writeFixed(next as Fixed);
-}
-
 function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
   const decide = (taken: boolean, quantity?: string) =>
     choose?.((before) => withExtra(before, extra.id, taken, quantity));
-  const stepper = (by: 1 | -1) => {
-    const next = extra.limits && step(extra.chosenQuantity, extra.limits, by);
-    return (
-      <button
-        type="button"
-        className="step-button"
-        aria-label={by === 1 ? `One more ${extra.description}` : `One fewer ${extra.description}`}
-        disabled={!choose || next === null}
-        onClick={() => next !== null && decide(true, next)}
-      >
-        {by === 1 ? '+' : '−'}
-      </button>
-    );
-  };
   return (
     <div className="decide">
       <label className={`card ${extra.in ? 'card-picked' : ''} ${extra.hindrance ? 'card-out' : ''}`}>
@@ -129,13 +106,13 @@ function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
         </span>
       </label>
       {extra.in && extra.limits && (
-        <div className="stepper">
-          {stepper(-1)}
-          <span>
-            {showDecimal(extra.chosenQuantity)} {unitName(extra.unit)}
-          </span>
-          {stepper(1)}
-        </div>
+        <Stepper
+          name={extra.description}
+          quantity={extra.chosenQuantity}
+          limits={extra.limits}
+          unit={unitName(extra.unit)}
+          set={choose && ((quantity) => decide(true, quantity))}
+        />
       )}
     </div>
   );

@@ -180,3 +180,10 @@ export interface CustomerView {
   /** What is due on acceptance as a deposit; null when nothing is. */
   readonly deposit: string | null;
 }
+
+/** One thing that is different between two states of an offer, as the customer may read it. */
+export interface Change {
+  readonly what: string;
+  readonly before: string | null;
+  readonly after: string | null;
+}

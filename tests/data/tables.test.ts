@@ -63,6 +63,8 @@ describe('every table', () => {
     expect(kept.map(({ name }) => name).sort()).toEqual(
       [
         ...['agreement', 'agreement_line', 'agreement_line_tax', 'agreement_payment', 'agreement_tax'],
+        ...['agreement_allowance', 'agreement_payment_change', 'change_order', 'change_order_tax'],
+        ...['selection', 'signing'],
         ...['audit', 'card_charge', 'decline', 'draw', 'draw_tax', 'invoice', 'item_cost'],
         ...['payment', 'payment_part'],
         ...['proposal_edit', 'revision'],

@@ -1,6 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { listAgreements } from '@/acts/agreements/read';
+import { may } from '@/acts/actor';
+import { waitingRounds } from '@/acts/agreements/rounds';
+import { waitingQuestions } from '@/acts/booklet/questions';
 import { readMoney } from '@/acts/money/invoices';
 import { waitingApprovals } from '@/acts/proposals/approval';
 import { listProposals } from '@/acts/proposals/read';
@@ -10,22 +13,26 @@ import { ApprovalAnswer } from '@/desk/ApprovalAnswer';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
-import { answerApprovalAction } from '../../actions';
+import { Question } from '@/desk/Questions';
+import { answerApprovalAction, answerQuestionAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Today' };
 
 export default async function TodayPage() {
   const actor = await pageActor();
-  const [proposals, agreements, money] = await Promise.all([
+  const [proposals, agreements, money, questions, rounds] = await Promise.all([
     listProposals(actor, { changes: true }),
     listAgreements(actor),
     readMoney(actor),
+    waitingQuestions(actor),
+    waitingRounds(actor),
   ]);
   const asked = actor.role === 'owner' ? await waitingApprovals(actor) : [];
   const waiting = proposals.filter(({ state }) => state === 'sent');
   const drafts = proposals.filter(({ state }) => state === 'draft');
   const late = money.invoices.filter(({ overdue }) => overdue);
+  const lateRounds = rounds.filter((round) => round.late);
   const running = agreements.filter(
     ({ standing }) => !isNothing(standing.leftToBill) || !isNothing(standing.billedUnpaid),
   );
@@ -58,11 +65,41 @@ export default async function TodayPage() {
           ))}
         </>
       )}
-      {late.length > 0 && (
+      {questions.length > 0 && (
+        <>
+          <h2>Asked by customers</h2>
+          {questions.map((question) => (
+            <div key={question.id} className="panel" style={{ marginBottom: 10 }}>
+              <Link href={`/proposals/${question.proposalId}?step=send`} prefetch={false}>
+                {question.title}
+              </Link>{' '}
+              <span className="soft">· {question.customer}</span>
+              <Question
+                question={{ ...question, answer: null }}
+                answer={may(actor, 'owner', 'seller') ? answerQuestionAction : null}
+              />
+            </div>
+          ))}
+        </>
+      )}
+      {(late.length > 0 || lateRounds.length > 0) && (
         <>
           <h2 className="wrong">Late</h2>
           <table className="table-plain">
             <tbody>
+              {lateRounds.map((round) => (
+                <tr key={round.id} className="link-row">
+                  <td>
+                    <Link href={`/agreements/${round.agreementId}`} prefetch={false}>
+                      To be chosen: {round.name}
+                    </Link>{' '}
+                    {round.title}
+                  </td>
+                  <td>{round.customer}</td>
+                  <td className="wrong">due {showDay(round.due!)}</td>
+                  <td />
+                </tr>
+              ))}
               {late.map((row) => (
                 <tr key={row.id} className="link-row">
                   <td>
@@ -81,6 +118,26 @@ export default async function TodayPage() {
         </>
       )}
       <h2>With the customer</h2>
+      {rounds.length > lateRounds.length && (
+        <p>
+          {rounds.length - lateRounds.length} selection round
+          {rounds.length - lateRounds.length > 1 ? 's' : ''} to be chosen:{' '}
+          {rounds
+            .filter((round) => !round.late)
+            .map((round, i) => (
+              <span key={round.id}>
+                {i > 0 && ', '}
+                <Link href={`/agreements/${round.agreementId}`} prefetch={false}>
+                  {round.name}
+                </Link>{' '}
+                <span className="soft">
+                  {round.customer}
+                  {round.due && `, due ${showDay(round.due)}`}
+                </span>
+              </span>
+            ))}
+        </p>
+      )}
       {waiting.length === 0 ? (
         <p className="empty">No proposal is out. Finish a draft and send it.</p>
       ) : (

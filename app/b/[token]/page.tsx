@@ -1,8 +1,9 @@
 import '@/booklet/booklet.css';
 import '@/ui/plan.css';
 import type { Metadata } from 'next';
-import { consentSentence } from '@/acts/booklet/decide';
+import { changeConsent, consentSentence } from '@/acts/booklet/decide';
 import { openBooklet, visitorOf } from '@/acts/booklet/open';
+import { selectionConsent } from '@/acts/booklet/rounds';
 import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
 import { trialCards } from '@/outside/cards';
@@ -20,11 +21,19 @@ export default async function BookletPage({ params }: { params: Promise<{ token:
     return (
       <div className="booklet">
         <section className="leaf">
-          <h1>This link leads nowhere</h1>
+          <h1>{error.details.status === 409 ? 'This cannot be shown' : 'This link leads nowhere'}</h1>
           <p>{error.message}</p>
         </section>
       </div>
     );
   }
-  return <Booklet first={booklet} address={`/b/${token}`} consent={consentSentence} trial={trialCards} />;
+  return (
+    <Booklet
+      first={booklet}
+      address={`/b/${token}`}
+      consent={booklet.view.change ? changeConsent : consentSentence}
+      selectionConsent={selectionConsent}
+      trial={trialCards}
+    />
+  );
 }

@@ -2,8 +2,9 @@ import '@/booklet/booklet.css';
 import '@/ui/plan.css';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { consentSentence } from '@/acts/booklet/decide';
+import { changeConsent, consentSentence } from '@/acts/booklet/decide';
 import { previewBooklet } from '@/acts/booklet/preview';
+import { selectionConsent } from '@/acts/booklet/rounds';
 import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
 import { trialCards } from '@/outside/cards';
@@ -26,7 +27,8 @@ export default async function PreviewPage({ params }: { params: Promise<{ id: st
     <Booklet
       first={booklet}
       address={null}
-      consent={consentSentence}
+      consent={booklet.view.change ? changeConsent : consentSentence}
+      selectionConsent={selectionConsent}
       trial={trialCards}
       keep={booklet.asSent ? presetChoicesAction : null}
     />

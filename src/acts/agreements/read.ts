@@ -125,6 +125,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         .filter(({ amount }) => Number(amount) !== 0)
         .map(({ name, percent, amount }) => ({ name, percent, amount })),
       sumToDate: money(loaded.total),
+      netToDate: money(sumAmounts(loaded.lines.map(({ net }) => net))),
       changes: await changesOf(tx, agreementId, today),
       allowances: await allowancesOf(tx, loaded, { timeZone: ours.timeZone, today, forCustomer: false }),
       maySell: may(actor, 'owner', 'seller'),

@@ -13,7 +13,7 @@ import type { Line } from '@/model';
 import { EntityId, SelectionRound, asSuggested } from '@/model';
 import { simulatedPost } from '@/outside/post';
 import type { Actor } from '../actor';
-import { allow, newId, note } from '../actor';
+import { allow, businessDate, newId, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
 import { refuseUnknownFile } from '../files/keep';
@@ -246,5 +246,43 @@ export async function settleAllowances(
     const lines = lineIds.map((lineId) => settlingLine(loaded, lineId, rounds, newId(actor.now)));
     const names = lineIds.map((id) => loaded.lines.find((line) => line.id === id)!.description);
     return insertChange(tx, actor, loaded, `settling ${names.join(', ')}`, lines);
+  });
+}
+
+/** Rounds that are with the customer, those that are late first: for a glance in the morning. */
+export async function waitingRounds(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const rows = await tx
+      .select({
+        id: selectionRound.id,
+        document: selectionRound.document,
+        agreementId: agreement.id,
+        title: agreement.title,
+        customer: customer.name,
+      })
+      .from(selectionRound)
+      .leftJoin(
+        selection,
+        and(eq(selection.companyId, selectionRound.companyId), eq(selection.roundId, selectionRound.id)),
+      )
+      .innerJoin(
+        agreement,
+        and(eq(agreement.companyId, selectionRound.companyId), eq(agreement.id, selectionRound.agreementId)),
+      )
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
+      )
+      .where(and(eq(selectionRound.state, 'offered'), isNull(selection.id)));
+    return rows
+      .map(({ document, ...row }) => ({
+        ...row,
+        name: document.name,
+        due: document.due ?? null,
+        late: document.due !== undefined && document.due < today,
+      }))
+      .sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999'));
   });
 }

@@ -1,11 +1,28 @@
+import { and, eq, ne } from 'drizzle-orm';
 import { questionsOf } from '@/core/choice';
+import { filesOfRound } from '@/core/offer';
+import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreement, selectionRound } from '@/data/schema';
 import { Problem } from '../problem';
 import { readFile } from '../files/keep';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
 
-/** A picture for the holder of a private link: only one that the proposal they were sent shows. */
+/** Pictures of what the customer was asked to choose. */
+async function filesOfRounds(tx: Transaction, visitor: Visitor): Promise<readonly string[]> {
+  const rows = await tx
+    .select({ document: selectionRound.document })
+    .from(selectionRound)
+    .innerJoin(
+      agreement,
+      and(eq(agreement.companyId, selectionRound.companyId), eq(agreement.id, selectionRound.agreementId)),
+    )
+    .where(and(eq(agreement.proposalId, visitor.proposalId), ne(selectionRound.state, 'prepared')));
+  return rows.flatMap(({ document }) => filesOfRound(document));
+}
+
+/** A picture for the holder of a private link: only one that what they were sent shows. */
 export async function visitorFile(visitor: Visitor, id: string) {
   return inCompany(visitor.companyId, async (tx) => {
     const { document } = await currentRevision(tx, visitor);
@@ -15,7 +32,8 @@ export async function visitorFile(visitor: Visitor, id: string) {
         [...questionsOf(section)].some(({ alternatives }) =>
           alternatives.some(({ picture }) => picture === id),
         ),
-      );
+      ) ||
+      (await filesOfRounds(tx, visitor)).includes(id);
     if (!shown) throw new Problem(404, 'There is no such picture.');
     return readFile(tx, id, false);
   });

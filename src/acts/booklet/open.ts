@@ -13,23 +13,23 @@ import {
   site,
   user,
 } from '@/data/schema';
-import { writeAmount } from '@/core/number';
-import { customerView, offerOf } from '@/core/offer';
+import type { Change } from '@/core/offer';
+import { compareViews, customerView, offerOf } from '@/core/offer';
 import type { Choices, Contract, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
-import { isId } from '@/model';
+import { asSuggested, isId } from '@/model';
 import { businessDate } from '../actor';
-import type { AllowancesShown } from '../agreements/allowances';
-import { allowancesOf } from '../agreements/allowances';
-import { changesOf } from '../agreements/change';
 import { contractOf } from '../agreements/contract';
 import { loadAgreement } from '../agreements/money';
-import { moneyOf } from '../agreements/read';
 import { companyOf } from '../company';
 import { noteTry, refuseAfter } from '../limit';
 import { Problem } from '../problem';
 import { choicesOf } from './choices';
 import { stateToday } from '../proposals/state';
-import { tokenHash } from '../secrets';
+import type { AgreedShown } from './agreed';
+import { agreementForCustomer } from './agreed';
+import type { Asked } from './asked';
+import { questionsAsked } from './asked';
+import { sha256, tokenHash } from '../secrets';
 
 /** The holder of a private link: whose booklet, and when. */
 export interface Visitor {
@@ -118,6 +118,11 @@ export async function currentRevision(
     .orderBy(desc(revision.number))
     .limit(1);
   if (!row || !newest) throw new Problem(410, 'There is nothing to read here yet.');
+  if (sha256(newest.canonical) !== newest.sha256)
+    throw new Problem(
+      409,
+      'What is stored here is not what was sent: its seal does not fit any more. Nothing can be read or signed until this is cleared up.',
+    );
   const ours = await companyOf(tx, visitor.companyId);
   const today = businessDate(visitor.now, ours.timeZone);
   const document = JSON.parse(newest.canonical) as ProposalDocument;
@@ -152,38 +157,16 @@ export interface Booklet {
   /** What the figures are worked out from in the browser; null where nothing is to be chosen, or only the server can. */
   readonly offer: CustomerOffer | null;
   readonly today: string;
-  readonly agreement: {
-    readonly acceptedOn: string;
-    readonly signerName: string;
-    readonly sha256: string;
-    readonly standing: ReturnType<typeof moneyOf>['standing'];
-    readonly track: ReturnType<typeof moneyOf>['track'];
-    readonly invoices: readonly {
-      readonly id: string;
-      readonly number: number;
-      readonly title: string;
-      readonly total: string;
-      readonly open: string;
-      readonly dueOn: string;
-    }[];
-    /** A deposit that is not paid yet. */
-    readonly depositDue: string | null;
-    readonly original: string;
-    /** Change orders that were sent; the id leads to them behind the link. */
-    readonly changes: readonly {
-      readonly id: string;
-      readonly number: number;
-      readonly title: string;
-      readonly total: string;
-      readonly state: 'signed' | 'waiting' | 'closed';
-    }[];
-    readonly allowances: AllowancesShown | null;
-  } | null;
+  readonly agreement: AgreedShown | null;
   /** Of a change order: the agreement it is seen against, as it was when it was signed. */
   readonly contract: Contract | null;
   /** Of a signed change order. */
   readonly signed: { readonly on: string; readonly by: string; readonly sha256: string } | null;
   readonly declinedBecause: string | null;
+  /** What is different from the revision before; empty where it is the first, or reads the same. */
+  readonly changesSince: readonly Change[];
+  /** What the customer asked, and our answers. */
+  readonly questions: readonly Asked[];
 }
 
 /** The booklet behind a private link; notes that it was opened. */
@@ -236,8 +219,26 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     agreement: signed ? await agreementForCustomer(tx, signed.id, ours.timeZone, today) : null,
     contract: change?.contract ?? null,
     signed: change?.signed ?? null,
+    changesSince: open ? await changesSince(tx, row.id, newest.number, frozen) : [],
+    questions: await questionsAsked(tx, row.id, ours.timeZone),
     declinedBecause: state === 'declined' ? (declined?.reason ?? null) : null,
   };
+}
+
+/** What the customer reads differently from the revision before. */
+async function changesSince(
+  tx: Transaction,
+  proposalId: string,
+  number: number,
+  document: ProposalDocument,
+): Promise<readonly Change[]> {
+  const [last] = await tx
+    .select({ canonical: revision.canonical })
+    .from(revision)
+    .where(and(eq(revision.proposalId, proposalId), eq(revision.number, number - 1)));
+  if (!last) return [];
+  const before = JSON.parse(last.canonical) as ProposalDocument;
+  return compareViews(customerView(before, asSuggested), customerView(document, asSuggested));
 }
 
 /** A change order beside its agreement: as it is now, or as it was when this was signed. */
@@ -264,58 +265,4 @@ async function changeSeen(tx: Transaction, proposalId: string, agreementId: stri
 async function documentOf(tx: Transaction, revisionId: string): Promise<ProposalDocument> {
   const [row] = await tx.select().from(revision).where(eq(revision.id, revisionId));
   return JSON.parse(row!.canonical) as ProposalDocument;
-}
-
-async function agreementForCustomer(
-  tx: Transaction,
-  agreementId: string,
-  timeZone: string,
-  today: string,
-): Promise<Booklet['agreement']> {
-  const loaded = await loadAgreement(tx, agreementId);
-  const changes = await changesOf(tx, agreementId, today);
-  const { standing, track } = moneyOf(loaded);
-  const deposits = loaded.payments.filter(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance');
-  const openDeposit = deposits.find(({ entryId }) => {
-    const billed = loaded.invoices.find((each) => each.entryId === entryId);
-    return !billed || billed.paid < billed.amount;
-  });
-  const billedDeposit = openDeposit && loaded.invoices.find((each) => each.entryId === openDeposit.entryId);
-  return {
-    acceptedOn: businessDate(loaded.head.acceptedAt, timeZone),
-    signerName: loaded.head.signerName,
-    sha256: loaded.head.revisionSha256,
-    standing,
-    track,
-    original: loaded.head.total,
-    changes: changes
-      .filter(({ sent }) => sent)
-      .map(({ id, number, title, total, state }) => ({
-        id,
-        number,
-        title,
-        total,
-        state:
-          state === 'accepted'
-            ? ('signed' as const)
-            : state === 'sent'
-              ? ('waiting' as const)
-              : ('closed' as const),
-      })),
-    allowances: await allowancesOf(tx, loaded, { timeZone, today, forCustomer: true }),
-    invoices: loaded.invoices.map((each) => ({
-      id: each.id,
-      number: each.number,
-      title: each.title,
-      total: each.total,
-      open: writeAmount((each.amount - each.paid) as never, loaded.digits),
-      dueOn: each.dueOn,
-    })),
-    depositDue: openDeposit
-      ? writeAmount(
-          (billedDeposit ? billedDeposit.amount - billedDeposit.paid : openDeposit.amount) as never,
-          loaded.digits,
-        )
-      : null,
-  };
 }

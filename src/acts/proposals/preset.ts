@@ -27,8 +27,8 @@ export interface Picks {
   readonly by: string | null;
 }
 
-/** What is picked on the newest revision of a proposal; null when nobody has picked anything yet. */
-export async function picksOf(tx: Transaction, proposalId: string): Promise<Picks | null> {
+/** The newest revision of a proposal under the choices as they stand; null before the first was sent. */
+export async function decidedOf(tx: Transaction, proposalId: string) {
   const [newest] = await tx
     .select()
     .from(revision)
@@ -36,22 +36,29 @@ export async function picksOf(tx: Transaction, proposalId: string): Promise<Pick
     .orderBy(desc(revision.number))
     .limit(1);
   if (!newest) return null;
-  const [row] = await tx
-    .select({ updatedAt: customerChoice.updatedAt, by: user.name })
-    .from(customerChoice)
-    .leftJoin(user, eq(user.id, customerChoice.presetBy))
-    .where(eq(customerChoice.revisionId, newest.id));
-  if (!row) return null;
   const document = JSON.parse(newest.canonical) as ProposalDocument;
   const { choices } = await choicesOf(tx, newest.id, document);
   const { total } = computeFigures(document, choices);
   return {
+    revisionId: newest.id,
     revision: newest.number,
     total: writeAmount(total, minorDigits(document.currency)),
     words: choicesInWords(menuOf(document), choices),
-    at: row.updatedAt.toISOString(),
-    by: row.by,
   };
+}
+
+type Decided = Awaited<ReturnType<typeof decidedOf>>;
+
+/** What is picked on the newest revision of a proposal; null when nobody has picked anything yet. */
+export async function picksOf(tx: Transaction, decided: Decided): Promise<Picks | null> {
+  if (!decided) return null;
+  const { revisionId, ...picks } = decided;
+  const [row] = await tx
+    .select({ updatedAt: customerChoice.updatedAt, by: user.name })
+    .from(customerChoice)
+    .leftJoin(user, eq(user.id, customerChoice.presetBy))
+    .where(eq(customerChoice.revisionId, revisionId));
+  return row ? { ...picks, at: row.updatedAt.toISOString(), by: row.by } : null;
 }
 
 /**

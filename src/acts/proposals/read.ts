@@ -10,7 +10,9 @@ import { loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { approvalsOf } from './approval';
-import { picksOf } from './preset';
+import { decidedOf, picksOf } from './preset';
+import { questionsAsked } from '../booklet/asked';
+import { sha256 } from '../secrets';
 import { movedItems } from './reuse';
 import { stateToday } from './state';
 
@@ -68,7 +70,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
     if (!found) throw new Problem(404, 'There is no such proposal.');
     const ours = await companyOf(tx, actor.companyId);
     const revisions = await tx
-      .select({ id: revision.id, number: revision.number, sentAt: revision.sentAt, sha256: revision.sha256 })
+      .select()
       .from(revision)
       .where(eq(revision.proposalId, proposalId))
       .orderBy(desc(revision.number));
@@ -86,6 +88,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
       : [undefined];
     const { proposal: row, customer: payer, site: place, seller } = found;
     const today = businessDate(actor.now, ours.timeZone);
+    const decided = await decidedOf(tx, proposalId);
     const behind = row.agreementId ? await loadAgreement(tx, row.agreementId) : null;
     return {
       id: row.id,
@@ -96,9 +99,23 @@ export async function readProposal(actor: Actor, proposalId: string) {
       sentSaveNumber: row.sentSaveNumber,
       seller,
       company: ours.name,
-      customer: { id: payer.id, name: payer.name, email: payer.email, internalNote: payer.internalNote },
+      customer: {
+        id: payer.id,
+        name: payer.name,
+        contactName: payer.contactName,
+        email: payer.email,
+        internalNote: payer.internalNote,
+      },
       site: { line: `${place.address.street}, ${place.address.city}`, internalNote: place.internalNote },
-      revisions: revisions.map((each) => ({ ...each, sentAt: each.sentAt.toISOString() })),
+      revisions: revisions.map(({ id, number, sentAt, sha256: seal, canonical }) => ({
+        id,
+        number,
+        sentAt: sentAt.toISOString(),
+        sha256: seal,
+        /** What is stored is still what was sent. */
+        intact: sha256(canonical) === seal,
+      })),
+      questions: await questionsAsked(tx, proposalId, ours.timeZone),
       links: links.map(({ id, createdAt, expiresAt, revokedAt, firstOpenedAt, lastOpenedAt }) => ({
         id,
         createdAt: createdAt.toISOString(),
@@ -117,7 +134,12 @@ export async function readProposal(actor: Actor, proposalId: string) {
       limits: may(actor, 'owner', 'seller') ? ours.pricing.limits : {},
       loadSets: may(actor, 'owner', 'seller') ? ours.pricing.loadSets : [],
       bySeller: actor.role === 'seller',
-      picks: signed ? null : await picksOf(tx, proposalId),
+      picks: signed ? null : await picksOf(tx, decided),
+      /** What a yes on the customer's behalf would be to. */
+      decided:
+        decided && stateToday(row.state, row.document.validUntil, today) === 'sent'
+          ? { ...decided, today }
+          : null,
       declinedBecause: declined?.reason ?? null,
       mayEdit: may(actor, 'owner', 'seller'),
       /** Library items whose costs moved since they were copied here, as they are now. */

@@ -1,5 +1,4 @@
 import type { Choices, Menu, SelectionAlternative, SelectionExtra, SelectionRound } from '@/model';
-import { asSuggested } from '@/model';
 import { answersOf } from '../choice/answers';
 import { NONE } from '../choice/decided';
 import type { Amount, Fixed } from '../number';
@@ -130,7 +129,7 @@ export function roundLimits(round: SelectionRound, scale: RoundScale): { least: 
 }
 
 /** What is picked in a round, in words, for a paper that is signed: “Floor tile: Slate grey”, “Heated rail × 2”. */
-export function picksInWords(round: SelectionRound, choices: Choices = asSuggested): string[] {
+export function picksInWords(round: SelectionRound, choices: Choices): string[] {
   const answers = answersOf(menuOfRound(round), choices);
   return [
     ...round.questions.map(({ id, prompt, alternatives, none }) => {

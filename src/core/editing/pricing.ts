@@ -1,4 +1,4 @@
-import type { Discount, Fee, Load, ProposalDocument, TaxTerms } from '@/model';
+import type { Discount, Fee, Load, ProposalDocument, SpreadWay, TaxTerms } from '@/model';
 import { findBundle } from './find';
 import { PartGone, sectionOf } from './operations';
 
@@ -101,4 +101,9 @@ export function setTaxComponent(
   if (change.percent !== undefined) component.percent = change.percent;
   if (change.onTop === true) component.onTop = true;
   else if (change.onTop === false) delete component.onTop;
+}
+
+/** Says how the sum of a change order is put on the payments of its agreement. */
+export function setSpread(document: ProposalDocument, spread: SpreadWay): void {
+  if (document.change) document.change.spread = spread;
 }

@@ -1,15 +1,17 @@
-import type { CustomerEntry, CustomerPlan, CustomerSection, CustomerTiers, CustomerView } from '@/model';
+import type {
+  Change,
+  CustomerEntry,
+  CustomerPlan,
+  CustomerSection,
+  CustomerTiers,
+  CustomerView,
+} from '@/model';
 import { unitName } from '@/model';
 import { showDecimal } from '../number';
 import { showDate } from '../text/dates';
 import { whenDue } from '../text/whenDue';
 
-/** One thing that is different between two states of an offer, as the customer may read it. */
-export interface Change {
-  readonly what: string;
-  readonly before: string | null;
-  readonly after: string | null;
-}
+export type { Change } from '@/model';
 
 type Item = Exclude<CustomerEntry, { kind: 'question' }>;
 type Question = Extract<CustomerEntry, { kind: 'question' }>;

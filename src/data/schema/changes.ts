@@ -1,5 +1,15 @@
 import { sql } from 'drizzle-orm';
-import { check, foreignKey, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  check,
+  foreignKey,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { Allowance, Choices, KeptSignature, SelectionRound } from '@/model';
 import { user } from './accounts';
 import { agreement, agreementLine, agreementPayment, agreementTax } from './agreements';
@@ -126,7 +136,11 @@ export const selectionRound = pgTable(
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({
       columns: [t.companyId, t.agreementId, t.lineId],
-      foreignColumns: [agreementAllowance.companyId, agreementAllowance.agreementId, agreementAllowance.lineId],
+      foreignColumns: [
+        agreementAllowance.companyId,
+        agreementAllowance.agreementId,
+        agreementAllowance.lineId,
+      ],
     }),
     check('selection_round_state', sql`${t.state} in ('prepared', 'offered', 'withdrawn')`),
   ],

@@ -12,10 +12,15 @@ import { showShortDate } from '@/core/text/dates';
 import { showInstant } from '@/ui/instants';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
+import type { AllowanceActions } from './AllowancesView';
+import { AllowancesView } from './AllowancesView';
+import { ChangesList } from './ChangesList';
 import { IssueDialog } from './IssueDialog';
 import { PaymentDialog } from './PaymentDialog';
 
 export interface AgreementActions {
+  readonly startChange: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
+  readonly allowances: AllowanceActions;
   readonly preview: (input: IssueInput) => Promise<Answer<InvoicePreview>>;
   readonly issue: (input: IssueInput) => Promise<Answer<{ id: string; number: number }>>;
   readonly record: (input: PaymentInput) => Promise<Answer<{ id: string }>>;
@@ -139,6 +144,15 @@ export function AgreementPage({
               </table>
             </>
           )}
+          <ChangesList agreement={agreement} start={actions.startChange} />
+          {agreement.allowances && (
+            <AllowancesView
+              agreementId={agreement.id}
+              allowances={agreement.allowances}
+              maySell={agreement.maySell}
+              actions={actions.allowances}
+            />
+          )}
           <h2>Lines</h2>
           <table className="table-plain">
             <thead>
@@ -164,6 +178,9 @@ export function AgreementPage({
                         <td>
                           {line.description}
                           {line.bundle && <span className="soft"> · {line.bundle}</span>}
+                          {line.change !== null && (
+                            <span className="soft"> · change order {line.change}</span>
+                          )}
                         </td>
                         <td className="amount">{showDecimal(line.quantity)}</td>
                         <td>{unitName(line.unit)}</td>
@@ -176,7 +193,7 @@ export function AgreementPage({
               ))}
               <tr>
                 <td colSpan={3}>Net</td>
-                <td className="amount">{showDecimal(agreement.net)}</td>
+                <td className="amount">{showDecimal(agreement.netToDate)}</td>
                 <td />
                 <td />
               </tr>
@@ -192,10 +209,10 @@ export function AgreementPage({
               ))}
               <tr>
                 <td colSpan={3}>
-                  <strong>Contract sum</strong>
+                  <strong>{agreement.changes.length > 0 ? 'Contract sum to date' : 'Contract sum'}</strong>
                 </td>
                 <td className="amount">
-                  <strong>{showDecimal(agreement.total)}</strong>
+                  <strong>{showDecimal(agreement.sumToDate)}</strong>
                 </td>
                 <td />
                 <td />
@@ -232,7 +249,7 @@ export function AgreementPage({
                 </Fragment>
               ))}
               <dt className="sum">Contract sum</dt>
-              <dd className="sum">{showDecimal(agreement.total)}</dd>
+              <dd className="sum">{showDecimal(agreement.sumToDate)}</dd>
             </dl>
           </div>
           <div className="panel" style={{ marginTop: 14 }}>
@@ -257,7 +274,18 @@ export function AgreementPage({
               </svg>
             )}
             <p className="soft">{agreement.consent}</p>
+            {agreement.signature.kind === 'told' && (
+              <p>
+                Said yes {agreement.signature.how} on {showShortDate(agreement.signature.on)}
+                {agreement.signature.words && `: ${agreement.signature.words}`}
+              </p>
+            )}
             <p className="seal">SHA-256 {agreement.revisionSha256}</p>
+            <p>
+              <Link href={`/agreements/${agreement.id}/certificate`} prefetch={false}>
+                Everything that was signed, and its proof
+              </Link>
+            </p>
             <Link href={`/proposals/${agreement.proposalId}`} prefetch={false}>
               The proposal
             </Link>

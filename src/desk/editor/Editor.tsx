@@ -15,6 +15,7 @@ import type { Answer, DeskLiking } from '@/model';
 import { asSuggested } from '@/model';
 import { StateMark } from '@/ui/StateMark';
 import { AddLine } from './AddLine';
+import { EffectStep } from './change/EffectStep';
 import { ChoicesStep } from './choices/ChoicesStep';
 import type { LibraryActions, Reveal, Target } from './context';
 import { EditorActionsScope, EditorScope } from './context';
@@ -268,7 +269,7 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
                   />
                 </>
               )}
-              {proposal.mayEdit && (
+              {proposal.mayEdit && !proposal.change && (
                 <MoreActs
                   proposalId={proposal.id}
                   title={work.document.title}
@@ -276,17 +277,15 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
                   saveAsTemplate={actions.saveAsTemplate}
                 />
               )}
-              {proposal.agreement ? (
+              {proposal.agreement && (
                 <Link href={`/agreements/${proposal.agreement.id}`} prefetch={false}>
                   Agreement {proposal.agreement.number}
                 </Link>
-              ) : (
-                !readOnly &&
-                step !== 'Send' && (
-                  <Button type="primary" title="Preview and send (Ctrl ↵)" onClick={() => void go('Send')}>
-                    Preview and send
-                  </Button>
-                )
+              )}
+              {!readOnly && step !== 'Send' && (
+                <Button type="primary" title="Preview and send (Ctrl ↵)" onClick={() => void go('Send')}>
+                  Preview and send
+                </Button>
               )}
             </span>
           </header>
@@ -346,19 +345,29 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
               {!(step === 'Scope' && onPlan) && (
                 <div className="bench">
                   {step === 'Scope' ? (
-                    <Sheet revealed={revealed} setSelected={setSelected} measure={() => measure(true)} />
+                    <Sheet
+                      revealed={revealed}
+                      setSelected={setSelected}
+                      measure={() => measure(true)}
+                      agreed={proposal.change?.agreed ?? null}
+                    />
                   ) : (
                     <div className="bench-scroll">
                       {step === 'Choices' && <ChoicesStep proposal={proposal} timeZone={timeZone} />}
                       {step === 'Price' && <PriceStep loadSets={proposal.loadSets} />}
-                      {step === 'Payments' && <PaymentsStep />}
+                      {step === 'Payments' &&
+                        (proposal.change ? (
+                          <EffectStep contract={proposal.change.contract} />
+                        ) : (
+                          <PaymentsStep />
+                        ))}
                       {step === 'Wording' && <WordingStep />}
                     </div>
                   )}
                   {step === 'Scope' && !readOnly && <AddLine />}
                 </div>
               )}
-              <Tally />
+              <Tally contract={proposal.change?.contract ?? null} />
             </div>
           )}
         </div>

@@ -10,10 +10,19 @@ import type { Answer, SendInput } from '@/model';
 import { showInstant } from '@/ui/instants';
 import type { ApprovalActions } from './ApprovalPanel';
 import { ApprovalPanel } from './ApprovalPanel';
+import { Question } from '../Questions';
+import type { AcceptForCustomer } from './AcceptFor';
+import { AcceptFor } from './AcceptFor';
+import type { Compare } from './Revisions';
+import { Revisions } from './Revisions';
 import { useEditor } from './context';
 
 export interface SendActions extends ApprovalActions {
   readonly send: (input: SendInput) => Promise<Answer<{ revision: number; token: string }>>;
+  readonly reopen: (id: string) => Promise<Answer<void>>;
+  readonly acceptFor: AcceptForCustomer;
+  readonly compare: Compare;
+  readonly answerQuestion: (input: unknown) => Promise<Answer<void>>;
   readonly withdraw: (id: string) => Promise<Answer<void>>;
   readonly revokeLinks: (id: string) => Promise<Answer<void>>;
 }
@@ -36,6 +45,7 @@ export function SendStep({
   const [busy, setBusy] = useState(false);
   const [sent, setSent] = useState<{ revision: number; address: string } | null>(null);
   const [narrow, setNarrow] = useState(true);
+  const [accepting, setAccepting] = useState(false);
   const problems = checkDocument(work.document);
   const blocked = problems.some(({ weight }) => weight !== 'look');
   const crossed = blocked ? [] : limitsCrossed(work.document, proposal.limits, proposal.bySeller);
@@ -128,6 +138,36 @@ export function SendStep({
             </p>
           </div>
         )}
+        {(proposal.state === 'declined' || proposal.state === 'lapsed' || proposal.state === 'withdrawn') &&
+          proposal.mayEdit && (
+            <p>
+              <Button
+                type="primary"
+                onClick={() =>
+                  sure(
+                    'Take this proposal up again?',
+                    'It is a draft once more, with everything that was sent kept. The customer reads that a new revision is on its way. Prices hold for your usual days again.',
+                    'Take it up again',
+                    () => actions.reopen(proposal.id),
+                  )
+                }
+              >
+                Take it up again
+              </Button>
+            </p>
+          )}
+        {proposal.questions.length > 0 && (
+          <>
+            <h2>Asked by the customer</h2>
+            {proposal.questions.map((question) => (
+              <Question
+                key={question.id}
+                question={question}
+                answer={proposal.mayEdit ? actions.answerQuestion : null}
+              />
+            ))}
+          </>
+        )}
         {!readOnly && (
           <Form
             layout="vertical"
@@ -150,7 +190,9 @@ export function SendStep({
             </Form.Item>
             <Button type="primary" htmlType="submit" loading={busy} disabled={blocked || needsYes}>
               {proposal.revisions.length === 0
-                ? 'Send proposal'
+                ? proposal.change
+                  ? 'Send change order'
+                  : 'Send proposal'
                 : `Send as revision ${proposal.revisions[0]!.number + 1}`}
             </Button>
           </Form>
@@ -158,19 +200,7 @@ export function SendStep({
         {proposal.revisions.length > 0 && (
           <>
             <h2>Sent so far</h2>
-            <table className="table-plain table-close">
-              <tbody>
-                {proposal.revisions.map((revision, i) => (
-                  <tr key={revision.id}>
-                    <td className="nowrap">Revision {revision.number}</td>
-                    <td className="soft nowrap">{showInstant(revision.sentAt, timeZone)}</td>
-                    <td className="seal" title="SHA-256 of the frozen document">
-                      {revision.sha256.slice(0, 8)}…{i === 0 ? '' : ' replaced'}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Revisions proposal={proposal} compare={actions.compare} timeZone={timeZone} />
             <p className="soft">
               {proposal.links.some(({ lastOpenedAt }) => lastOpenedAt)
                 ? `Opened last on ${showInstant(
@@ -183,7 +213,12 @@ export function SendStep({
                 : 'Not opened yet.'}
             </p>
             {(proposal.state === 'sent' || proposal.state === 'lapsed') && proposal.mayEdit && (
-              <p style={{ display: 'flex', gap: 8 }}>
+              <p style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+                {proposal.decided && (
+                  <Button size="small" type="primary" onClick={() => setAccepting(true)}>
+                    They said yes …
+                  </Button>
+                )}
                 <Button
                   size="small"
                   onClick={() =>
@@ -216,6 +251,9 @@ export function SendStep({
           </>
         )}
       </div>
+      {accepting && (
+        <AcceptFor proposal={proposal} accept={actions.acceptFor} close={() => setAccepting(false)} />
+      )}
       <div className="send-preview">
         <div className="send-preview-head">
           <span className="soft">Exactly what the customer gets</span>

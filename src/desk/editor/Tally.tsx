@@ -1,6 +1,15 @@
 'use client';
 
-import { showAmount, showPercent, showQuantity, sumAmounts, writeAmount } from '@/core/number';
+import type { Contract } from '@/model';
+import { useEffectOf } from './change/EffectStep';
+import {
+  showAmount,
+  showDifference,
+  showPercent,
+  showQuantity,
+  sumAmounts,
+  writeAmount,
+} from '@/core/number';
 import { perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
 import { whyTotal } from '@/core/why';
@@ -11,7 +20,7 @@ import { useRange } from './useRange';
 import { Why } from './Why';
 
 /** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
-export function Tally() {
+export function Tally({ contract }: { contract: Contract | null }) {
   const { work, figures } = useEditor();
   const ranged = useRange(work.document);
   const schedule = computeSchedule(work.document.schedule, figures.total, figures.minorDigits);
@@ -69,25 +78,48 @@ export function Tally() {
         )}
       </p>
       <RangeChart document={work.document} figures={figures} {...ranged} />
-      <h2 className="column-title">Payments</h2>
-      <Track
-        parts={schedule.payments.map(({ entry, amount }) => ({
-          id: entry.id,
-          name: entry.name,
-          amount: writeAmount(amount, digits),
-        }))}
-      />
-      <dl className="pairs">
-        {schedule.payments.map(({ entry, amount }) => (
-          <Pair key={entry.id} name={entry.name} value={money(amount)} />
-        ))}
-      </dl>
-      {schedule.problems.map((problem) => (
-        <p key={problem} className="wrong">
-          {problem}
-        </p>
-      ))}
+      {contract ? (
+        <EffectInShort contract={contract} />
+      ) : (
+        <>
+          <h2 className="column-title">Payments</h2>
+          <Track
+            parts={schedule.payments.map(({ entry, amount }) => ({
+              id: entry.id,
+              name: entry.name,
+              amount: writeAmount(amount, digits),
+            }))}
+          />
+          <dl className="pairs">
+            {schedule.payments.map(({ entry, amount }) => (
+              <Pair key={entry.id} name={entry.name} value={money(amount)} />
+            ))}
+          </dl>
+          {schedule.problems.map((problem) => (
+            <p key={problem} className="wrong">
+              {problem}
+            </p>
+          ))}
+        </>
+      )}
     </aside>
+  );
+}
+
+/** What a change order does to the contract sum. */
+function EffectInShort({ contract }: { contract: Contract }) {
+  const effect = useEffectOf(contract);
+  if (!effect) return null;
+  return (
+    <>
+      <h2 className="column-title">Contract sum</h2>
+      <dl className="pairs">
+        <Pair name="Before" value={showAmount(effect.sum.before, effect.minorDigits)} />
+        <Pair name="This change" value={showDifference(effect.change, effect.minorDigits)} />
+        <dt className="sum">After</dt>
+        <dd className="sum">{showAmount(effect.sum.after, effect.minorDigits)}</dd>
+      </dl>
+    </>
   );
 }
 

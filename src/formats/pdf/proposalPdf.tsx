@@ -1,8 +1,9 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import { showDecimal } from '@/core/number';
+import { changeEffect } from '@/core/agreement';
+import { parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { whenDue } from '@/core/text/whenDue';
-import type { CustomerEntry, CustomerTiers, CustomerView } from '@/model';
+import type { Contract, CustomerEntry, CustomerTiers, CustomerView } from '@/model';
 import { unitName } from '@/model';
 import { legible } from './legible';
 import type { PagePicture } from './PlanPage';
@@ -14,6 +15,8 @@ export interface ProposalPaper {
   readonly company: { readonly name: string; readonly phone: string; readonly email: string };
   readonly customer: string;
   readonly site: string;
+  /** Of a change order: the agreement it is seen against. */
+  readonly contract?: Contract | null;
   /** Pictures of the plans that are shown, by file. */
   readonly pictures: ReadonlyMap<string, PagePicture>;
 }
@@ -71,7 +74,9 @@ function Entry({ entry }: { entry: CustomerEntry }) {
   const quantity = entry.quantity
     ? `${showDecimal(entry.quantity)} ${unitName(entry.unit)}${entry.unitPrice ? ` at ${showDecimal(entry.unitPrice)}` : ''}`
     : null;
-  const detail = [entry.detail, entry.allowance, quantity, entry.minimum && 'minimum charge'].filter(Boolean).join(' · ');
+  const detail = [entry.detail, entry.allowance, quantity, entry.minimum && 'minimum charge']
+    .filter(Boolean)
+    .join(' · ');
   if (entry.kind === 'extra')
     return (
       <View style={styles.choice} wrap={false}>
@@ -103,9 +108,36 @@ function Entry({ entry }: { entry: CustomerEntry }) {
   );
 }
 
+/** What a change order does to its agreement, before and after. */
+function EffectOn({ contract, view }: { contract: Contract; view: CustomerView }) {
+  if (!view.change) return null;
+  const read = (text: string) => parseAmount(text, contract.minorDigits);
+  const effect = changeEffect(
+    contract,
+    { total: read(view.total), taxTotal: read(view.taxTotal) },
+    view.change,
+  );
+  const money = (value: typeof effect.change) => showAmount(value, effect.minorDigits);
+  return (
+    <View wrap={false}>
+      <Text style={styles.heading}>What it does to our agreement: before and after</Text>
+      {effect.entries.map((entry) => (
+        <Row
+          key={entry.id}
+          name={entry.name}
+          detail={entry.billed ? 'billed already' : null}
+          figures={[money(entry.before), money(entry.after)]}
+        />
+      ))}
+      <Row name="of which tax" figures={[money(effect.tax.before), money(effect.tax.after)]} />
+      <Row name="Contract sum" figures={[money(effect.sum.before), money(effect.sum.after)]} sum />
+    </View>
+  );
+}
+
 /** A proposal as PDF: what the booklet says, for one set of choices. Built from the customer view and nothing else. */
 export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
-  const { pictures, ...words } = paper;
+  const { pictures, contract, ...words } = paper;
   const { view, company, customer, site } = legible(words);
   return renderToBuffer(
     <Document title={view.title} author={company.name}>
@@ -188,17 +220,20 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
             sum
           />
         </View>
-        <View wrap={false}>
-          <Text style={styles.heading}>When you pay</Text>
-          {view.payments.map((payment) => (
-            <Row
-              key={payment.id}
-              name={payment.name}
-              detail={whenDue(payment.due)}
-              figures={[showDecimal(payment.amount)]}
-            />
-          ))}
-        </View>
+        {contract ? <EffectOn contract={contract} view={view} /> : null}
+        {view.payments.length > 0 ? (
+          <View wrap={false}>
+            <Text style={styles.heading}>When you pay</Text>
+            {view.payments.map((payment) => (
+              <Row
+                key={payment.id}
+                name={payment.name}
+                detail={whenDue(payment.due)}
+                figures={[showDecimal(payment.amount)]}
+              />
+            ))}
+          </View>
+        ) : null}
         {view.terms ? (
           <View>
             <Text style={styles.heading}>Terms</Text>

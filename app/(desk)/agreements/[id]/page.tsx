@@ -4,7 +4,17 @@ import { readAgreement } from '@/acts/agreements/read';
 import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
-import { issueInvoiceAction, previewInvoiceAction, recordPaymentAction } from '../../../actions';
+import '@/desk/editor/sheet.css';
+import {
+  issueInvoiceAction,
+  offerRoundAction,
+  previewInvoiceAction,
+  recordPaymentAction,
+  saveRoundAction,
+  settleAllowancesAction,
+  startChangeOrderAction,
+  withdrawRoundAction,
+} from '../../../actions';
 import { isId } from '@/model';
 import { pageActor } from '../../../session';
 
@@ -23,7 +33,18 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
     <AgreementPage
       agreement={agreement}
       timeZone={company.timeZone}
-      actions={{ preview: previewInvoiceAction, issue: issueInvoiceAction, record: recordPaymentAction }}
+      actions={{
+        preview: previewInvoiceAction,
+        issue: issueInvoiceAction,
+        record: recordPaymentAction,
+        startChange: startChangeOrderAction,
+        allowances: {
+          save: saveRoundAction,
+          offer: offerRoundAction,
+          withdraw: withdrawRoundAction,
+          settle: settleAllowancesAction,
+        },
+      }}
     />
   );
 }

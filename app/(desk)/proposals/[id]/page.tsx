@@ -11,7 +11,11 @@ import '@/desk/editor/sheet.css';
 import '@/desk/editor/plan.css';
 import '@/ui/plan.css';
 import {
+  acceptForCustomerAction,
   addBundleAction,
+  answerQuestionAction,
+  compareRevisionsAction,
+  reopenProposalAction,
   answerApprovalAction,
   askApprovalAction,
   revokeLinksAction,
@@ -58,6 +62,10 @@ export default async function ProposalPage({
     askApproval: askApprovalAction,
     answerApproval: answerApprovalAction,
     withdraw: withdrawProposalAction,
+    reopen: reopenProposalAction,
+    acceptFor: acceptForCustomerAction,
+    compare: compareRevisionsAction,
+    answerQuestion: answerQuestionAction,
     revokeLinks: revokeLinksAction,
     saveAsTemplate: saveAsTemplateAction,
     addBundle: addBundleAction,

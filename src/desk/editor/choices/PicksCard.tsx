@@ -7,7 +7,7 @@ import { showInstant } from '@/ui/instants';
 /** Where the customer stands: what they picked so far, what it comes to, and when they looked last. */
 export function PicksCard({ proposal, timeZone }: { proposal: ProposalAtDesk; timeZone: string }) {
   const { picks, links, revisions } = proposal;
-  if (revisions.length === 0 || proposal.agreement) return null;
+  if (revisions.length === 0 || proposal.state === 'accepted') return null;
   const opened = links
     .map(({ lastOpenedAt }) => lastOpenedAt)
     .filter((at) => at !== null)

@@ -1,5 +1,6 @@
 'use client';
 
+import type { AgreedForChange } from '@/core/agreement';
 import type { DragEndEvent } from '@dnd-kit/core';
 import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
@@ -76,10 +77,13 @@ export function Sheet({
   revealed,
   setSelected,
   measure,
+  agreed,
 }: {
   readonly revealed: Reveal | null;
   readonly setSelected: (selected: ReadonlySet<string>) => void;
   readonly measure: () => void;
+  /** Of a change order: the lines of its agreement. */
+  readonly agreed: readonly AgreedForChange[] | null;
 }) {
   const { work, figures, lines, bundles, view, selected } = useEditor();
   const { toggle, columns } = useEditorActions();
@@ -262,7 +266,7 @@ export function Sheet({
 
   return (
     <>
-      <SheetBar selected={selected} setSelected={setSelected} measure={measure} />
+      <SheetBar selected={selected} setSelected={setSelected} measure={measure} agreed={agreed} />
       <div className="bench-scroll" ref={scroll}>
         <DndContext id="sheet" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={entryIds} strategy={verticalListSortingStrategy}>

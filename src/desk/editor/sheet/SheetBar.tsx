@@ -3,7 +3,9 @@
 import { Button, Checkbox, Popover, Select, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { moveEntries, removeEntries, setGroup } from '@/core/editing';
+import type { AgreedForChange } from '@/core/agreement';
 import { linesOf } from '@/core/choice';
+import { AgreedDialog } from '../change/AgreedDialog';
 import { useEditor, useEditorActions } from '../context';
 import type { Grouping } from '@/core/insight';
 import type { Column } from './columns';
@@ -36,16 +38,19 @@ export function SheetBar({
   selected,
   setSelected,
   measure,
+  agreed,
 }: {
   readonly selected: ReadonlySet<string>;
   readonly setSelected: (selected: ReadonlySet<string>) => void;
   /** Goes to the plans. */
   readonly measure: () => void;
+  readonly agreed: readonly AgreedForChange[] | null;
 }) {
   const { work, view, readOnly } = useEditor();
   const { setView } = useEditorActions();
   const [by, setBy] = useState<'room' | 'phase'>('phase');
   const [name, setName] = useState('');
+  const [fromAgreement, setFromAgreement] = useState(false);
   const codes = useMemo(
     () =>
       [
@@ -151,6 +156,12 @@ export function SheetBar({
         <Button size="small">Columns</Button>
       </Popover>
       <RefreshCosts />
+      {agreed && !readOnly && (
+        <Button size="small" onClick={() => setFromAgreement(true)}>
+          From the agreement
+        </Button>
+      )}
+      {agreed && fromAgreement && <AgreedDialog agreed={agreed} close={() => setFromAgreement(false)} />}
       <Button size="small" title="Measure on a plan (Alt P)" onClick={measure}>
         Plans{plans > 0 ? ` ${plans}` : ''}
       </Button>

@@ -1,0 +1,6 @@
+import { signRound } from '@/acts/booklet/rounds';
+import { bookletDoor } from '../../../door';
+
+export const POST = bookletDoor(async (visitor, input, request) =>
+  signRound(visitor, input, request.headers.get('user-agent') ?? ''),
+);

@@ -1,0 +1,46 @@
+import { and, eq } from 'drizzle-orm';
+import Type from 'typebox';
+import { inCompany } from '@/data/connection';
+import { proposal, revision } from '@/data/schema';
+import type { DocumentChanges } from '@/core/offer';
+import { compareDocuments } from '@/core/offer';
+import type { ProposalDocument } from '@/model';
+import { EntityId } from '@/model';
+import type { Actor } from '../actor';
+import { allow } from '../actor';
+import { check } from '../check';
+import { Problem } from '../problem';
+
+const closed = { additionalProperties: false } as const;
+const number = Type.Integer({ minimum: 1 });
+const CompareInput = Type.Object(
+  {
+    proposalId: EntityId,
+    from: number,
+    /** Null: the proposal as it stands at the desk. */
+    to: Type.Union([number, Type.Null()]),
+  },
+  closed,
+);
+
+/** What changed from one revision of a proposal to another, or to how it stands now; with our cost. */
+export async function compareRevisions(actor: Actor, input: unknown): Promise<DocumentChanges> {
+  allow(actor, 'owner', 'seller', 'office');
+  const { proposalId, from, to } = check(CompareInput, input, 'The comparison');
+  return inCompany(actor.companyId, async (tx) => {
+    const frozen = async (wanted: number): Promise<ProposalDocument> => {
+      const [row] = await tx
+        .select({ canonical: revision.canonical })
+        .from(revision)
+        .where(and(eq(revision.proposalId, proposalId), eq(revision.number, wanted)));
+      if (!row) throw new Problem(404, `There is no revision ${wanted} of this proposal.`);
+      return JSON.parse(row.canonical) as ProposalDocument;
+    };
+    const [row] = await tx
+      .select({ document: proposal.document })
+      .from(proposal)
+      .where(eq(proposal.id, proposalId));
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    return compareDocuments(await frozen(from), to === null ? row.document : await frozen(to));
+  });
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { useRef, useState } from 'react';
+import type { Answer, ProblemDetails } from '@/model/problem';
+import type { Signature } from '@/model/inputs';
+import { SignaturePad } from './SignaturePad';
+import { Trouble } from './Trouble';
+
+/** What a signer gives. */
+export interface Signed {
+  readonly signerName: string;
+  readonly signature: Signature;
+  readonly consent: true;
+  readonly idempotencyKey: string;
+}
+
+interface SignFormProps {
+  readonly consent: string;
+  /** What the button says. */
+  readonly says: string;
+  /** Nothing can be signed now: in the preview, or while a choice is on its way. */
+  readonly waiting: boolean;
+  readonly sign: (signed: Signed) => Promise<Answer<unknown>>;
+  /** After it is signed. */
+  readonly done: () => void;
+  /** What to do with a refusal besides showing it. */
+  readonly refused?: (problem: ProblemDetails) => void;
+  readonly children?: ReactNode;
+}
+
+/** A name, a signature typed or drawn, and consent; alike for everything that is signed. */
+export function SignForm({ consent, says, waiting, sign, done, refused, children }: SignFormProps) {
+  const [name, setName] = useState('');
+  const [agreed, setAgreed] = useState(false);
+  const [how, setHow] = useState<'typed' | 'drawn'>('typed');
+  const [drawn, setDrawn] = useState<Signature | null>(null);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [busy, setBusy] = useState(false);
+  // One key for this signature, so that a second tap or a retry is the same signature.
+  const key = useRef<string | null>(null);
+
+  const missing =
+    name.trim() === ''
+      ? 'Type your name.'
+      : how === 'drawn' && !drawn
+        ? 'Draw your signature.'
+        : !agreed
+          ? 'Tick that you agree.'
+          : null;
+
+  const submit = async () => {
+    if (missing) {
+      setProblem({ type: 'about:blank', title: '', status: 422, detail: missing });
+      return;
+    }
+    setBusy(true);
+    key.current ??= crypto.randomUUID();
+    const answer = await sign({
+      signerName: name.trim(),
+      signature: how === 'typed' ? { kind: 'typed' } : drawn!,
+      consent: true,
+      idempotencyKey: key.current,
+    });
+    if (answer.ok) done();
+    else {
+      setBusy(false);
+      setProblem(answer.problem);
+      refused?.(answer.problem);
+    }
+  };
+
+  return (
+    <>
+      <label className="field">
+        Your name
+        <input
+          value={name}
+          autoComplete="name"
+          maxLength={200}
+          onChange={({ target }) => setName(target.value)}
+        />
+      </label>
+      <div className="ways" role="radiogroup" aria-label="How to sign">
+        {(['typed', 'drawn'] as const).map((way) => (
+          <label key={way} className={how === way ? 'way way-on' : 'way'}>
+            <input type="radio" checked={how === way} onChange={() => setHow(way)} />
+            {way === 'typed' ? 'Sign with my typed name' : 'Draw my signature'}
+          </label>
+        ))}
+      </div>
+      {how === 'typed' ? (
+        name.trim() !== '' && <div className="typed-signature">{name}</div>
+      ) : (
+        <SignaturePad change={setDrawn} />
+      )}
+      <label className="consent">
+        <input type="checkbox" checked={agreed} onChange={({ target }) => setAgreed(target.checked)} />
+        <span>{consent}</span>
+      </label>
+      {problem && <Trouble problem={problem} />}
+      <button type="button" className="button button-main" disabled={busy || waiting} onClick={submit}>
+        {busy ? 'One moment …' : says}
+      </button>
+      {children}
+    </>
+  );
+}

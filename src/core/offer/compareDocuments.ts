@@ -1,0 +1,108 @@
+import type { ProposalDocument } from '@/model';
+import { asSuggested, unitName } from '@/model';
+import type { Amount, Fixed } from '../number';
+import { writeAmount, writeFixed } from '../number';
+import type { Figures, SectionLine } from '../price';
+import { computeFigures } from '../price';
+import type { Change } from './compare';
+import { compareViews } from './compare';
+import { customerView } from './customerView';
+
+/** The figures of a line in one state; decimals as text. For us: cost is among them. */
+export interface LineState {
+  readonly quantity: string;
+  readonly unit: string;
+  readonly unitPrice: string;
+  readonly cost: string;
+  readonly amount: string;
+  /** The choices take it in, as suggested. */
+  readonly in: boolean;
+}
+
+export interface LineChange {
+  readonly section: string;
+  readonly name: string;
+  readonly before: LineState | null;
+  readonly after: LineState | null;
+  /** What it adds to the price before tax, as suggested. */
+  readonly difference: string;
+}
+
+export interface DocumentChanges {
+  readonly lines: readonly LineChange[];
+  /** Sums before and after, in the order of how they are reckoned. */
+  readonly sums: readonly { readonly name: string; readonly before: string; readonly after: string }[];
+  /** Everything else that the customer reads differently. */
+  readonly words: readonly Change[];
+}
+
+interface Placed {
+  readonly line: SectionLine;
+  readonly section: string;
+}
+
+function linesById(figures: Figures): Map<string, Placed> {
+  return new Map(
+    figures.sections.flatMap(({ section, lines }) =>
+      lines.map((line) => {
+        // Parts of a bundle carry the bundle's id in theirs, so no two are alike.
+        return [line.line.id, { line, section: section.title }] as const;
+      }),
+    ),
+  );
+}
+
+/**
+ * What changed from one state of a proposal to another, line by line and in money, for us: what a line costs is among it.
+ * As suggested in both.
+ */
+export function compareDocuments(before: ProposalDocument, after: ProposalDocument): DocumentChanges {
+  const [old, now] = [computeFigures(before, asSuggested), computeFigures(after, asSuggested)];
+  const digits = now.minorDigits;
+  const money = (value: bigint) => writeAmount(value as Amount, digits);
+  const state = ({ line }: Placed): LineState => ({
+    quantity: writeFixed(line.quantity),
+    unit: unitName(line.line.unit),
+    unitPrice: writeFixed(line.unitPrice),
+    cost: money(line.costAmount),
+    amount: money(line.net),
+    in: line.included,
+  });
+  const counted = (placed: Placed | undefined) => (placed?.line.included ? placed.line.netOfSection : 0n);
+  const [oldLines, nowLines] = [linesById(old), linesById(now)];
+  const ids = [...new Set([...nowLines.keys(), ...oldLines.keys()])];
+  const lines = ids.flatMap((id): LineChange[] => {
+    const [was, is] = [oldLines.get(id), nowLines.get(id)];
+    const [from, to] = [was ? state(was) : null, is ? state(is) : null];
+    const name = (is ?? was)!.line.line.description;
+    if (from && to && JSON.stringify(from) === JSON.stringify(to) && was!.line.line.description === name)
+      return [];
+    return [
+      {
+        section: (is ?? was)!.section,
+        name,
+        before: from,
+        after: to,
+        difference: money(counted(is) - counted(was)),
+      },
+    ];
+  });
+
+  const rate = (value: Fixed | null) => (value === null ? '' : writeFixed((value * 100n) as Fixed));
+  const pairs: [string, string, string][] = [
+    ['Cost', money(old.cost), money(now.cost)],
+    ['Price before tax', money(old.beforeTax), money(now.beforeTax)],
+    ['Profit and overhead', money(old.profit), money(now.profit)],
+    ['Margin, %', rate(old.margin), rate(now.margin)],
+    ['Tax', money(old.taxTotal), money(now.taxTotal)],
+    ['Total', money(old.total), money(now.total)],
+  ];
+  const named = new Set(lines.map(({ name }) => name));
+  return {
+    lines,
+    sums: pairs.map(([name, was, is]) => ({ name, before: was, after: is })),
+    words: compareViews(customerView(before, asSuggested), customerView(after, asSuggested)).filter(
+      ({ what }) => what !== 'Total' && !named.has(what),
+    ),
+  };
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import { Button, App } from 'antd';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { AgreementAtDesk } from '@/acts/agreements/read';
+import { showDecimal } from '@/core/number';
+import type { Answer } from '@/model';
+import { StateMark } from '@/ui/StateMark';
+
+/** The change orders of an agreement: what was signed first, what each changes, and the sum to date. */
+export function ChangesList({
+  agreement,
+  start,
+}: {
+  agreement: AgreementAtDesk;
+  start: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
+}) {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const [busy, setBusy] = useState(false);
+  const begin = async () => {
+    setBusy(true);
+    const answer = await start({ agreementId: agreement.id });
+    if (answer.ok) router.push(`/proposals/${answer.value.id}`);
+    else {
+      setBusy(false);
+      message.error(answer.problem.detail);
+    }
+  };
+  return (
+    <>
+      <div className="choices-head">
+        <h2>Change orders</h2>
+        {agreement.maySell && (
+          <Button size="small" loading={busy} onClick={begin}>
+            Write a change order
+          </Button>
+        )}
+      </div>
+      {agreement.changes.length === 0 ? (
+        <p className="soft">Extra or omitted work, priced like a proposal and signed by the customer.</p>
+      ) : (
+        <table className="table-plain" aria-label="Change orders">
+          <tbody>
+            <tr>
+              <td colSpan={2}>Signed first</td>
+              <td className="amount">{showDecimal(agreement.total)}</td>
+            </tr>
+            {agreement.changes.map((change) => (
+              <tr key={change.id}>
+                <td>
+                  <Link href={`/proposals/${change.id}`} prefetch={false}>
+                    {change.title}
+                  </Link>
+                </td>
+                <td>
+                  <StateMark state={change.state} />
+                </td>
+                <td className={change.state === 'accepted' ? 'amount' : 'amount soft'}>
+                  {showDecimal(change.total)}
+                </td>
+              </tr>
+            ))}
+            <tr>
+              <td colSpan={2}>
+                <strong>Contract sum to date</strong>
+              </td>
+              <td className="amount">
+                <strong>{showDecimal(agreement.sumToDate)}</strong>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}

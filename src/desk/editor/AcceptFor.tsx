@@ -1,0 +1,103 @@
+'use client';
+
+import { Alert, App, Form, Input, Modal, Radio } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ProposalAtDesk } from '@/acts/proposals/read';
+import { showDecimal } from '@/core/number';
+import type { Answer, Told } from '@/model';
+
+export type AcceptForCustomer = (input: unknown) => Promise<Answer<{ agreementId: string }>>;
+
+interface Fields {
+  readonly signerName: string;
+  readonly how: Told['how'];
+  readonly on: string;
+  readonly words: string;
+}
+
+/** Records a yes on the customer's behalf: who said it, how and when, to which total. */
+export function AcceptFor({
+  proposal,
+  accept,
+  close,
+}: {
+  proposal: ProposalAtDesk;
+  accept: AcceptForCustomer;
+  close: () => void;
+}) {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const [form] = Form.useForm<Fields>();
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [key] = useState(() => crypto.randomUUID());
+  const { decided } = proposal;
+  if (!decided) return null;
+  const submit = async ({ signerName, ...told }: Fields) => {
+    setBusy(true);
+    const answer = await accept({
+      proposalId: proposal.id,
+      revisionId: decided.revisionId,
+      total: decided.total,
+      signerName,
+      told: { kind: 'told', ...told },
+      idempotencyKey: key,
+    });
+    if (answer.ok) {
+      message.success('It is accepted.');
+      router.push(`/agreements/${answer.value.agreementId}`);
+    } else {
+      setBusy(false);
+      setRefused(answer.problem.detail);
+    }
+  };
+  return (
+    <Modal
+      open
+      title="The customer said yes"
+      okText="Record their yes"
+      cancelText="Leave it"
+      confirmLoading={busy}
+      onOk={form.submit}
+      onCancel={close}
+    >
+      <p>
+        To revision {decided.revision} for <strong>{showDecimal(decided.total)}</strong>, tax in
+        {decided.words.length > 0 ? `, with ${decided.words.join(', ')}` : ', as suggested'}. If they want
+        other choices, make them in the preview first.
+      </p>
+      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      <Form
+        form={form}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={{
+          signerName: proposal.customer.contactName || proposal.customer.name,
+          how: 'by phone',
+          on: decided.today,
+          words: '',
+        }}
+        onFinish={submit}
+      >
+        <Form.Item
+          name="signerName"
+          label="Who said yes"
+          rules={[{ required: true, whitespace: true, message: 'Type who said yes.' }]}
+        >
+          <Input autoFocus maxLength={200} />
+        </Form.Item>
+        <Form.Item name="how" label="How">
+          <Radio.Group options={['by phone', 'in person', 'by letter', 'by mail']} />
+        </Form.Item>
+        <Form.Item name="on" label="On" rules={[{ required: true, message: 'Pick the day.' }]}>
+          <Input type="date" max={decided.today} style={{ width: 180 }} />
+        </Form.Item>
+        <Form.Item name="words" label="What was said">
+          <Input.TextArea rows={2} maxLength={2000} />
+        </Form.Item>
+      </Form>
+      <p className="soft">They get a mail that says so. It stands on the certificate as recorded by you.</p>
+    </Modal>
+  );
+}
