@@ -29,6 +29,7 @@ import { areaTable } from './areas';
 import { bundleInputs } from './bundles';
 import { itemInputs, rateInputs } from './library';
 import { porchPlan } from './plans';
+import { goOn } from './changing';
 import { porchInThreeLevels } from './threeLevels';
 import { stockInputs } from './stock';
 
@@ -245,6 +246,7 @@ export async function seedDemo(today: Date): Promise<void> {
         signature: { kind: 'typed' },
         consent: true,
         idempotencyKey: `demo-${mark}-accept`,
+        ...(booklet.contract ? { contract: booklet.contract.mark } : {}),
       },
       'demo',
     );
@@ -395,6 +397,22 @@ export async function seedDemo(today: Date): Promise<void> {
   // In three levels, read and played with.
   const levels = await start(seller, 5, porchInThreeLevels(builder('p13'), bundles), ago(3));
   await visit(await send(seller, levels, ago(2), 5), ago(1));
+
+  // Signed in three levels: selections, a change order signed and one waiting.
+  const tiled = { ...porchInThreeLevels(builder('p14'), bundles), title: 'Back porch at Withy Court' };
+  const tiledId = await start(seller, 2, tiled, ago(52), 2);
+  const tiledToken = await send(seller, tiledId, ago(50), 2);
+  const tiledSigned = await accept(tiledToken, ago(44), 'Hollin Vasquell', 'p14');
+  await payByCard(tiledSigned.visitor, ago(44), 'p14');
+  const gate = builder('p14g');
+  await goOn(
+    { seller, timeZone, ago, visit, send, accept },
+    tiledSigned.agreementId,
+    tiledToken,
+    2,
+    'Hollin Vasquell',
+    [gate.line('SC-020', '1', { description: 'Gate in the guard, to match' }), gate.line('FR-035', '2')],
+  );
 
   // In work.
   const loose = atticRoom(builder('p11'), 'Study under the roof', null);

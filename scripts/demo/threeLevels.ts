@@ -10,6 +10,7 @@ import {
 } from '@/core/editing';
 import type { Bundle, ProposalDocument } from '@/model';
 import type { DocumentBuilder } from './documents';
+import { yoursToChoose } from './yoursToChoose';
 
 /** A back porch in three levels from the same dimensions, with extras of which two hang together. */
 export function porchInThreeLevels(
@@ -67,6 +68,9 @@ export function porchInThreeLevels(
         ]),
         extra: { in: true },
       },
+      b.section('Yours to choose', 'Not decided yet: money is set aside, and you choose in good time.', [
+        ...yoursToChoose(b),
+      ]),
       b.section('Shade', '', [
         b.extra('SC-050', '4', { in: false, quantity: { minimum: '0', maximum: '8', step: '1' } }),
       ]),

@@ -28,7 +28,7 @@ test('has something true on every screen: a library, customers, proposals in eve
   expect(await listTemplates(actor)).toHaveLength(3);
   expect(await listCustomers(actor)).toHaveLength(6);
   const proposals = await listProposals(actor);
-  expect(proposals).toHaveLength(13);
+  expect(proposals).toHaveLength(14);
   expect(new Set(proposals.map(({ state }) => state))).toEqual(
     new Set(['draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn']),
   );
