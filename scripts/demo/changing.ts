@@ -69,7 +69,7 @@ export async function goOn(
       consent: true,
       idempotencyKey: 'demo-p14-paving',
     },
-    'demo',
+    'Mozilla/5.0 (a phone)',
   );
   await offer(lamps, ago(4), ago(18));
 

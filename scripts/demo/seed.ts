@@ -231,7 +231,7 @@ export async function seedDemo(today: Date): Promise<void> {
     return token;
   };
   const visit = async (token: string, at: Date) => {
-    const visitor = await visitorOf(token, 'demo', at);
+    const visitor = await visitorOf(token, '203.0.113.24', at);
     return { visitor, booklet: await openBooklet(visitor) };
   };
   const accept = async (token: string, at: Date, signerName: string, mark: string) => {
@@ -248,7 +248,7 @@ export async function seedDemo(today: Date): Promise<void> {
         idempotencyKey: `demo-${mark}-accept`,
         ...(booklet.contract ? { contract: booklet.contract.mark } : {}),
       },
-      'demo',
+      'Mozilla/5.0 (a phone)',
     );
     return { agreementId, visitor };
   };

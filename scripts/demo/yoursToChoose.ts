@@ -30,7 +30,7 @@ const of = (
   detail?: string,
 ): SelectionAlternative => ({ id: newId(), name, price, per, ...(detail ? { detail } : {}) });
 
-/** Paving by the square foot, wall lamps and a ceiling fan: chosen later, against what is set aside. */
+/** Paving by the square foot, wall lamps, and what hangs by the door: chosen later, against what is set aside. */
 export function yoursToChoose(b: DocumentBuilder): readonly Line[] {
   const paving = setAside(
     b,
@@ -74,29 +74,29 @@ export function yoursToChoose(b: DocumentBuilder): readonly Line[] {
       };
     },
   );
-  const fan = setAside(
+  const byTheDoor = setAside(
     b,
-    { description: 'Ceiling fan', unit: 'job', quantity: '1', costCode: '26-500' },
-    { rule: 'at our price', amount: '420.00', fee: '22', shows: 'price' },
+    { description: 'House number and letter box', unit: 'job', quantity: '1', costCode: '10-400' },
+    { rule: 'at our price', amount: '180.00', fee: '22', shows: 'price' },
     (newId) => {
-      const fans = [
-        of(newId, 'Three blades, white', '365.00', 'whole'),
-        of(newId, 'Five blades of ash', '498.00', 'whole', 'Quiet, with a light'),
+      const pairs = [
+        of(newId, 'Enamel plate, steel box', '142.00', 'whole'),
+        of(newId, 'Brass figures, cast box', '228.00', 'whole', 'The figures four inches high'),
       ];
       return {
-        name: 'Ceiling fan',
+        name: 'House number and letter box',
         questions: [
           {
             id: newId(),
-            prompt: 'Which fan?',
-            alternatives: fans,
-            suggested: fans[0]!.id,
-            none: { name: 'No fan after all' },
+            prompt: 'Which pair?',
+            alternatives: pairs,
+            suggested: pairs[0]!.id,
+            none: { name: 'We keep the old ones' },
           },
         ],
         extras: [],
       };
     },
   );
-  return [paving, lamps, fan];
+  return [paving, lamps, byTheDoor];
 }

@@ -43,6 +43,9 @@ export function Allowances({
           {each.settledBy !== null && (
             <p className="card-detail">Settled with change order {each.settledBy}; nothing is left of it.</p>
           )}
+          {each.settledBy === null && each.rounds.length === 0 && (
+            <p className="card-detail">We will ask you in good time.</p>
+          )}
           {each.rounds.map((round) =>
             round.signed ? (
               <div key={round.id} className="item round-signed">

@@ -169,7 +169,10 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
         <Plans plans={view.plans} files={files} />
         <Sums view={view} />
         {data.contract && <Effect contract={data.contract} view={view} />}
-        {view.payments.length > 0 && <Timeline payments={view.payments} />}
+        {/* Once it is changed, the payments of the agreement stand at its head, and not as they were at first. */}
+        {view.payments.length > 0 && !data.agreement?.changes.some(({ state }) => state === 'signed') && (
+          <Timeline payments={view.payments} />
+        )}
         {view.terms && (
           <section className="leaf">
             <h2>Terms</h2>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { showDate } from '@/core/text/dates';
 import { post } from './post';
 import type { Checked } from './types';
 
@@ -100,7 +101,7 @@ export function CheckCertificate({ first }: { first: Verdict | null }) {
             <p>
               {verdict.found.intact ? '✓' : '✗'} {verdict.found.signer} signed {kinds[verdict.found.kind]}{' '}
               with {verdict.found.company} (agreement {verdict.found.agreement}), “{verdict.found.title}”, on{' '}
-              {verdict.found.signedAt.slice(0, 10)}.{' '}
+              {showDate(verdict.found.signedAt.slice(0, 10))}.{' '}
               {verdict.found.intact
                 ? 'What is stored is what was signed.'
                 : 'But what is stored is not what was signed any more.'}

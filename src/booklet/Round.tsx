@@ -89,8 +89,8 @@ export function Round({
                   {alternative.detail && <span className="card-detail">{alternative.detail}</span>}
                   {alternative.per === 'unit' && (
                     <span className="card-detail">
-                      {showAmount(parseAmount(alternative.price, digits), digits)} per{' '}
-                      {unitName(allowance.unit)}
+                      {showAmount(parseAmount(alternative.price, digits), digits)}{' '}
+                      {allowance.unit === 'each' ? 'each' : `per ${unitName(allowance.unit)}`}
                     </span>
                   )}
                 </span>

@@ -211,7 +211,9 @@ export function Section({
         : plain.length > 0 && (
             <>
               <p className="soft contents">
-                {plain.map((entry) => (entry.kind === 'line' ? entry.description : '')).join(' · ')}
+                {plain
+                  .flatMap((entry) => (entry.kind === 'line' && !entry.allowance ? entry.description : []))
+                  .join(' · ')}
               </p>
               {plain.map(
                 (entry) =>

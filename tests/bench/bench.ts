@@ -1,6 +1,7 @@
 // npm run bench: prints a table of ratios, each measured against its reference in the same process. Never passes or fails.
 import { produce } from 'immer';
 import { sql } from 'drizzle-orm';
+import Decimal from 'decimal.js';
 import { HyperFormula } from 'hyperformula';
 import { createCompany } from '@/acts/accounts/createCompany';
 import { addItems } from '@/acts/library/add';
@@ -10,9 +11,12 @@ import { ensureDatabase, migrateDatabase } from '@/data/migrate';
 import { applyImport, previewImport, startImport } from '@/acts/library/importItems';
 import { item } from '@/data/schema';
 import { setBundleValue, setQuantity } from '@/core/editing';
+import { menuOf } from '@/core/choice';
 import { computeFigures } from '@/core/price';
+import { rangeOf } from '@/core/range';
 import { itemInputs } from '../../scripts/demo/library';
 import { bundle, line, plainDocument } from '../support/documents';
+import { manyChoices } from '../support/manyChoices';
 
 interface Row {
   readonly what: string;
@@ -242,11 +246,68 @@ async function bringIn(items: number): Promise<Row> {
   };
 }
 
+/** The range over 200 choices with rules between them, on a document nobody has looked at; beside it, trying each alone. */
+async function range(): Promise<Row> {
+  const document = manyChoices();
+  const menu = menuOf(document);
+  const [ours, reference] = await both(
+    15,
+    () => rangeOf(structuredClone(document)),
+    () => {
+      const fresh = structuredClone(document);
+      for (const { id, extra } of menu.extras)
+        computeFigures(fresh, { extras: { [id]: { in: !extra.in } }, questions: {} });
+      for (const { id, answers } of menu.questions)
+        for (const answer of answers) computeFigures(fresh, { extras: {}, questions: { [id]: answer.id } });
+    },
+  );
+  return {
+    what: 'range over all choices, exact',
+    size: '200 choices',
+    ours,
+    reference,
+    referenceIs: 'each choice by itself, one after the other',
+  };
+}
+
+/** Everything of a proposal nobody has looked at, against a bare loop of a decimal library over its lines. */
+async function whole(lines: number): Promise<Row> {
+  const document = proposal(lines);
+  const bare = document.sections.flatMap(({ entries }) =>
+    entries.flatMap((entry) =>
+      entry.kind === 'line' && entry.costs[0]?.type === 'material'
+        ? [{ quantity: entry.quantity, cost: entry.costs[0].amount }]
+        : [],
+    ),
+  );
+  const [ours, reference] = await both(
+    15,
+    () => computeFigures(structuredClone(document)).total,
+    () => {
+      let sum = new Decimal(0);
+      for (const { quantity, cost } of bare) {
+        const price = new Decimal(cost).times('1.1').times('1.22').toDecimalPlaces(2);
+        sum = sum.plus(new Decimal(quantity).times(price).toDecimalPlaces(2));
+      }
+      return sum.times('1.0625').toDecimalPlaces(2).toFixed();
+    },
+  );
+  return {
+    what: 'full compute, nothing kept',
+    size: `${lines} lines`,
+    ours,
+    reference,
+    referenceIs: 'decimal.js: price × quantity, summed, taxed',
+  };
+}
+
 // `npm run bench -- import` measures that alone: what a process needs is only seen in one of its own.
 const only = process.argv[2];
 const wanted = (name: string) => only === undefined || only === name;
 const rows: Row[] = [];
 if (wanted('recompute')) rows.push(await recompute(2000), await recompute(10000));
+if (wanted('range')) rows.push(await range());
+if (wanted('whole')) rows.push(await whole(10000));
 if (wanted('bundle')) rows.push(await bundleOf(200));
 if (process.env.DATABASE_URL && ['search', 'import', 'browser'].some(wanted)) {
   await ensureDatabase(process.env.DATABASE_URL);
@@ -254,7 +315,15 @@ if (process.env.DATABASE_URL && ['search', 'import', 'browser'].some(wanted)) {
   if (wanted('search')) rows.push(await search(50000));
   if (wanted('browser')) {
     // Only here: what drives the browser would count in what the import needs.
-    const { keyToTotal } = await import('./browser');
+    const { keyToTotal, tapToTotal } = await import('./browser');
+    const [tapped, plain] = await tapToTotal(manyChoices());
+    rows.push({
+      what: 'booklet: tap to painted total',
+      size: '200 choices',
+      ours: tapped,
+      reference: plain,
+      referenceIs: 'a page of bare boxes and a loop',
+    });
     const [ours, reference] = await keyToTotal(proposal(2000), 2000);
     rows.push({
       what: 'browser: key to painted total',

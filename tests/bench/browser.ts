@@ -3,8 +3,10 @@ import { spawn } from 'node:child_process';
 import net from 'node:net';
 import type { Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
+import type { Actor } from '@/acts/actor';
 import { createCompany } from '@/acts/accounts/createCompany';
 import { saveCustomer } from '@/acts/customers/customers';
+import { sendProposal } from '@/acts/proposals/send';
 import { importProposal } from '@/acts/proposals/start';
 import type { ProposalDocument } from '@/model';
 
@@ -39,8 +41,11 @@ async function serve(): Promise<{ address: string; stop: () => void }> {
   throw new Error('The application did not start.');
 }
 
-/** Stores a proposal for a company of its own; answers its identity. */
-async function prepare(document: ProposalDocument): Promise<string> {
+/** Stores a proposal for a company of its own; answers its identity and the company's owner. */
+async function prepare(
+  document: ProposalDocument,
+  email = account.email,
+): Promise<{ id: string; owner: Actor }> {
   const owner = await createCompany(
     {
       name: 'Bench',
@@ -51,7 +56,7 @@ async function prepare(document: ProposalDocument): Promise<string> {
       currency: 'USD',
       timeZone: 'UTC',
     },
-    { name: 'Bench Owner', ...account },
+    { name: 'Bench Owner', ...account, email },
     new Date(),
   );
   const { id: customerId, siteId } = await saveCustomer(owner, {
@@ -62,7 +67,8 @@ async function prepare(document: ProposalDocument): Promise<string> {
     billing: { street: '2 Row', city: 'Marrowby', region: '', postcode: '', country: 'US' },
     internalNote: '',
   });
-  return (await importProposal(owner, { customerId, siteId: siteId! }, document)).id;
+  const { id } = await importProposal(owner, { customerId, siteId: siteId! }, document);
+  return { id, owner };
 }
 
 /**
@@ -115,11 +121,85 @@ const bare = (lines: number) => `<!doctype html><body><output>0</output><table>$
   });
 </script></body>`;
 
+/** Milliseconds from the press on a box to the frame after the total has changed. */
+async function tapped(page: Page, box: string, total: string): Promise<number[]> {
+  const taken: number[] = [];
+  for (let i = 0; i < TIMES; i += 1) {
+    await page.evaluate(
+      ([of]) => {
+        const state = window as unknown as { began: number; taken: Promise<number> };
+        window.addEventListener('pointerdown', () => (state.began = performance.now()), {
+          capture: true,
+          once: true,
+        });
+        state.taken = new Promise((resolve) => {
+          const observer = new MutationObserver(() => {
+            observer.disconnect();
+            requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - state.began)));
+          });
+          observer.observe(document.querySelector(of!)!, {
+            characterData: true,
+            childList: true,
+            subtree: true,
+          });
+        });
+      },
+      [total],
+    );
+    await page.locator(box).nth(2).click();
+    taken.push(await page.evaluate(() => (window as unknown as { taken: Promise<number> }).taken));
+    await page.waitForTimeout(150);
+  }
+  return taken;
+}
+
+const bareBoxes = (choices: number) => `<!doctype html><body><output>0</output>${Array.from(
+  { length: choices },
+  (_, i) => `<p><label><input type="checkbox" value="${(i % 90) + 3.25}"> ${i}</label></p>`,
+).join('')}<script>
+  const boxes = [...document.querySelectorAll('input')];
+  document.addEventListener('change', () => {
+    let sum = 0;
+    for (const box of boxes) if (box.checked) sum += Number(box.value);
+    document.querySelector('output').textContent = String(sum);
+  });
+</script></body>`;
+
+/** Median from the tap to the painted total: a booklet with its choices on a phone, and a bare page of boxes. */
+export async function tapToTotal(given: ProposalDocument): Promise<[number, number]> {
+  const { id, owner } = await prepare(given, 'booklet@bench.example');
+  const { token } = await sendProposal(owner, {
+    proposalId: id,
+    saveNumber: 0,
+    to: 'customer@bench.example',
+    words: '',
+  });
+  const { address, stop } = await serve();
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+    await page.goto(`${address}/b/${token}`);
+    await page.waitForLoadState('networkidle');
+    const plain = await browser.newPage({ viewport: { width: 390, height: 844 } });
+    await plain.setContent(bareBoxes(200));
+    const box = '.card:not(.card-out) input[type=checkbox]';
+    const ours = median(await tapped(page, box, '[data-testid=booklet-total]'));
+    const reference = median(await tapped(plain, 'input', 'output'));
+    return [ours, reference];
+  } finally {
+    await browser.close();
+    stop();
+  }
+}
+
 const median = (all: number[]) => all.sort((a, b) => a - b)[Math.floor(all.length / 2)]!;
 
 /** Median from the key to the painted total: our sheet, and the bare page. */
 export async function keyToTotal(document: ProposalDocument, lines: number): Promise<[number, number]> {
-  const id = await prepare(document);
+  const { id } = await prepare(document);
   const { address, stop } = await serve();
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',

@@ -135,7 +135,7 @@ export function picksInWords(round: SelectionRound, choices: Choices): string[] 
     ...round.questions.map(({ id, prompt, alternatives, none }) => {
       const picked = answers.question(id);
       const name = alternatives.find((each) => each.id === picked)?.name ?? none?.name ?? '';
-      return `${prompt}: ${name}`;
+      return prompt.endsWith('?') ? `${prompt} ${name}` : `${prompt}: ${name}`;
     }),
     ...round.extras
       .filter(({ id }) => answers.extra(id))

@@ -16,6 +16,10 @@ interface Fields {
   readonly words: string;
 }
 
+/** Who most likely said it: the contact, or the customer by their whole name where the contact is their first name. */
+const signerOf = ({ name, contactName }: ProposalAtDesk['customer']) =>
+  contactName === '' || name.includes(contactName) ? name : contactName;
+
 /** Records a yes on the customer's behalf: who said it, how and when, to which total. */
 export function AcceptFor({
   proposal,
@@ -69,11 +73,12 @@ export function AcceptFor({
       </p>
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
       <Form
+        name="yes"
         form={form}
         layout="vertical"
         requiredMark={false}
         initialValues={{
-          signerName: proposal.customer.contactName || proposal.customer.name,
+          signerName: signerOf(proposal.customer),
           how: 'by phone',
           on: decided.today,
           words: '',

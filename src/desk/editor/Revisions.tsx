@@ -33,15 +33,15 @@ export function Revisions({
         changes: answer.value,
       });
   };
-  const moved = newest && proposal.sentSaveNumber !== proposal.saveNumber && proposal.state !== 'accepted';
+  // Always on offer while it can be changed: what is typed meanwhile is saved without a word.
   return (
     <>
       <table className="table-plain table-close">
         <tbody>
-          {moved && (
+          {newest && proposal.state !== 'accepted' && (
             <tr>
               <td className="nowrap">As it stands</td>
-              <td className="soft">not sent</td>
+              <td className="soft">now</td>
               <td />
               <td>
                 <Button size="small" type="link" onClick={() => void look(newest.number, null)}>
@@ -104,7 +104,7 @@ function ChangesTable({ changes }: { changes: DocumentChanges }) {
   const moved = sums.filter(({ before, after }) => before !== after);
   if (lines.length + words.length + moved.length === 0) return <p>Nothing is different.</p>;
   return (
-    <div className="compare">
+    <div className="compare" role="region" aria-label="What changed" tabIndex={0}>
       {lines.length > 0 && (
         <table className="table-plain" aria-label="Lines that changed">
           <thead>

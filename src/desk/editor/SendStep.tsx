@@ -215,7 +215,7 @@ export function SendStep({
             {(proposal.state === 'sent' || proposal.state === 'lapsed') && proposal.mayEdit && (
               <p style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
                 {proposal.decided && (
-                  <Button size="small" type="primary" onClick={() => setAccepting(true)}>
+                  <Button size="small" onClick={() => setAccepting(true)}>
                     They said yes …
                   </Button>
                 )}

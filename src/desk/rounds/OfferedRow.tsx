@@ -102,8 +102,10 @@ export function OfferedRow(props: OfferedRowProps) {
           }}
         >
           <option value="whole">for all of it</option>
-          <option value="unit">per {unit}</option>
-          {kind === 'extra' && <option value="count">for one, they say how many</option>}
+          {(unit !== 'job' || per === 'unit') && (
+            <option value="unit">{unit === 'each' ? 'for each' : `per ${unit}`}</option>
+          )}
+          {kind === 'extra' && <option value="count">for one, by number</option>}
         </select>
         {count && (
           <span className="offered-most">

@@ -4,6 +4,7 @@ import { readAgreement } from '@/acts/agreements/read';
 import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
+import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';
 import {
   issueInvoiceAction,

@@ -93,7 +93,7 @@ export function AgreedDialog({ agreed, close }: { agreed: readonly AgreedForChan
         autoFocus
         onChange={({ target: { value } }) => setWords(value)}
       />
-      <div className="agreed-lines">
+      <div className="agreed-lines" role="region" aria-label="Lines of the agreement" tabIndex={0}>
         <table className="table-plain">
           <thead>
             <tr>
