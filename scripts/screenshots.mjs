@@ -42,7 +42,7 @@ await page.keyboard.press('Escape');
 await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
 await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
 const go = (step) => page.locator('.steps').getByRole('button', { name: step }).click();
-for (const step of ['Payments', 'Wording', 'Send']) {
+for (const step of ['Payments', 'Send']) {
   await go(step);
   if (step === 'Send') await page.frameLocator('iframe').getByTestId('booklet-total').waitFor();
   await shot(step.toLowerCase());
@@ -96,6 +96,13 @@ await page.goto(`${base}/agreements`);
 await page.getByRole('link', { name: 'Screened porch over the garden' }).click();
 await page.waitForSelector('[data-testid=standing]');
 await shot('agreement');
+await page.goto(`${base}/agreements`);
+await page.getByRole('link', { name: 'Back porch at Withy Court' }).click();
+await page.getByRole('link', { name: /^Change order 2/ }).click();
+await page.waitForSelector('.sheet');
+await go('Payments');
+await page.getByLabel('Effect on the agreement').waitFor();
+await shot('change');
 
 await page.goto(`${base}/outbox`);
 const letter = (title) =>
@@ -107,13 +114,14 @@ const letter = (title) =>
     .getAttribute('href');
 const links = {
   booklet: await letter('Back porch in three levels'),
-  'booklet-signed': await letter('Screened porch over the garden'),
+  'booklet-signed': await letter('Wall lamps: yours to choose'),
 };
 const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, reducedMotion: 'reduce' });
 const small = await phone.newPage();
 for (const [name, link] of Object.entries(links)) {
   await small.goto(new URL(link, base).href);
   if (name === 'booklet') await small.locator('.decide').first().scrollIntoViewIfNeeded();
+  else await small.evaluate(() => document.querySelector('#choose')?.scrollIntoView());
   await shot(name, small);
 }
 await browser.close();

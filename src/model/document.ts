@@ -71,6 +71,12 @@ export const Line = Type.Object(
       Type.String({ maxLength: 200, description: 'The quantity as it was typed: 38+64+22' }),
     ),
     quantityOpen: Type.Optional(Type.Boolean({ description: 'Nobody has looked at the quantity yet' })),
+    expected: Type.Optional(
+      Type.String({
+        pattern: positivePattern,
+        description: 'The quantity we think will be measured in the end, for us only',
+      }),
+    ),
     typedCost: Type.Optional(
       Type.String({ pattern: decimalPattern, description: 'Unit cost typed over the library cost' }),
     ),

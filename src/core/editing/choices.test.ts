@@ -12,7 +12,10 @@ import {
   removeLevel,
   removePart,
   removeTiers,
+  setBundle,
+  setExpected,
   setLevel,
+  setLineDiscount,
   setQuestion,
   setSectionExtra,
   setTiers,
@@ -166,4 +169,32 @@ test('a question: none of them, the one we recommend and why, until when', () =>
   ]);
   const must = produce(asked, (draft) => setQuestion(draft, 'q', { none: null }));
   expect(must.sections[0]!.entries.at(-1)).toMatchObject({ suggested: 'x' });
+});
+
+test('a line and a bundle have a discount, a bundle loads of its own, a line another quantity we expect', () => {
+  const document = plainDocument([
+    {
+      id: 's',
+      title: 'S',
+      entries: [
+        line('a', '2', '50'),
+        bundle('b', { i: item('100') }, [{ id: 'p', name: 'part', item: 'i', quantity: '1' }]),
+      ],
+    },
+  ]);
+  const total = () => computeFigures(structuredClone(document)).total;
+  setLineDiscount(document, 'a', { percent: '10' });
+  expect(total()).toBe(19000n);
+  setBundle(document, 'b', {
+    loads: [{ id: 'p', name: 'Profit', kind: 'profit', percent: '20', base: 'running' }],
+    discount: { amount: '5' },
+  });
+  expect(total()).toBe(9000n + 11500n);
+  setBundle(document, 'b', { loads: null, discount: null });
+  setLineDiscount(document, 'a', null);
+  setExpected(document, 'a', '1+2');
+  expect(document.sections[0]!.entries[0]).toMatchObject({ expected: '3' });
+  setExpected(document, 'a', ' ');
+  expect(document.sections[0]!.entries[0]).not.toHaveProperty('expected');
+  expect(total()).toBe(20000n);
 });

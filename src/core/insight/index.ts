@@ -1,2 +1,3 @@
 export * from './groups';
 export * from './resilience';
+export * from './cashCurve';

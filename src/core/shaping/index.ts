@@ -5,3 +5,6 @@ export { costPrice, freeLines } from './free';
 export type { Ask, PriceMove, Shaped } from './shape';
 export { shapePrices } from './shape';
 export { withPrices } from './prices';
+export type { Expected, Outcome } from './expected';
+export { expectedOutcome, reweighted } from './expected';
+export { roundingLine } from './roundingLine';

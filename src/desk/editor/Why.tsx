@@ -7,16 +7,23 @@ export function Why({ summary, steps }: { summary: string; steps: readonly Step[
   return (
     <details className="why">
       <summary>{summary}</summary>
-      <ol>
-        {steps.map(({ what, how, comes }, i) => (
-          <li key={`${i} ${what}`}>
-            <span>
-              <strong>{what}</strong> <span className="soft">{how}</span>
-            </span>
-            <span className="amount">{comes}</span>
-          </li>
-        ))}
-      </ol>
+      <Steps steps={steps} />
     </details>
+  );
+}
+
+/** The steps by themselves. */
+export function Steps({ steps }: { steps: readonly Step[] }) {
+  return (
+    <ol className="why-steps">
+      {steps.map(({ what, how, comes }, i) => (
+        <li key={`${i} ${what}`}>
+          <span>
+            <strong>{what}</strong> <span className="soft">{how}</span>
+          </span>
+          <span className="amount">{comes}</span>
+        </li>
+      ))}
+    </ol>
   );
 }

@@ -58,16 +58,16 @@ export function OfferedRow(props: OfferedRowProps) {
           readOnly={readOnly}
           commit={(name) => set({ name })}
         />
-      </td>
-      <td>
-        <Cell
-          name="offered-detail"
-          label={`${offered.name}: more for the customer`}
-          shown={offered.detail ?? ''}
-          placeholder="more for the customer"
-          readOnly={readOnly}
-          commit={(detail) => set({ detail })}
-        />
+        <div className="offered-detail">
+          <Cell
+            name="offered-detail"
+            label={`${offered.name}: more for the customer`}
+            shown={offered.detail ?? ''}
+            placeholder="more for the customer"
+            readOnly={readOnly}
+            commit={(detail) => set({ detail })}
+          />
+        </div>
       </td>
       <td className="choice-picture">
         <PictureField

@@ -61,7 +61,15 @@ export function RoundEditor({ round, scale, unit, readOnly, change, newId }: Rou
         </label>
         <span className="soft">{least === most ? money(least) : `${money(least)} to ${money(most)}`}</span>
       </div>
-      <table className="table-plain choice-table">
+      <table className="table-plain choice-table round-table">
+        <colgroup>
+          <col style={{ width: 48 }} />
+          <col />
+          <col style={{ width: 54 }} />
+          <col style={{ width: 238 }} />
+          <col style={{ width: 92 }} />
+          <col style={{ width: 44 }} />
+        </colgroup>
         <tbody>
           {round.questions.map((question, q) => (
             <RoundQuestionRows
@@ -135,7 +143,7 @@ function RoundQuestionRows({
   return (
     <>
       <tr>
-        <td colSpan={6}>
+        <td colSpan={5}>
           <Cell
             name="round-question"
             label="What is to be chosen"

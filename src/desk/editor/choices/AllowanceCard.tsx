@@ -32,7 +32,7 @@ export function AllowanceCard({ line, sectionTitle }: { line: Line; sectionTitle
       </div>
       <div className="choice-terms">
         <label className="limit">
-          to spend per {unit}
+          to spend {unit === 'each' ? 'for each' : unit === 'job' ? 'in all' : `per ${unit}`}
           <Cell
             name="allowance-amount"
             label={`${line.description}: to spend per ${unit}`}

@@ -85,7 +85,7 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
       <h2>Money set aside</h2>
       {allowances.length === 0 && (
         <p className="soft">
-          For what is not chosen yet: on a line of the sheet, Alt M sets money aside, with a rule for the
+          For what is not chosen yet: on a line of the sheet, Alt A sets money aside, with a rule for the
           difference.
         </p>
       )}

@@ -2,6 +2,8 @@
 
 import type { LoadSet } from '@/model';
 import { AreaFields } from './AreaFields';
+import { CashPanel } from './CashPanel';
+import { ExpectedPanel } from './ExpectedPanel';
 import { FeesTable } from './FeesTable';
 import { LoadsTable } from './LoadsTable';
 import { SectionPrices } from './SectionPrices';
@@ -17,6 +19,8 @@ export function PriceStep({ loadSets }: { loadSets: readonly LoadSet[] }) {
       <SectionPrices loadSets={loadSets} />
       <LoadsTable loadSets={loadSets} />
       <ShapePanel />
+      <ExpectedPanel />
+      <CashPanel />
       <FeesTable />
       <TaxTable />
     </div>

@@ -5,9 +5,10 @@ import { useMemo, useState } from 'react';
 import { resilience } from '@/core/insight';
 import { isNothing, showAmount, showPercent, showUnitAmount, writeAmount } from '@/core/number';
 import type { Shaped, Spread, Target } from '@/core/shaping';
-import { shapePrices, withPrices } from '@/core/shaping';
+import { roundingLine, shapePrices, withPrices } from '@/core/shaping';
 import type { ProposalDocument } from '@/model';
-import { useEditor } from '../context';
+import { newPartId, useEditor } from '../context';
+import { usePut } from './put';
 import { readMoney, readPercent } from './typed';
 
 const kinds: Record<Target['kind'], string> = {
@@ -75,16 +76,14 @@ export function ShapePanel() {
     [document, kind, text, minorDigits, spread, on, atCost],
   );
   const shapedLines = figures.sections.flatMap(({ lines }) => lines.filter(({ shaped }) => shaped));
-  const put = (next: ProposalDocument) =>
-    work.edit((draft) => {
-      // Entry by entry, so that what does not move is not touched.
-      for (const [s, section] of next.sections.entries())
-        for (const [e, entry] of section.entries.entries())
-          if (entry !== document.sections[s]!.entries[e])
-            draft.sections[s]!.entries[e] = structuredClone(entry);
-    });
+  const put = usePut();
   const money = (value: typeof figures.total) => showAmount(value, minorDigits);
   const shaped = found && 'shaped' in found ? found.shaped : null;
+  // No price meets it: a line of its own would.
+  const rounding =
+    shaped && shaped.missing !== 0n && kind === 'total'
+      ? roundingLine(shaped.document, shaped.missing, newPartId())
+      : null;
 
   return (
     <section className="shape" aria-label="Shape the price">
@@ -181,6 +180,24 @@ export function ShapePanel() {
               >
                 Set these prices
               </Button>
+              {rounding && (
+                <Button
+                  onClick={() => {
+                    const last = shaped.document.sections.at(-1)!;
+                    put({
+                      ...shaped.document,
+                      sections: [
+                        ...shaped.document.sections.slice(0, -1),
+                        { ...last, entries: [...last.entries, rounding] },
+                      ],
+                    });
+                    setText('');
+                    message.success('The prices and a rounding line are set. One undo takes them back.');
+                  }}
+                >
+                  Set these, with a rounding line of {money(shaped.missing)}
+                </Button>
+              )}
             </>
           )}
         </>

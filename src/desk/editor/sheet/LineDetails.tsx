@@ -1,13 +1,14 @@
 'use client';
 
 import { Button, Checkbox, Input } from 'antd';
-import { setExtra, setLineText, setLoads } from '@/core/editing';
+import { setExtra, setLineDiscount, setLineText, setLoads } from '@/core/editing';
 import { parseQuantity } from '@/core/quantity';
 import { whyLine } from '@/core/why';
 import { writeFixed } from '@/core/number';
 import type { Extra, Line } from '@/model';
 import { Cell } from './Cell';
 import { useEditor, useEditorActions } from '../context';
+import { discountAsTyped, readDiscount } from '../price/typed';
 import { Why } from '../Why';
 
 type Limits = NonNullable<Extra['quantity']>;
@@ -91,10 +92,27 @@ function WhyLine({ lineId }: { lineId: string }) {
 
 /** What a line carries besides its figures. The customer's text and our note look different and stand apart. */
 export function LineDetails({ line, close }: { line: Line; close: () => void }) {
-  const { edit, readOnly } = useEditorActions();
+  const { edit, readOnly, minorDigits } = useEditorActions();
   return (
     <div className="details">
       <ExtraTerms line={line} />
+      {!line.allowance && (
+        <label className="details-discount">
+          Taken off this line: 5 % or an amount
+          <Cell
+            name="line-discount"
+            label={`Discount on ${line.description}`}
+            align="right"
+            shown={discountAsTyped(line.discount)}
+            placeholder="nothing"
+            readOnly={readOnly}
+            commit={(text) => {
+              const discount = readDiscount(text, minorDigits);
+              edit((draft) => setLineDiscount(draft, line.id, discount));
+            }}
+          />
+        </label>
+      )}
       <WhyLine lineId={line.id} />
       {line.loads && (
         <p className="details-loads">

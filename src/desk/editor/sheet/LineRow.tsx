@@ -13,6 +13,7 @@ import {
   setAllowance,
   setCost,
   setDescription,
+  setExpected,
   setExtra,
   setPrice,
   setQuantity,
@@ -123,7 +124,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
     } else if (event.altKey && event.code === 'KeyX' && inner !== 'bundle') {
       hold();
       act('extra');
-    } else if (event.altKey && event.code === 'KeyM' && inner !== 'bundle') {
+    } else if (event.altKey && event.code === 'KeyA' && inner !== 'bundle') {
       hold();
       act('allowance');
     } else if (event.ctrlKey && event.key === ' ' && !inner) {
@@ -221,6 +222,17 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
             margin: showMargin(figures.net, figures.costAmount),
             room: line.room,
             phase: line.phase,
+            expected: inner !== 'bundle' && (
+              <Cell
+                name="expected"
+                label={`Expected quantity of ${line.description}`}
+                align="right"
+                shown={line.expected === undefined ? '' : showDecimal(line.expected)}
+                placeholder="same"
+                readOnly={readOnly}
+                commit={(text) => edit((draft) => setExpected(draft, line.id, text))}
+              />
+            ),
             cost: (
               <Cell
                 name="cost"
@@ -261,7 +273,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
                         {
                           key: 'allowance',
                           label: line.allowance ? 'No money set aside any more' : 'Set money aside for it',
-                          extra: 'Alt M',
+                          extra: 'Alt A',
                         },
                         {
                           key: 'extra',

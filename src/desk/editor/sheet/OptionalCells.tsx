@@ -13,7 +13,7 @@ export function OptionalCells({ cells }: { readonly cells: Partial<Record<Column
   const { columns } = useEditorActions();
   return columns.map((column) => {
     const cell = cells[column];
-    return column === 'cost' || column === 'price' ? (
+    return column === 'cost' || column === 'price' || column === 'expected' ? (
       <td key={column}>{cell}</td>
     ) : (
       <td

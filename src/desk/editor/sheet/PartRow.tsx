@@ -1,6 +1,7 @@
 'use client';
 
 import { Dropdown } from 'antd';
+import { useState } from 'react';
 import { MoreOutlined, UndoOutlined } from '@ant-design/icons';
 import type { SizedPart } from '@/core/bundle';
 import { showValue } from '@/core/bundle';
@@ -12,6 +13,7 @@ import { unitName } from '@/model';
 import { useEditorActions } from '../context';
 import { Cell } from './Cell';
 import { OptionalCells, showHours, showMargin } from './OptionalCells';
+import { WhyDialog } from './WhyDialog';
 
 const why = {
   grade: 'not in this grade',
@@ -31,6 +33,7 @@ export function PartRow({
   readonly bundleId: string;
 }) {
   const { edit, readOnly, minorDigits, moved, columns } = useEditorActions();
+  const [asked, setWhy] = useState(false);
   const { path, line, change, trouble, absent } = part;
   const depth = path.split('.').length - 1;
   const nothing = line === null || absent !== null;
@@ -162,12 +165,14 @@ export function PartRow({
             trigger={['click']}
             menu={{
               onClick: ({ key }) => {
+                if (key === 'why') setWhy(true);
                 if (key === 'out') edit((draft) => changePart(draft, bundleId, path, { out: true }));
                 if (key === 'overtime')
                   edit((draft) => changePart(draft, bundleId, path, { overtime: change?.overtime !== true }));
                 if (key === 'revert') revert();
               },
               items: [
+                { key: 'why', label: 'Why this amount' },
                 { key: 'out', label: 'Leave it out on this job' },
                 {
                   key: 'overtime',
@@ -182,6 +187,7 @@ export function PartRow({
             </button>
           </Dropdown>
         )}
+        {asked && <WhyDialog lineId={line.id} name={line.description} close={() => setWhy(false)} />}
       </td>
     </tr>
   );
