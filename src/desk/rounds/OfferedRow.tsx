@@ -105,7 +105,7 @@ export function OfferedRow(props: OfferedRowProps) {
           {(unit !== 'job' || per === 'unit') && (
             <option value="unit">{unit === 'each' ? 'for each' : `per ${unit}`}</option>
           )}
-          {kind === 'extra' && <option value="count">for one, by number</option>}
+          {kind === 'extra' && <option value="count">by number</option>}
         </select>
         {count && (
           <span className="offered-most">
