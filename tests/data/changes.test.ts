@@ -3,6 +3,7 @@ import { startChangeOrder } from '@/acts/agreements/change';
 import { readAgreement } from '@/acts/agreements/read';
 import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet } from '@/acts/booklet/open';
+import { readInvoice } from '@/acts/money/invoices';
 import { readProposal, listProposals } from '@/acts/proposals/read';
 import { saveAsTemplate } from '@/acts/proposals/reuse';
 import { withdrawProposal } from '@/acts/proposals/save';
@@ -61,6 +62,9 @@ test('an addition: own number, own paper, lines and tax beside the original, spr
   expect(JSON.stringify(own)).not.toMatch(/SECRET/);
 
   const { visitor, input } = await signatureFor(`${token}~${id}`);
+  // Who has not seen what it does to the agreement cannot sign it.
+  const { contract: _, ...blind } = input;
+  expect((await refusal(acceptProposal(visitor, blind, 'test'))).status).toBe(409);
   const accepted = await acceptProposal(
     visitor,
     { ...input, choices: { ...input.choices, extras: { l2: { in: true } } }, total: '1447.55' },
@@ -83,6 +87,17 @@ test('an addition: own number, own paper, lines and tax beside the original, spr
   expect(sum(after.taxes.map(({ amount }) => amount)) + sum(after.lines.map(({ agreed }) => agreed))).toBe(
     cents(after.sumToDate),
   );
+  // What was issued before says what it said; what is issued now knows the change.
+  const [deposit] = after.invoices;
+  expect(await readInvoice(actor, deposit!.id)).toMatchObject({ contractSum: before.total });
+  const issued = await issueInvoice(
+    { ...actor, now: new Date() },
+    {
+      agreementId,
+      what: { entryId: after.payments[1]!.id },
+    },
+  );
+  expect(await readInvoice(actor, issued.id)).toMatchObject({ contractSum: after.sumToDate });
   // It is no proposal in the lists, and the booklet of the agreement leads to it.
   expect((await listProposals(actor)).map(({ id: each }) => each)).not.toContain(id);
   expect((await openBooklet(await visit(token))).agreement!.changes).toMatchObject([

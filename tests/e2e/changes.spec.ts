@@ -240,6 +240,7 @@ test('declined and taken up again; what changed since the last revision, for us 
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   await page.getByRole('button', { name: 'Take it up again' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Take it up again' }).click();
+  await expect(page.locator('.editor-head').getByText('Draft')).toBeVisible();
   await customer.reload();
   await expect(customer.getByText('This is being revised')).toBeVisible();
   await page.getByRole('button', { name: 'Scope' }).click();

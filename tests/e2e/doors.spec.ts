@@ -1,4 +1,4 @@
-import { expect, newestLink, test } from './desk';
+import { expect, linkTo, newestLink, test } from './desk';
 
 const baseURL = process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310';
 const missing = '00000000-0000-7000-8000-000000000000';
@@ -7,7 +7,7 @@ test('the booklet’s doors: what is no JSON, too large, unknown or malformed is
   page,
   playwright,
 }) => {
-  const address = await newestLink(page);
+  const address = await linkTo(page, 'Back porch in three levels');
   const customer = await playwright.request.newContext({
     baseURL,
     storageState: { cookies: [], origins: [] },

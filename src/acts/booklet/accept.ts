@@ -96,7 +96,8 @@ async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signe
         revisionId: revision.id,
         document,
         choices,
-        seen: yes.contract,
+        // Who signs has seen the agreement beside it; who records a yes by phone reads it as it stands.
+        seen: signer.recordedBy ? undefined : (yes.contract ?? ''),
       },
       frozen,
     );

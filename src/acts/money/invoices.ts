@@ -119,6 +119,11 @@ export async function invoicePaper(tx: Transaction, invoiceId: string) {
   const paid = loaded.invoices.find(({ id }) => id === invoiceId)!.paid;
   const billedBefore = parseAmount(row.billedBefore, loaded.digits);
   const total = parseAmount(row.total, loaded.digits);
+  // An issued invoice never changes: change orders signed after it are none of its sum.
+  const contractSum = sumAmounts([
+    parseAmount(loaded.head.total, loaded.digits),
+    ...loaded.changes.filter(({ acceptedAt }) => acceptedAt <= row.issuedAt).map(({ amount }) => amount),
+  ]);
   return {
     id: row.id,
     number: String(row.number),
@@ -160,9 +165,9 @@ export async function invoicePaper(tx: Transaction, invoiceId: string) {
     paid: money(paid),
     open: money(total - paid),
     state: invoiceState(total, paid),
-    contractSum: money(loaded.total),
+    contractSum: money(contractSum),
     billedBefore: row.billedBefore,
-    leftAfter: money(loaded.total - billedBefore - total),
+    leftAfter: money(contractSum - billedBefore - total),
   };
 }
 

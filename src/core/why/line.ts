@@ -55,7 +55,11 @@ function unitCostStep({ line, cost }: SectionLine, document: ProposalDocument): 
   const factors = area
     ? `; at ${area.name} material × ${area.material}, labour × ${area.labour}, equipment × ${area.equipment}`
     : '';
-  const library = `${parts.join(' + ') || 'no cost'}${factors}`;
+  const library = line.allowance
+    ? line.allowance.rule === 'at our price'
+      ? `what a fee of ${line.allowance.fee} % of the price leaves`
+      : 'the amount to spend, at cost'
+    : `${parts.join(' + ') || 'no cost'}${factors}`;
   return {
     what: 'Unit cost',
     how:
@@ -111,7 +115,8 @@ function loadSteps(line: SectionLine, loads: readonly Load[], from: string, digi
 }
 
 function whoseLoads(line: SectionLine, section: SectionFigures, document: ProposalDocument) {
-  if (line.line.loads) return { loads: line.line.loads, from: ', loads of the item' };
+  if (line.line.loads)
+    return { loads: line.line.loads, from: line.line.allowance ? '' : ', loads of the item' };
   if (line.bundle?.loads) return { loads: line.bundle.loads, from: ', loads of the bundle' };
   if (section.section.loads) return { loads: section.section.loads, from: ', loads of the section' };
   return { loads: document.loads, from: '' };
@@ -124,7 +129,9 @@ function priceStep(line: SectionLine, document: ProposalDocument): Step {
   return {
     what: 'Unit price',
     how: held
-      ? 'typed by hand; nothing moves it'
+      ? own.allowance
+        ? 'the amount to spend, at our price'
+        : 'typed by hand; nothing moves it'
       : shaped
         ? 'set by shaping the price to a target'
         : `${by}${inside ? ', with the tax inside' : ''}, rounded to ${own.pricePlaces ?? 2} places`,

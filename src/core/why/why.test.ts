@@ -70,6 +70,30 @@ test('from the library’s cost to the amount, each step with its numbers', () =
   ]);
 });
 
+test('money set aside: the amount to spend, and the fee', () => {
+  const aside = (rule: 'at our price' | 'at cost, fee fixed') => {
+    const document = plainDocument([
+      {
+        id: 's',
+        title: 'S',
+        entries: [
+          line('a', '4', '0', { allowance: { rule, amount: '60', fee: '25', shows: 'price', rounds: [] } }),
+        ],
+      },
+    ]);
+    return whyLine(document, computeFigures(document), 'a')!.map(({ what, how }) => `${what}: ${how}`);
+  };
+  expect(aside('at our price')).toEqual(
+    expect.arrayContaining([
+      'Unit cost: what a fee of 25 % of the price leaves',
+      'Unit price: the amount to spend, at our price',
+    ]),
+  );
+  expect(aside('at cost, fee fixed')).toEqual(
+    expect.arrayContaining(['Unit cost: the amount to spend, at cost', 'Fee: 25 % of the price']),
+  );
+});
+
 test('any proposal: every line and the total can be explained, and the last step is the figure itself', () => {
   fc.assert(
     fc.property(anyDocument(), (document) => {

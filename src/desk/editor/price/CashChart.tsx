@@ -16,7 +16,13 @@ export function CashChart({ points, minorDigits }: { points: readonly CashPoint[
   }));
   return (
     <figure className="cash-chart" aria-hidden="true">
-      <LineChart width={400} height={200} data={data} margin={{ top: 8, right: 12, bottom: 0, left: 0 }}>
+      <LineChart
+        accessibilityLayer={false}
+        width={400}
+        height={200}
+        data={data}
+        margin={{ top: 8, right: 12, bottom: 0, left: 0 }}
+      >
         <CartesianGrid stroke="var(--hairline)" vertical={false} />
         <XAxis dataKey="name" tick={{ fontSize: 11, fill: 'var(--soft)' }} stroke="var(--line)" />
         <YAxis width={56} tick={{ fontSize: 11, fill: 'var(--soft)' }} stroke="var(--line)" />
