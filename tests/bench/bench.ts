@@ -280,9 +280,11 @@ async function whole(lines: number): Promise<Row> {
         : [],
     ),
   );
+  // Each proposal is seen once, so that nothing of it is kept from before.
+  const fresh = Array.from({ length: 15 }, () => structuredClone(document));
   const [ours, reference] = await both(
     15,
-    () => computeFigures(structuredClone(document)).total,
+    (i) => computeFigures(fresh[i]!).total,
     () => {
       let sum = new Decimal(0);
       for (const { quantity, cost } of bare) {

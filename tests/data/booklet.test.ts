@@ -7,7 +7,6 @@ import { consentSentence, declineProposal } from '@/acts/booklet/decide';
 import { openBooklet } from '@/acts/booklet/open';
 import { payDeposit } from '@/acts/booklet/payDeposit';
 import { previewBooklet } from '@/acts/booklet/preview';
-import type { Problem } from '@/acts/problem';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal } from '@/acts/proposals/save';
 import { listMessages, sendProposal } from '@/acts/proposals/send';
@@ -16,15 +15,10 @@ import { audit, link } from '@/data/schema';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model';
 import { trialCards } from '@/outside/cards';
-import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit } from '../support/desk';
+import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit, refusal } from '../support/desk';
 
 afterAll(closeConnection);
 
-const refusal = async (promise: Promise<unknown>): Promise<Problem['details']> =>
-  promise.then(
-    () => Promise.reject(new Error('was not refused')),
-    (error: Problem) => error.details ?? Promise.reject(error),
-  );
 const change = (actor: Actor, proposalId: string, saveNumber: number, path: string, value: unknown) =>
   saveProposal(actor, { proposalId, saveNumber, patches: [{ op: 'replace', path, value }] });
 const choose = async (token: string, revisionId: string, choices: Choices) =>

@@ -7,21 +7,12 @@ import { openBooklet } from '@/acts/booklet/open';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks } from '@/acts/proposals/send';
-import type { Problem } from '@/acts/problem';
 import { sha256 } from '@/acts/secrets';
 import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { agreement, customer, invoice } from '@/data/schema';
-import { newAgreement, newCompany, newProposal, sendIt, signatureFor, visit } from '../support/desk';
+import { newAgreement, newCompany, newProposal, sendIt, signatureFor, visit, refusal } from '../support/desk';
 
 afterAll(closeConnection);
-
-const refusal = async (promise: Promise<unknown>): Promise<Problem['details']> =>
-  promise.then(
-    () => {
-      throw new Error('was not refused');
-    },
-    (error: Problem) => error.details ?? Promise.reject(error),
-  );
 
 describe('accepting', () => {
   test('a double tap, two browsers and a retry make one agreement and one deposit invoice', async () => {

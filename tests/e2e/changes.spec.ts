@@ -33,6 +33,18 @@ async function send(page: Page, title: string): Promise<string> {
   return (await page.getByTestId('private-link').getAttribute('href'))!;
 }
 
+/** A proposal of one line, sent. */
+async function sendPlain(page: Page, title: string): Promise<string> {
+  await begin(page, title);
+  await page.locator('#add-line').fill('10 handrail cedar');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await page.locator('#add-line').press('Enter');
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  return (await page.getByTestId('private-link').getAttribute('href'))!;
+}
+
 async function sign(customer: Page, says = 'Accept and sign', name = 'Odalie Brannock'): Promise<void> {
   await expect(async () => {
     await customer.getByLabel('Your name').last().fill(name);
@@ -155,14 +167,7 @@ test('asked and answered; said yes by phone; the certificate checks, and a chang
   troubles,
 }, testInfo) => {
   const title = 'Handrail for the old steps';
-  await begin(page, title);
-  await page.locator('#add-line').fill('10 handrail cedar');
-  await expect(page.getByRole('option').first()).toBeVisible();
-  await page.locator('#add-line').press('Enter');
-  await saved(page);
-  await page.getByRole('button', { name: 'Preview and send' }).click();
-  await page.getByRole('button', { name: 'Send proposal' }).click();
-  const link = (await page.getByTestId('private-link').getAttribute('href'))!;
+  const link = await sendPlain(page, title);
   const customer = await (await browser.newContext({ viewport: phone })).newPage();
   watch(customer, troubles);
   await customer.goto(link);
@@ -217,14 +222,7 @@ test('declined and taken up again; what changed since the last revision, for us 
   troubles,
 }) => {
   const title = 'Landing to think over';
-  await begin(page, title);
-  await page.locator('#add-line').fill('10 handrail cedar');
-  await expect(page.getByRole('option').first()).toBeVisible();
-  await page.locator('#add-line').press('Enter');
-  await saved(page);
-  await page.getByRole('button', { name: 'Preview and send' }).click();
-  await page.getByRole('button', { name: 'Send proposal' }).click();
-  const link = (await page.getByTestId('private-link').getAttribute('href'))!;
+  const link = await sendPlain(page, title);
   const customer = await (await browser.newContext({ viewport: phone })).newPage();
   watch(customer, troubles);
   await customer.goto(link);

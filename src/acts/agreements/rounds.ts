@@ -2,7 +2,7 @@ import { and, eq, inArray, isNull } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, message, selection, selectionRound } from '@/data/schema';
+import { agreement, customer, selection, selectionRound } from '@/data/schema';
 import { menuOfRound, roundProblems } from '@/core/allowance';
 import { checkChoices } from '@/core/choice';
 import { filesOfRound } from '@/core/offer';
@@ -11,12 +11,12 @@ import { ONE, parsePercent, shareOf, showAmount, writeAmount } from '@/core/numb
 import { showDate } from '@/core/text/dates';
 import type { Line } from '@/model';
 import { EntityId, SelectionRound, asSuggested } from '@/model';
-import { simulatedPost } from '@/outside/post';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
 import { refuseUnknownFile } from '../files/keep';
+import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { bookletAddress, makeLink } from '../proposals/send';
 import { insertChange } from './change';
@@ -134,7 +134,9 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ token:
     const ours = await companyOf(tx, actor.companyId);
     const { token } = await makeLink(tx, actor, head!.proposalId);
     if (payer!.email) {
-      const letter = {
+      await postLetter(tx, actor, {
+        proposalId: head!.proposalId,
+        kind: 'selections',
         to: payer!.email,
         subject: `${document.name}: yours to choose`,
         body: [
@@ -143,17 +145,6 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ token:
           `Look, choose and sign here:\n${bookletAddress(token)}#choose`,
           `${actor.name}\n${ours.name} · ${ours.phone}`,
         ].join('\n\n'),
-      };
-      await tx.insert(message).values({
-        companyId: actor.companyId,
-        id: newId(actor.now),
-        proposalId: head!.proposalId,
-        kind: 'selections',
-        toAddress: letter.to,
-        subject: letter.subject,
-        body: letter.body,
-        state: simulatedPost.deliver(letter).state,
-        at: actor.now,
       });
     }
     await note(tx, actor, 'selections asked for', row.agreementId, { roundId, name: document.name });

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, changeOrder, customer, message, proposal } from '@/data/schema';
+import { agreement, changeOrder, customer, proposal } from '@/data/schema';
 import { freezeAgreement } from '@/core/agreement';
 import type { FrozenAgreement } from '@/core/agreement';
 import { choicesInWords, menuOf } from '@/core/choice';
@@ -9,7 +9,6 @@ import { minorDigits, showDecimal, writeAmount } from '@/core/number';
 import { customerView } from '@/core/offer';
 import type { Choices } from '@/model';
 import { AcceptForInput, AcceptInput } from '@/model';
-import { simulatedPost } from '@/outside/post';
 import type { Actor } from '../actor';
 import { allow, newId, note } from '../actor';
 import { bindChange } from '../agreements/bindChange';
@@ -19,6 +18,7 @@ import type { Signer } from '../agreements/sign';
 import { recordSigning } from '../agreements/sign';
 import { check } from '../check';
 import { nextNumber } from '../numbers';
+import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from './choices';
 import { consentTo, refuseClosed, refuseReplaced } from './decide';
@@ -192,7 +192,9 @@ async function confirmByPost(
     signer.signature.kind === 'told'
       ? `you told us ${signer.signature.how} that you accept`
       : 'thank you. You accepted';
-  const letter = {
+  await postLetter(tx, signer, {
+    proposalId: row.id,
+    kind: 'acceptance',
     to: payer.email,
     subject: `${document.title}: accepted`,
     body: [
@@ -207,17 +209,6 @@ async function confirmByPost(
           ]),
       `${ours.name} · ${ours.phone}`,
     ].join('\n\n'),
-  };
-  await tx.insert(message).values({
-    companyId: signer.companyId,
-    id: newId(signer.now),
-    proposalId: row.id,
-    kind: 'acceptance',
-    toAddress: letter.to,
-    subject: letter.subject,
-    body: letter.body,
-    state: simulatedPost.deliver(letter).state,
-    at: signer.now,
   });
 }
 

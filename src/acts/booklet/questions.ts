@@ -1,14 +1,14 @@
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, customerQuestion, message, proposal } from '@/data/schema';
+import { agreement, customer, customerQuestion, proposal } from '@/data/schema';
 import { EntityId } from '@/model';
-import { simulatedPost } from '@/outside/post';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
 import { takeTry } from '../limit';
+import { postLetter } from '../post';
 import { Problem } from '../problem';
 import type { Asked } from './asked';
 import { questionsAsked } from './asked';
@@ -73,7 +73,9 @@ export async function answerQuestion(actor: Actor, input: unknown): Promise<void
       .where(eq(proposal.id, row.proposalId));
     const ours = await companyOf(tx, actor.companyId);
     if (found?.to) {
-      const letter = {
+      await postLetter(tx, actor, {
+        proposalId: row.proposalId,
+        kind: 'answer',
         to: found.to,
         subject: `${found.title}: your question`,
         body: [
@@ -82,17 +84,6 @@ export async function answerQuestion(actor: Actor, input: unknown): Promise<void
           answer.trim(),
           `${actor.name}\n${ours.name} · ${ours.phone}`,
         ].join('\n\n'),
-      };
-      await tx.insert(message).values({
-        companyId: actor.companyId,
-        id: newId(actor.now),
-        proposalId: row.proposalId,
-        kind: 'answer',
-        toAddress: letter.to,
-        subject: letter.subject,
-        body: letter.body,
-        state: simulatedPost.deliver(letter).state,
-        at: actor.now,
       });
     }
     await note(tx, actor, 'question answered', row.proposalId, { questionId });

@@ -5,7 +5,6 @@ import { inCompany } from '@/data/connection';
 import { customer, link, message, proposal, revision, site } from '@/data/schema';
 import { checkDocument, customerView } from '@/core/offer';
 import { showDecimal } from '@/core/number';
-import { simulatedPost } from '@/outside/post';
 import { asSuggested, SendInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, note } from '../actor';
@@ -14,6 +13,7 @@ import { refuseOmissions } from '../agreements/bindChange';
 import { loadAgreement } from '../agreements/money';
 import { refuseUnsettled } from '../agreements/settling';
 import { companyOf } from '../company';
+import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { newToken, sha256, tokenHash } from '../secrets';
 import { refuseUnapproved } from './approval';
@@ -108,7 +108,9 @@ export async function sendProposal(
     const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
     const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
     const view = customerView(row.document, asSuggested);
-    const letter = {
+    await postLetter(tx, actor, {
+      proposalId,
+      kind: 'proposal',
       to,
       subject: row.document.change
         ? row.document.title
@@ -121,18 +123,6 @@ export async function sendProposal(
         `Read it, choose and sign here:\n${bookletAddress(token)}`,
         `${actor.name}\n${ours.name} · ${ours.phone}`,
       ].join('\n\n'),
-    };
-    const { state } = simulatedPost.deliver(letter);
-    await tx.insert(message).values({
-      companyId: actor.companyId,
-      id: newId(actor.now),
-      proposalId,
-      kind: 'proposal',
-      toAddress: to,
-      subject: letter.subject,
-      body: letter.body,
-      state,
-      at: actor.now,
     });
     await note(tx, actor, 'proposal sent', proposalId, { revision: number, revisionId, to });
     return { revision: number, token };

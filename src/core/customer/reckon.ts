@@ -1,4 +1,4 @@
-import type { Choices, CustomerOffer, OfferPiece, OfferStepped, SumText } from '@/model';
+import type { Choices, CustomerOffer, OfferPiece, OfferSection, OfferStepped, SumText } from '@/model';
 import type { Answers } from '../choice/answers';
 import { allHold, answersOf } from '../choice/answers';
 import type { Amount } from '../number';
@@ -13,12 +13,21 @@ export interface Reckoned extends Pick<Totals, 'discount' | 'fees' | 'taxes' | '
   readonly sections: readonly { readonly net: Amount; readonly discount: Amount }[];
 }
 
-const readSums = (texts: readonly SumText[]): ClassSums =>
-  new Map(
-    texts.map(
-      ([taxClass, above, below]) => [taxClass, { above: BigInt(above), below: BigInt(below) }] as const,
-    ),
-  );
+const read = new WeakMap<readonly SumText[], ClassSums>();
+
+function readSums(texts: readonly SumText[]): ClassSums {
+  let sums = read.get(texts);
+  if (!sums)
+    read.set(
+      texts,
+      (sums = new Map(
+        texts.map(
+          ([taxClass, above, below]) => [taxClass, { above: BigInt(above), below: BigInt(below) }] as const,
+        ),
+      )),
+    );
+  return sums;
+}
 
 /** A line whose quantity the customer sets, at that quantity. */
 export function steppedAt(stepped: OfferStepped, choices: Choices, id: string, minorDigits: number) {
@@ -40,6 +49,69 @@ function sumsOf(piece: OfferPiece, choices: Choices, answers: Answers, minorDigi
   return variant ? readSums(variant.sums) : new Map();
 }
 
+const piecesOf = (section: OfferSection): OfferPiece[] =>
+  section.entries.flatMap((entry) =>
+    entry.kind === 'piece' ? [entry] : entry.alternatives.flatMap((alternative) => alternative.pieces),
+  );
+
+interface Deciders {
+  readonly extras: readonly string[];
+  readonly questions: readonly string[];
+  readonly tiers: readonly string[];
+}
+
+/** What of the choices a section hangs on. */
+function decidersOf(section: OfferSection): Deciders {
+  const extras = new Set<string>();
+  const questions = new Set<string>();
+  const tiers = new Set<string>();
+  const pieces = piecesOf(section);
+  const tests = [
+    section.when,
+    ...pieces.flatMap(({ when, variants }) => [when, ...variants.map((each) => each.when)]),
+  ];
+  for (const test of tests.flat())
+    if ('extra' in test) extras.add(test.extra);
+    else if ('question' in test) questions.add(test.question);
+    else tiers.add(test.tiers);
+  for (const { id, stepped } of pieces) if (stepped) extras.add(id);
+  return { extras: [...extras], questions: [...questions], tiers: [...tiers] };
+}
+
+interface SectionSums {
+  readonly discount: Amount;
+  readonly sums: ClassSums;
+}
+interface Kept {
+  readonly deciders: Deciders;
+  readonly byKey: Map<string, SectionSums>;
+}
+const kept = new WeakMap<OfferSection, Kept>();
+const KEPT_CHOICES = 256;
+
+/** What a section comes to; computed once for choices it does not tell apart. A tap changes one section, mostly. */
+function sectionSums(
+  section: OfferSection,
+  choices: Choices,
+  answers: Answers,
+  compute: () => SectionSums,
+): SectionSums {
+  let memory = kept.get(section);
+  if (!memory) kept.set(section, (memory = { deciders: decidersOf(section), byKey: new Map() }));
+  const { extras, questions, tiers } = memory.deciders;
+  const key = [
+    ...extras.map((id) => `${answers.extra(id) ? 1 : 0}${choices.extras[id]?.quantity ?? ''}`),
+    ...questions.map((id) => answers.question(id) ?? ''),
+    ...tiers.map((id) => answers.tiers(id) ?? ''),
+  ].join('|');
+  let found = memory.byKey.get(key);
+  if (!found) {
+    if (memory.byKey.size >= KEPT_CHOICES) memory.byKey.clear();
+    memory.byKey.set(key, (found = compute()));
+  }
+  return found;
+}
+
 /**
  * The figures of an offer under choices, from the offer alone. They are those of the whole computation, to the cent.
  * @throws RangeError for an offer that cannot be worked out by itself (`live` is false)
@@ -53,17 +125,17 @@ export function reckonOffer(offer: CustomerOffer, choices: Choices): Reckoned {
     tax: offer.tax ?? undefined,
     discount: offer.discount ?? undefined,
   };
-  const sections = offer.sections.map((section) => {
-    if (!allHold(section.when, answers)) return { discount: 0n as Amount, sums: new Map<string, ClassSum>() };
-    const pieces = section.entries.flatMap((entry) =>
-      entry.kind === 'piece' ? [entry] : entry.alternatives.flatMap((alternative) => alternative.pieces),
-    );
-    const sums = addSums([
-      readSums(section.fixed),
-      ...pieces.map((piece) => sumsOf(piece, choices, answers, offer.minorDigits)),
-    ]);
-    return discounted(sums, section.discount ?? undefined, terms, offer.minorDigits);
-  });
+  const sections = offer.sections.map((section) =>
+    sectionSums(section, choices, answers, () => {
+      if (!allHold(section.when, answers))
+        return { discount: 0n as Amount, sums: new Map<string, ClassSum>() };
+      const sums = addSums([
+        readSums(section.fixed),
+        ...piecesOf(section).map((piece) => sumsOf(piece, choices, answers, offer.minorDigits)),
+      ]);
+      return discounted(sums, section.discount ?? undefined, terms, offer.minorDigits);
+    }),
+  );
   const totals = totalsOf(
     terms,
     offer.minorDigits,
