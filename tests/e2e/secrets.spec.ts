@@ -12,6 +12,8 @@ const secrets = [
   '5,007.72',
   '5007.72',
   '33.77',
+  '36.6193',
+  '73195.313',
   'SECRET',
   'Dog in the yard',
   'Gate code',
@@ -31,6 +33,7 @@ test('nothing internal in any response of a whole customer visit, PDF included',
     internalNote?: string;
     sections: { internalNote?: string; entries: Record<string, unknown>[] }[];
     loads: { percent: string; name: string }[];
+    taxClasses: { id: string }[];
   };
   document.internalNote = 'SECRET of the whole';
   document.sections[0]!.internalNote = 'SECRET of a section';
@@ -38,10 +41,23 @@ test('nothing internal in any response of a whole customer visit, PDF included',
     typedCost: '417.31',
     quantity: '12',
     internalNote: 'SECRET of a line',
+    // What we expect to be measured, and what we earn on money set aside at our price.
+    expected: '73195.313',
     code: 'SECRET-CODE',
     costCode: 'SECRET-ACCOUNT',
   });
   Object.assign(document.loads[1]!, { percent: '33.77', name: 'SECRET load' });
+  document.sections[0]!.entries.push({
+    kind: 'line',
+    id: 'aside',
+    description: 'A lamp to choose',
+    unit: 'job',
+    quantity: '1',
+    costs: [],
+    taxClass: document.taxClasses[0]!.id,
+    internalNote: 'SECRET of an allowance',
+    allowance: { rule: 'at our price', amount: '250', fee: '36.6193', shows: 'price', rounds: [] },
+  });
   await page.goto('/proposals/new');
   await page.getByLabel('For').click();
   await page.keyboard.type('Vasquell');
@@ -87,6 +103,18 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   await customer.getByRole('button', { name: /^Pay / }).click();
   await expect(customer.getByText(', paid')).toBeVisible();
 
+  // What is still to be chosen, a question, the certificate and its statement.
+  await expect(customer.getByText('A lamp to choose').first()).toBeAttached();
+  await customer.getByRole('button', { name: 'Ask us' }).click();
+  await customer.getByLabel('What would you like to know?').fill('Which way does the door open?');
+  await customer.getByRole('button', { name: 'Send the question' }).click();
+  await expect(customer.getByText('We will answer here and by mail.')).toBeVisible();
+  await customer.goto(`${address}/certificate`);
+  await expect(customer.getByText('What is stored is what was signed.')).toBeVisible();
+  const keep = await customer.getByRole('link', { name: 'Keep the statement' }).getAttribute('href');
+  const statement = await (await customer.request.get(new URL(keep!, address).href)).text();
+  expect(statement).toContain('A lamp to choose');
+
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'impegno-pdf-'));
   const text = async (url: string) => {
     const file = path.join(folder, 'paper.pdf');
@@ -104,6 +132,7 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   const served = [
     ...(await Promise.all(bodies)).map(([url, body]) => [url, body.toString('utf8')] as const),
     ...Object.entries(papers),
+    ['statement', statement] as const,
   ];
   expect(served.length).toBeGreaterThan(8);
   expect(served.some(([, body]) => body.includes('Study under the roof'))).toBe(true);

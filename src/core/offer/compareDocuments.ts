@@ -1,7 +1,7 @@
 import type { ProposalDocument } from '@/model';
 import { asSuggested, unitName } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { writeAmount, writeFixed } from '../number';
+import { writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import type { Figures, SectionLine } from '../price';
 import { computeFigures } from '../price';
 import type { Change } from './compare';
@@ -88,7 +88,7 @@ export function compareDocuments(before: ProposalDocument, after: ProposalDocume
     ];
   });
 
-  const rate = (value: Fixed | null) => (value === null ? '' : writeFixed((value * 100n) as Fixed));
+  const rate = (value: Fixed | null) => (value === null ? '' : writeFixedPlaces((value * 100n) as Fixed, 1));
   const pairs: [string, string, string][] = [
     ['Cost', money(old.cost), money(now.cost)],
     ['Price before tax', money(old.beforeTax), money(now.beforeTax)],

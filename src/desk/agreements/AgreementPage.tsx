@@ -15,6 +15,7 @@ import { Track } from '@/ui/Track';
 import type { AllowanceActions } from './AllowancesView';
 import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
+import { useFreshOnReturn } from './useFreshOnReturn';
 import { IssueDialog } from './IssueDialog';
 import { PaymentDialog } from './PaymentDialog';
 
@@ -47,6 +48,7 @@ export function AgreementPage({
 }) {
   const [issuing, setIssuing] = useState<IssueInput['what'] | null>(null);
   const [paying, setPaying] = useState(false);
+  useFreshOnReturn();
   const { standing } = agreement;
   const next = agreement.payments.find(({ invoice, amount }) => !invoice && !isNothing(amount));
   const done = isNothing(standing.leftToBill);

@@ -54,7 +54,7 @@ export function Revisions({
             <tr key={revision.id}>
               <td className="nowrap">Revision {revision.number}</td>
               <td className="soft nowrap">{showInstant(revision.sentAt, timeZone)}</td>
-              <td className="seal" title="SHA-256 of the frozen document">
+              <td className="seal nowrap" title="SHA-256 of the frozen document">
                 {revision.intact ? (
                   <>
                     {revision.sha256.slice(0, 8)}…{i === 0 ? '' : ' replaced'}
