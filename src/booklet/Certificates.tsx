@@ -40,6 +40,11 @@ export function Certificates({
         </p>
         <a href={back}>Back</a>
       </header>
+      {certificates.length === 0 && (
+        <section className="leaf">
+          <p>This was signed before certificates were kept.</p>
+        </section>
+      )}
       {certificates.map((each) => (
         <section key={each.sha256} className="leaf certificate" id={each.sha256}>
           <div className="section-head">
