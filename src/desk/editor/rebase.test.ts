@@ -39,7 +39,8 @@ const anyEdit: fc.Arbitrary<Edit> = fc
     else if (entry && what === 'remove') removePart(document, entry.id);
     else if (entry && what === 'move') moveBy(document, entry.id, value % 2 === 0 ? 1 : -1);
     else if (entry?.kind === 'line' && what === 'quantity') setQuantity(document, entry.id, String(value));
-    else if (entry?.kind === 'line' && what === 'price') setPrice(document, entry.id, String(value));
+    else if (entry?.kind === 'line' && what === 'price' && !entry.allowance)
+      setPrice(document, entry.id, String(value));
     else if (entry?.kind === 'line' && what === 'name') setDescription(document, entry.id, `Name ${value}`);
   });
 
