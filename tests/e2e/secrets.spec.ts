@@ -49,7 +49,7 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   Object.assign(document.loads[1]!, { percent: '33.77', name: 'SECRET load' });
   document.sections[0]!.entries.push({
     kind: 'line',
-    id: 'aside',
+    id: `aside-${Date.now()}`,
     description: 'A lamp to choose',
     unit: 'job',
     quantity: '1',
@@ -114,6 +114,7 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   const keep = await customer.getByRole('link', { name: 'Keep the statement' }).getAttribute('href');
   const statement = await (await customer.request.get(new URL(keep!, address).href)).text();
   expect(statement).toContain('A lamp to choose');
+  await customer.goto(address);
 
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'impegno-pdf-'));
   const text = async (url: string) => {
