@@ -20,8 +20,8 @@ export function Effect({ contract, view }: { contract: Contract; view: CustomerV
   );
 }
 
-/** The figures of an effect, alike on both sides. */
-export function EffectTable({
+/** The figures of an effect. */
+function EffectTable({
   effect,
   original,
   changes,

@@ -142,5 +142,5 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
     .update(proposal)
     .set({ state: 'accepted', updatedAt: now })
     .where(eq(proposal.id, change.proposalId));
-  return { id, number, contract, effect };
+  return { id, number, contract };
 }

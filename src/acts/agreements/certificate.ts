@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { beforeCompany, inCompany } from '@/data/connection';
@@ -147,26 +147,28 @@ export async function visitorCertificates(visitor: Visitor) {
   });
 }
 
+/** A statement that was signed on an agreement, by its hash. */
+async function statementOf(tx: Transaction, agreementId: string, hash: string): Promise<string> {
+  const [row] = await tx
+    .select({ statement: signing.statement })
+    .from(signing)
+    .where(and(eq(signing.agreementId, agreementId), eq(signing.sha256, hash)));
+  if (!row) throw new Problem(404, 'There is no such certificate.');
+  return row.statement;
+}
+
 /** The statement of one of them, to keep: canonical JSON whose SHA-256 is the one on the certificate. */
 export async function visitorStatement(visitor: Visitor, hash: string): Promise<string> {
   return inCompany(visitor.companyId, async (tx) => {
     const head = await agreementBehind(tx, visitor);
-    const rows = await tx.select().from(signing).where(eq(signing.agreementId, head.id));
-    const row = rows.find((each) => each.sha256 === hash);
-    if (!row) throw new Problem(404, 'There is no such certificate.');
-    return row.statement;
+    return statementOf(tx, head.id, hash);
   });
 }
 
 /** The same for the desk. */
 export async function readStatement(actor: Actor, agreementId: unknown, hash: string): Promise<string> {
   const id = checkId(agreementId, 'There is no such agreement.');
-  return inCompany(actor.companyId, async (tx) => {
-    const rows = await tx.select().from(signing).where(eq(signing.agreementId, id));
-    const row = rows.find((each) => each.sha256 === hash);
-    if (!row) throw new Problem(404, 'There is no such certificate.');
-    return row.statement;
-  });
+  return inCompany(actor.companyId, (tx) => statementOf(tx, id, hash));
 }
 
 /** What anyone who holds a certificate may know of it. */
