@@ -53,9 +53,6 @@ export function setBundle(
     readonly grade?: string;
     readonly shows?: Bundle['shows'];
     readonly extra?: Bundle['extra'] | null;
-    /** Loads of its own; null: the section's. */
-    readonly loads?: Bundle['loads'] | null;
-    readonly discount?: Bundle['discount'] | null;
   },
 ): void {
   const bundle = bundleOf(document, bundleId);
@@ -71,11 +68,6 @@ export function setBundle(
   if (shows !== undefined) bundle.shows = shows;
   if (extra === null) delete bundle.extra;
   else if (extra !== undefined) bundle.extra = extra;
-  for (const field of ['loads', 'discount'] as const) {
-    const value = change[field];
-    if (value === null) delete bundle[field];
-    else if (value !== undefined) Object.assign(bundle, { [field]: value });
-  }
 }
 
 /** What may be typed into a part of a bundle on one job; empty text takes that change back. */

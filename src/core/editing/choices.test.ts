@@ -12,7 +12,8 @@ import {
   removeLevel,
   removePart,
   removeTiers,
-  setBundle,
+  setBundleDiscount,
+  setBundleLoads,
   setExpected,
   setLevel,
   setLineDiscount,
@@ -185,12 +186,13 @@ test('a line and a bundle have a discount, a bundle loads of its own, a line ano
   const total = () => computeFigures(structuredClone(document)).total;
   setLineDiscount(document, 'a', { percent: '10' });
   expect(total()).toBe(19000n);
-  setBundle(document, 'b', {
-    loads: [{ id: 'p', name: 'Profit', kind: 'profit', percent: '20', base: 'running' }],
-    discount: { amount: '5' },
-  });
+  setBundleLoads(document, 'b', [
+    { id: 'p', name: 'Profit', kind: 'profit', percent: '20', base: 'running' },
+  ]);
+  setBundleDiscount(document, 'b', { amount: '5' });
   expect(total()).toBe(9000n + 11500n);
-  setBundle(document, 'b', { loads: null, discount: null });
+  setBundleLoads(document, 'b', null);
+  setBundleDiscount(document, 'b', null);
   setLineDiscount(document, 'a', null);
   setExpected(document, 'a', '1+2');
   expect(document.sections[0]!.entries[0]).toMatchObject({ expected: '3' });

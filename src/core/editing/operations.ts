@@ -177,27 +177,6 @@ export function setPrice(document: ProposalDocument, lineId: string, typed: stri
   else line.heldPrice = writeFixed(roundFixed(parseQuantity(typed, 4), line.pricePlaces ?? 2));
 }
 
-/**
- * Sets the quantity we think will be measured in the end; empty text goes back to the offered one.
- * @throws FormulaError for text that is no quantity
- */
-export function setExpected(document: ProposalDocument, lineId: string, typed: string): void {
-  const { line } = place(document, lineId);
-  if (typed.trim() === '') delete line.expected;
-  else line.expected = writeFixed(parseQuantity(typed));
-}
-
-/** Takes something off a line, or (null) nothing any more. */
-export function setLineDiscount(
-  document: ProposalDocument,
-  lineId: string,
-  discount: Line['discount'] | null,
-): void {
-  const { line } = place(document, lineId);
-  if (discount === null || discount === undefined) delete line.discount;
-  else line.discount = discount;
-}
-
 /** Sets what the line is called; empty text is ignored, a line always has a name. */
 export function setDescription(document: ProposalDocument, lineId: string, text: string): void {
   const { line } = place(document, lineId);

@@ -1,5 +1,7 @@
-import type { Discount, Fee, Load, ProposalDocument, SpreadWay, TaxTerms } from '@/model';
-import { findBundle } from './find';
+import type { Discount, Fee, Line, Load, ProposalDocument, SpreadWay, TaxTerms } from '@/model';
+import { writeFixed } from '../number';
+import { parseQuantity } from '../quantity/parseQuantity';
+import { findBundle, findLine } from './find';
 import { PartGone, sectionOf } from './operations';
 
 /* Edits of how a proposal is priced: loads, discounts, fees and tax. */
@@ -106,4 +108,43 @@ export function setTaxComponent(
 /** Says how the sum of a change order is put on the payments of its agreement. */
 export function setSpread(document: ProposalDocument, spread: SpreadWay): void {
   if (document.change) document.change.spread = spread;
+}
+
+function lineAt(document: ProposalDocument, id: string): Line {
+  const found = findLine(document, id);
+  if (!found) throw new PartGone(id);
+  return found.line;
+}
+
+/**
+ * Sets the quantity we think will be measured in the end; empty text goes back to the offered one.
+ * @throws FormulaError for text that is no quantity
+ */
+export function setExpected(document: ProposalDocument, lineId: string, typed: string): void {
+  const line = lineAt(document, lineId);
+  if (typed.trim() === '') delete line.expected;
+  else line.expected = writeFixed(parseQuantity(typed));
+}
+
+/** Takes something off a line, or (null) nothing any more. */
+export function setLineDiscount(
+  document: ProposalDocument,
+  lineId: string,
+  discount: Line['discount'] | null,
+): void {
+  const line = lineAt(document, lineId);
+  if (discount === null || discount === undefined) delete line.discount;
+  else line.discount = discount;
+}
+
+/** Takes something off a bundle, or (null) nothing any more. */
+export function setBundleDiscount(
+  document: ProposalDocument,
+  bundleId: string,
+  discount: Discount | null,
+): void {
+  const bundle = findBundle(document, bundleId)?.bundle;
+  if (!bundle) throw new PartGone(bundleId);
+  if (discount === null) delete bundle.discount;
+  else bundle.discount = discount;
 }

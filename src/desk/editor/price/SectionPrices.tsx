@@ -1,7 +1,7 @@
 'use client';
 
 import { Fragment } from 'react';
-import { setBundle, setSectionDiscount, setSectionLoads } from '@/core/editing';
+import { setBundleDiscount, setBundleLoads, setSectionDiscount, setSectionLoads } from '@/core/editing';
 import type { Amount, Fixed } from '@/core/number';
 import { ratio, showAmount, showPercent } from '@/core/number';
 import type { Discount, Load, LoadSet } from '@/model';
@@ -73,8 +73,8 @@ export function SectionPrices({ loadSets }: { loadSets: readonly LoadSet[] }) {
                   }}
                   above="as its section"
                   loadSets={loadSets}
-                  setLoads={(loads) => edit((draft) => setBundle(draft, bundle.id, { loads }))}
-                  setDiscount={(discount) => edit((draft) => setBundle(draft, bundle.id, { discount }))}
+                  setLoads={(loads) => edit((draft) => setBundleLoads(draft, bundle.id, loads))}
+                  setDiscount={(discount) => edit((draft) => setBundleDiscount(draft, bundle.id, discount))}
                 />
               ))}
             </Fragment>
