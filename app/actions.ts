@@ -6,8 +6,9 @@ import { saveLiking } from '@/acts/accounts/liking';
 import { revokeSession, signOut } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
 import { startChangeOrder } from '@/acts/agreements/change';
-import { issueInvoice, previewInvoice } from '@/acts/agreements/issue';
+import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/acts/agreements/issue';
 import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/acts/agreements/rounds';
+import { putInStage, saveStage } from '@/acts/agreements/stages';
 import { acceptForCustomer } from '@/acts/booklet/accept';
 import { answerQuestion } from '@/acts/booklet/questions';
 import { saveSettings } from '@/acts/settings';
@@ -142,8 +143,20 @@ export const settleAllowancesAction = async (input: unknown) =>
 export const revokeLinksAction = async (id: string) =>
   answer(async () => revokeLinks(await actionActor(), id));
 
-export const previewInvoiceAction = async (input: unknown) =>
-  answer(async () => previewInvoice(await actionActor(), input));
+export const saveStageAction = async (input: unknown) =>
+  answer(async () => saveStage(await actionActor(), input));
+
+export const putInStageAction = async (input: unknown) =>
+  answer(async () => putInStage(await actionActor(), input));
+
+export const saveDraftAction = async (input: unknown) =>
+  answer(async () => saveDraft(await actionActor(), input));
+
+export const dropDraftAction = async (input: unknown) =>
+  answer(async () => dropDraft(await actionActor(), input));
+
+export const creditInvoiceAction = async (input: unknown) =>
+  answer(async () => creditInvoice(await actionActor(), input));
 
 export const issueInvoiceAction = async (input: unknown) =>
   answer(async () => issueInvoice(await actionActor(), input));

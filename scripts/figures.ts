@@ -1,16 +1,17 @@
-// npm run -s figures -- FILE [--choices FILE] [--range] [--target TARGET [--spread HOW]]: the figures of a proposal document as JSON. The core and
-// nothing else.
+// npm run -s figures -- FILE [--choices FILE] [--range] [--target TARGET [--spread HOW]]: the figures of a proposal document, or of an agreement with its
+// billing steps, as JSON. The core and nothing else.
 import fs from 'node:fs';
 import { parseArgs } from 'node:util';
 import { check } from '@/acts/check';
 import { Problem } from '@/acts/problem';
 import { withRounds } from '@/core/allowance';
+import { BillingError, agreementReport } from '@/core/billing';
 import { checkChoices, linesOf, menuOf } from '@/core/choice';
 import { checkDocument, figuresReport, rangeReport, targetReport } from '@/core/offer';
 import type { Ask } from '@/core/shaping';
 import { TargetError } from '@/core/shaping';
 import { NotADecimal } from '@/core/number';
-import { Choices, ProposalDocument, asSuggested } from '@/model';
+import { AgreementFile, Choices, ProposalDocument, asSuggested } from '@/model';
 
 function fail(sentence: string): never {
   process.stderr.write(`${sentence}\n`);
@@ -50,10 +51,25 @@ const { values, positionals } = parseArgs({
 const file =
   positionals[0] ??
   fail('Usage: npm run -s figures -- FILE [--choices FILE] [--range] [--target 4200|margin:25|markup:33]');
-try {
-  const document = check(ProposalDocument, readJson(file), file);
+
+/** A document that can be reckoned with, or the end of this. */
+function sound(document: ProposalDocument, name: string): ProposalDocument {
   const [wrong] = checkDocument(document).filter(({ weight }) => weight === 'wrong');
-  if (wrong) fail(`${file}: ${wrong.message}`);
+  return wrong ? fail(`${name}: ${wrong.message}`) : document;
+}
+
+const print = (report: object) => process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
+
+function reportAgreement(given: unknown): void {
+  const agreement = check(AgreementFile, given, file);
+  sound(agreement.proposal, file);
+  for (const step of agreement.steps) if ('change' in step) sound(step.change, step.change.title);
+  print(agreementReport(agreement));
+}
+
+function reportProposal(given: unknown): void {
+  const document = check(ProposalDocument, given, file);
+  sound(document, file);
   const choices =
     values.choices === undefined ? asSuggested : check(Choices, readJson(values.choices), values.choices);
   const rounds = document.sections.flatMap((section) =>
@@ -68,9 +84,16 @@ try {
       ? {}
       : { shaped: targetReport(document, readAsk(values.target, values.spread), choices) }),
   };
-  process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
+  print(report);
+}
+
+try {
+  const given = readJson(file);
+  if ((given as { format?: unknown } | null)?.format === 'impegno-agreement') reportAgreement(given);
+  else reportProposal(given);
 } catch (error) {
-  if (error instanceof TargetError || error instanceof NotADecimal) fail(error.message);
+  if (error instanceof TargetError || error instanceof NotADecimal || error instanceof BillingError)
+    fail(error.message);
   if (!(error instanceof Problem)) throw error;
   fail(
     [

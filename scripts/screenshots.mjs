@@ -97,6 +97,11 @@ await page.getByRole('link', { name: 'Screened porch over the garden' }).click()
 await page.waitForSelector('[data-testid=standing]');
 await shot('agreement');
 await page.goto(`${base}/agreements`);
+await page.getByText('Sunroom on the courtyard').first().click();
+await page.getByRole('link', { name: 'Go on with the draft invoice' }).click();
+await page.getByTestId('bill-sums').waitFor();
+await shot('bill');
+await page.goto(`${base}/agreements`);
 await page.getByRole('link', { name: 'Back porch at Withy Court' }).click();
 await page.getByRole('link', { name: /^Change order 2/ }).click();
 await page.waitForSelector('.sheet');

@@ -1,5 +1,6 @@
 import { lineFromItem } from '@/core/editing';
 import type {
+  CompanyMoney,
   CompanyPricing,
   Extra,
   LibraryItem,
@@ -66,6 +67,52 @@ export const usualTerms: UsualTerms = {
   schedule: closingIn,
 };
 
+/** What is done by which stage; all else by completion. */
+const phases: Readonly<Record<string, string>> = {
+  'Ground and footings': 'Frame stands',
+  'Deck and frame': 'Frame stands',
+  Ground: 'Frame stands',
+  'Getting up there': 'Frame stands',
+  Porch: 'Frame stands',
+  Roof: 'Roof tight',
+  Shell: 'Roof tight',
+  Glass: 'Roof tight',
+};
+
+/** How the demo's company asks for money: schedules by size of job, and the right to cancel. */
+export const demoMoney: CompanyMoney = {
+  presets: [
+    {
+      id: 'small',
+      name: 'Small job, half and half',
+      upTo: '6000',
+      schedule: [
+        {
+          id: 'half',
+          name: 'On signing',
+          kind: 'deposit',
+          share: { percent: '50' },
+          due: { on: 'acceptance' },
+        },
+        {
+          id: 'rest',
+          name: 'On completion',
+          kind: 'final',
+          share: { rest: true },
+          due: { on: 'stage', stage: 'Completion' },
+        },
+      ],
+    },
+    {
+      id: 'large',
+      name: 'Large job, a tenth held back',
+      schedule: closingIn,
+      billing: { retainage: { percent: '10', limit: '5' }, deposit: 'advance' },
+    },
+  ],
+  coolingOff: { holdDeposit: false },
+};
+
 const level = (id: string, name: string, overhead: string, profit: string): LoadSet => ({
   id,
   name,
@@ -126,6 +173,7 @@ export class DocumentBuilder {
       title,
       ...(text ? { text } : {}),
       ...(internalNote ? { internalNote } : {}),
+      phase: phases[title] ?? 'Completion',
       entries,
     };
   }

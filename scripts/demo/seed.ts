@@ -13,7 +13,7 @@ import { saveAreas } from '@/acts/library/areas';
 import type { BundleWithMakeup } from '@/acts/library/bundles';
 import { addBundle } from '@/acts/library/bundles';
 import { listCrews, saveCrew } from '@/acts/library/rates';
-import { readInvoice } from '@/acts/money/invoices';
+import { readInvoice } from '@/acts/money/paper';
 import { recordPayment } from '@/acts/money/payments';
 import { readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
@@ -24,11 +24,20 @@ import { businessDate, daysAfter } from '@/acts/actor';
 import { crewParts } from '@/core/price';
 import type { ItemInput, ProposalDocument } from '@/model';
 import { trialCards } from '@/outside/cards';
-import { DocumentBuilder, atticRoom, demoPricing, screenedPorch, sunroom, usualTerms } from './documents';
+import {
+  DocumentBuilder,
+  atticRoom,
+  demoMoney,
+  demoPricing,
+  screenedPorch,
+  sunroom,
+  usualTerms,
+} from './documents';
 import { areaTable } from './areas';
 import { bundleInputs } from './bundles';
 import { itemInputs, rateInputs } from './library';
 import { porchPlan } from './plans';
+import { billOn } from './billed';
 import { goOn } from './changing';
 import { porchInThreeLevels } from './threeLevels';
 import { stockInputs } from './stock';
@@ -104,6 +113,7 @@ export async function seedDemo(today: Date): Promise<void> {
     paymentDays: settings.paymentDays,
     usual: usualTerms,
     pricing: demoPricing,
+    money: demoMoney,
   });
   const rates = await addRates(owner, rateInputs);
   /** Labour names the rate it is paid at, so that it follows when the rate moves. */
@@ -413,6 +423,26 @@ export async function seedDemo(today: Date): Promise<void> {
     'Hollin Vasquell',
     [gate.line('SC-020', '1', { description: 'Gate in the guard, to match' }), gate.line('FR-035', '2')],
   );
+
+  // In the middle of its money.
+  const courtyard = sunroom(builder('p15'), 'Sunroom on the courtyard', sized(glass, 1.1));
+  const billedId = await start(
+    seller,
+    4,
+    { ...courtyard, billing: { retainage: { percent: '10', limit: '5' }, deposit: 'advance' } },
+    ago(72),
+    0,
+    60,
+  );
+  const billedSigned = await accept(
+    await send(seller, billedId, ago(70), 4),
+    ago(66),
+    'Ines Calloway',
+    'p15',
+  );
+  await billOn({ seller, timeZone, ago, visit, send, accept }, billedSigned.agreementId, 4, 'Ines Calloway', [
+    builder('p15b').line('SC-020', '4', { description: 'Roller blind, south side' }),
+  ]);
 
   // In work.
   const loose = atticRoom(builder('p11'), 'Study under the roof', null);

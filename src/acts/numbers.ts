@@ -2,10 +2,11 @@ import { sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { numberSeries } from '@/data/schema';
 
-export type Series = 'proposal' | 'agreement' | 'invoice';
+/** Proposals and agreements are counted on; invoices and credit notes begin anew each year. */
+export type Series = 'proposal' | 'agreement' | `invoice ${number}` | `credit note ${number}`;
 
 /** Where each series begins. */
-const first: Readonly<Record<Series, number>> = { proposal: 101, agreement: 401, invoice: 1001 };
+const first = (series: Series): number => (series === 'proposal' ? 101 : series === 'agreement' ? 401 : 1);
 
 /**
  * The next number of a series. The row stays locked until the transaction ends, so that numbers have no gap and no
@@ -14,7 +15,7 @@ const first: Readonly<Record<Series, number>> = { proposal: 101, agreement: 401,
 export async function nextNumber(tx: Transaction, companyId: string, series: Series): Promise<number> {
   const [row] = await tx
     .insert(numberSeries)
-    .values({ companyId, series, last: first[series] })
+    .values({ companyId, series, last: first(series) })
     .onConflictDoUpdate({
       target: [numberSeries.companyId, numberSeries.series],
       set: { last: sql`${numberSeries.last} + 1` },
@@ -22,3 +23,7 @@ export async function nextNumber(tx: Transaction, companyId: string, series: Ser
     .returning({ last: numberSeries.last });
   return row!.last;
 }
+
+/** A number as it is printed: 2026-007, and C2026-007 on a credit note. */
+export const labelOf = (series: 'invoice' | 'credit note', year: number, number: number): string =>
+  `${series === 'credit note' ? 'C' : ''}${year}-${String(number).padStart(3, '0')}`;

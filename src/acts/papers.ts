@@ -11,13 +11,14 @@ import { proposalPdf } from '@/formats/pdf/proposalPdf';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from './actor';
+import { draftPaper } from './agreements/worktable';
 import type { Booklet, Visitor } from './booklet/open';
 import { openBooklet } from './booklet/open';
 import { previewBooklet } from './booklet/preview';
 import { allow } from './actor';
 import { readFile } from './files/keep';
 import { listForExport } from './library/importItems';
-import { invoicePaper } from './money/invoices';
+import { invoicePaper } from './money/paper';
 import { Problem } from './problem';
 import { readProposal } from './proposals/read';
 
@@ -40,6 +41,11 @@ export const bookletPaper = async (visitor: Visitor): Promise<Buffer> =>
 
 export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
   return invoicePdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
+}
+
+/** The draft of an invoice, as the customer would get it. */
+export async function draftInvoicePdf(actor: Actor, agreementId: string): Promise<Buffer> {
+  return invoicePdf(await draftPaper(actor, agreementId));
 }
 
 export async function invoicePaperXml(actor: Actor, invoiceId: string): Promise<string> {

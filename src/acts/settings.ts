@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
 import { company, user } from '@/data/schema';
-import { CompanyPricing, UsualTerms } from '@/model';
+import { CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
 import type { Actor } from './actor';
 import { allow, note } from './actor';
 import { check } from './check';
@@ -28,6 +28,7 @@ const Settings = Type.Object(
     paymentDays: Type.Integer({ minimum: 0, maximum: 180 }),
     usual: UsualTerms,
     pricing: Type.Optional(CompanyPricing),
+    money: Type.Optional(CompanyMoney),
   },
   { additionalProperties: false },
 );
@@ -41,6 +42,8 @@ export async function saveSettings(actor: Actor, input: unknown): Promise<void> 
     refuseWrong(emptyDocument('Usual terms', currency, values.usual));
     for (const { name, loads } of values.pricing?.loadSets ?? [])
       refuseWrong({ ...emptyDocument(name, currency, values.usual), loads });
+    for (const { name, schedule } of values.money?.presets ?? [])
+      refuseWrong({ ...emptyDocument(name, currency, values.usual), schedule });
     await tx.update(company).set(values).where(eq(company.id, actor.companyId));
     await note(tx, actor, 'settings changed', actor.companyId, { ...values });
   });

@@ -27,6 +27,12 @@ export function Agreed({
       <p>
         Signed by {agreement.signerName}. {data.company.name} will call you about the start.
       </p>
+      {agreement.cancelUntil && (
+        <p>
+          You may cancel until midnight of {showDate(agreement.cancelUntil)}, without giving a reason. Write
+          to {data.company.email}.
+        </p>
+      )}
       <Track parts={agreement.track} height={14} named />
       <dl className="sums">
         {agreement.original !== agreement.standing.sumToDate && (
@@ -84,15 +90,20 @@ export function Agreed({
             <div className="item" key={invoice.id}>
               <span>
                 {address ? (
-                  <a href={`${address}/invoices/${invoice.id}/invoice.pdf`}>Invoice {invoice.number}</a>
+                  <a href={`${address}/invoices/${invoice.id}/invoice.pdf`}>
+                    {invoice.kind === 'credit note' ? 'Credit note' : 'Invoice'} {invoice.number}
+                  </a>
                 ) : (
-                  `Invoice ${invoice.number}`
+                  `${invoice.kind === 'credit note' ? 'Credit note' : 'Invoice'} ${invoice.number}`
                 )}
                 <span className="card-detail">
-                  {invoice.title},{' '}
-                  {isNothing(invoice.open)
-                    ? 'paid'
-                    : `${showDecimal(invoice.open)} to pay by ${showDate(invoice.dueOn)}`}
+                  {invoice.title}
+                  {invoice.kind === 'credit note' ? '' : ', '}
+                  {invoice.kind === 'credit note'
+                    ? ''
+                    : isNothing(invoice.open)
+                      ? 'paid'
+                      : `${showDecimal(invoice.open)} to pay by ${showDate(invoice.dueOn)}`}
                 </span>
               </span>
               <span className="item-amount">{showDecimal(invoice.total)}</span>

@@ -171,7 +171,7 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
         {data.contract && <Effect contract={data.contract} view={view} />}
         {/* Once it is changed, the payments of the agreement stand at its head, and not as they were at first. */}
         {view.payments.length > 0 && !data.agreement?.changes.some(({ state }) => state === 'signed') && (
-          <Timeline payments={view.payments} />
+          <Timeline payments={view.payments} billing={view.billing} />
         )}
         {view.terms && (
           <section className="leaf">

@@ -10,6 +10,7 @@ import type { readSettings } from '@/acts/settings';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { AreaTable } from './AreaTable';
+import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import { UsualPercents } from './UsualPercents';
 
@@ -38,6 +39,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
   const [payment, setPayment] = useState(String(company.paymentDays));
   const [usual, setUsual] = useState(company.usual);
   const [pricing, setPricing] = useState(company.pricing);
+  const [money, setMoney] = useState(company.money);
 
   const save = async () => {
     const answer = await actions.save({
@@ -46,6 +48,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
       paymentDays: Number(payment),
       usual,
       pricing,
+      money,
     });
     if (answer.ok) message.success('Settings saved.');
     else message.error(answer.problem.detail);
@@ -113,6 +116,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
           disabled={!isOwner}
           change={setPricing}
         />
+        <MoneySettings money={money} usual={usual} disabled={!isOwner} change={setMoney} />
         {isOwner ? (
           <Button type="primary" onClick={save}>
             Save

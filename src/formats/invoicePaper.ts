@@ -1,4 +1,4 @@
-/** An invoice as its papers need it: plain values, amounts as decimal text in the currency. */
+/** An invoice or credit note as its formats need it: plain values, amounts as decimal text in the currency. */
 export interface PaperParty {
   readonly name: string;
   readonly address: {
@@ -12,7 +12,32 @@ export interface PaperParty {
   readonly taxNumber: string | null;
 }
 
+export interface PaperLine {
+  readonly id: string;
+  readonly section: string;
+  /** The change order it came with; null: it is of the original sum. */
+  readonly change: number | null;
+  readonly description: string;
+  readonly taxClass: string;
+  readonly agreed: string;
+  readonly before: string;
+  /** Billed with this paper. */
+  readonly net: string;
+  readonly toDate: string;
+}
+
+/** Money apart from lines, of one tax class: held back, released, paid ahead, counted off. With its sign in the total. */
+export interface PaperPart {
+  readonly kind: 'retainage' | 'advance';
+  readonly name: string;
+  readonly taxClass: string;
+  readonly net: string;
+  /** With the tax of it. */
+  readonly gross: string;
+}
+
 export interface InvoicePaper {
+  readonly kind: 'invoice' | 'advance' | 'release' | 'credit note';
   readonly number: string;
   readonly title: string;
   readonly issuedOn: string;
@@ -21,14 +46,14 @@ export interface InvoicePaper {
   readonly seller: PaperParty;
   readonly buyer: PaperParty;
   readonly agreement: { readonly number: number; readonly title: string };
-  readonly lines: readonly {
-    readonly id: string;
-    readonly section: string;
-    readonly description: string;
-    readonly taxClass: string;
-    readonly agreed: string;
-    readonly net: string;
-  }[];
+  /** The invoice that a credit note takes back. */
+  readonly credits: { readonly number: string; readonly issuedOn: string } | null;
+  readonly remark: string;
+  readonly lines: readonly PaperLine[];
+  readonly parts: readonly PaperPart[];
+  /** The same by what it is, as people read it: net, in the order it comes off. */
+  readonly apart: readonly { readonly name: string; readonly net: string }[];
+  /** Tax of the whole paper. */
   readonly components: readonly {
     readonly key: string;
     readonly taxClass: string;
@@ -36,12 +61,22 @@ export interface InvoicePaper {
     readonly percent: string;
     readonly amount: string;
   }[];
+  /** Net of the lines. */
+  readonly work: string;
   readonly net: string;
   readonly tax: string;
   readonly total: string;
+  /** Of the total, what the customer's credit paid when it was issued. */
+  readonly creditUsed: string;
   readonly paid: string;
   readonly open: string;
+  /** The agreement as it stood with this paper: sums, tax in them. */
+  readonly original: string;
+  readonly changes: readonly { readonly number: number; readonly title: string; readonly total: string }[];
   readonly contractSum: string;
+  readonly workToDate: string;
+  readonly heldToDate: string;
+  readonly aheadToDate: string;
   readonly billedBefore: string;
   readonly leftAfter: string;
 }

@@ -1,6 +1,7 @@
+import type { BillingTerms } from './billing';
 import type { ChangeTerms } from './change';
 import type { CustomerPart, CustomerPlan } from './customerView';
-import type { Discount, Fee, ScheduleEntry, Shows, TaxClass, TaxTerms } from './document';
+import type { Discount, Fee, ScheduleEntry, Shows, Stage, TaxClass, TaxTerms } from './document';
 import type { Menu, Test } from './menu';
 
 /*
@@ -112,6 +113,8 @@ export interface CustomerOffer {
   readonly taxClasses: readonly TaxClass[];
   readonly tax: TaxTerms | null;
   readonly schedule: readonly ScheduleEntry[];
+  readonly stages: readonly Stage[];
+  readonly billing: BillingTerms;
   /** It is a change order. */
   readonly change: ChangeTerms | null;
   /** Its figures can be worked out from this alone, to the cent. */

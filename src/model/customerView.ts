@@ -1,3 +1,4 @@
+import type { BillingTerms } from './billing';
 import type { ChangeTerms } from './change';
 import type { ScheduleEntry, Shows } from './document';
 import type { PlanFigure, Traced } from './plan';
@@ -131,6 +132,8 @@ export interface CustomerPayment {
   readonly kind: ScheduleEntry['kind'];
   readonly amount: string;
   readonly due: ScheduleEntry['due'];
+  /** The day its stage is planned to be done. */
+  readonly planned: string | null;
 }
 
 /** A plan the customer sees, with what was traced on it and its quantities in words. */
@@ -177,6 +180,7 @@ export interface CustomerView {
   readonly exempt: string | null;
   readonly total: string;
   readonly payments: readonly CustomerPayment[];
+  readonly billing: BillingTerms;
   /** What is due on acceptance as a deposit; null when nothing is. */
   readonly deposit: string | null;
 }

@@ -1,5 +1,6 @@
 import Type from 'typebox';
 import { Allowance } from './allowance';
+import { BillingTerms } from './billing';
 import { ChangeTerms, Omission, Settles } from './change';
 import { PartChange, bundleMakeup } from './bundle';
 import { Measure, Space } from './measure';
@@ -28,7 +29,6 @@ import {
  */
 
 const closed = { additionalProperties: false } as const;
-
 export const Discount = Type.Union([
   Type.Object({ percent: PercentText }, closed),
   Type.Object({ amount: PositiveDecimalText }, closed),
@@ -199,6 +199,17 @@ export type Question = Type.Static<typeof Question>;
 
 export type SectionEntry = Line | Question | Bundle;
 
+/** A part of the work that is finished, and usually billed, as one. */
+export const Stage = Type.Object(
+  { name: ShortText, planned: Type.Optional(BusinessDate) },
+  {
+    ...closed,
+    description:
+      'A stage (what payments wait for, or a phase of the work), and the day it is planned to be done',
+  },
+);
+export type Stage = Type.Static<typeof Stage>;
+
 export const Section = Type.Object(
   {
     id: PartId,
@@ -354,6 +365,8 @@ export const ProposalDocument = Type.Object(
     tiers: Type.Optional(Type.Array(Tiers, { maxItems: 8 })),
     rules: Type.Optional(Type.Array(Rule, { maxItems: 200 })),
     schedule: Type.Array(ScheduleEntry, { maxItems: 60 }),
+    stages: Type.Optional(Type.Array(Stage, { maxItems: 60 })),
+    billing: Type.Optional(BillingTerms),
     change: Type.Optional(ChangeTerms),
   },
   { ...closed, $id: 'urn:impegno:proposal-document:1', title: 'Impegno proposal document' },

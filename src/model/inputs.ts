@@ -1,6 +1,7 @@
 import Type from 'typebox';
+import { BillingAsk, CreditAsk, InvoiceShows } from './billing';
 import { Choices } from './choices';
-import { BusinessDate, PartId, PositiveDecimalText } from './scalars';
+import { BusinessDate, PositiveDecimalText } from './scalars';
 
 /* What people send to the acts, checked at every door. */
 
@@ -199,14 +200,37 @@ export const PaymentInput = Type.Object(
 );
 export type PaymentInput = Type.Static<typeof PaymentInput>;
 
+const looks = {
+  title: Type.Optional(Text(200)),
+  shows: Type.Optional(InvoiceShows),
+  remark: Type.Optional(Text(2000)),
+};
+
 export const IssueInput = Type.Object(
   {
     agreementId: EntityId,
-    what: Type.Union([
-      Type.Object({ entryId: PartId }, closed),
-      Type.Object({ rest: Type.Literal(true) }, closed),
-    ]),
+    what: BillingAsk,
+    ...looks,
+    /** How many papers the agreement had when the person looked; left out, it is not looked at. */
+    seen: Type.Optional(Type.Integer({ minimum: 0 })),
   },
   closed,
 );
 export type IssueInput = Type.Static<typeof IssueInput>;
+
+export const DraftInput = Type.Object(
+  { agreementId: EntityId, what: BillingAsk, title: Text(200), shows: InvoiceShows, remark: Text(2000) },
+  closed,
+);
+export type DraftInput = Type.Static<typeof DraftInput>;
+
+export const CreditInput = Type.Object(
+  {
+    invoiceId: EntityId,
+    what: CreditAsk,
+    remark: Text(2000),
+    seen: Type.Optional(Type.Integer({ minimum: 0 })),
+  },
+  closed,
+);
+export type CreditInput = Type.Static<typeof CreditInput>;

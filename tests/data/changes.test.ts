@@ -3,7 +3,7 @@ import { startChangeOrder } from '@/acts/agreements/change';
 import { readAgreement } from '@/acts/agreements/read';
 import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet } from '@/acts/booklet/open';
-import { readInvoice } from '@/acts/money/invoices';
+import { readInvoice } from '@/acts/money/paper';
 import { readProposal, listProposals } from '@/acts/proposals/read';
 import { saveAsTemplate } from '@/acts/proposals/reuse';
 import { withdrawProposal } from '@/acts/proposals/save';
@@ -197,9 +197,13 @@ test('a reduction that no payment can bear is a credit of its own; it takes a cr
   const after = await readAgreement(actor, agreementId);
   expect(after.payments.at(-1)).toMatchObject({ name: 'Credit of change order 1' });
   expect(after.standing.leftToBill).toMatch(/^-/);
-  expect((await refusal(issueInvoice(actor, { agreementId, what: { rest: true } }))).detail).toContain(
-    'takes a credit note',
-  );
+  // The entry in their favour, and all that is left, are the same credit note.
+  const entryId = after.payments.at(-1)!.id;
+  const { number } = await issueInvoice(actor, { agreementId, what: { entryId } });
+  expect(number).toMatch(/^C\d{4}-001$/);
+  const settled = await readAgreement(actor, agreementId);
+  expect(settled.standing).toMatchObject({ leftToBill: '0.00', billed: settled.sumToDate });
+  expect(settled.lines.every(({ left }) => left === '0.00')).toBe(true);
 });
 
 test('replaced, taken back, or seen against an agreement that moved: refused with a sentence', async () => {

@@ -179,17 +179,19 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.getByRole('link', { name: 'Back porch' }).first().click();
   await page.waitForURL('**/agreements/*-*');
   await expect(page.getByTestId('standing')).toContainText(agreed!);
-  await page.getByRole('button', { name: 'Bill “Frame stands”' }).first().click();
+  await page.getByRole('link', { name: 'Bill “Frame stands”' }).first().click();
   await page.getByRole('button', { name: 'Issue invoice' }).click();
-  await expect(page.getByText(/Invoice \d+ is issued/)).toBeVisible();
+  await expect(page.getByText(/Invoice \d{4}-\d+ is issued/)).toBeVisible();
   await page.getByRole('button', { name: 'Record payment' }).first().click();
   // The amount follows the invoice that was just issued.
   await expect(page.getByRole('dialog').getByLabel('Amount in USD')).not.toHaveValue('');
   await page.getByRole('dialog').getByRole('button', { name: 'Record payment' }).click();
   await expect(page.getByText(/recorded\./)).toBeVisible();
-  await page.getByRole('button', { name: 'Bill all that is left' }).click();
+  await page.getByRole('link', { name: 'Bill work done' }).click();
+  await page.getByRole('radio', { name: 'All that is left' }).click();
   await page.getByRole('button', { name: 'Issue invoice' }).click();
-  await expect(page.getByRole('button', { name: 'Bill all that is left' })).toHaveCount(0);
+  await page.waitForURL(/\/agreements\/[0-9a-f-]+$/);
+  await expect(page.getByRole('link', { name: 'Bill work done' })).toHaveCount(0);
   const invoices = page.locator('table', { hasText: 'Papers' }).locator('tbody tr');
   await expect(invoices).toHaveCount(3);
   const totals = await invoices.locator('td.amount:nth-child(6)').allTextContents();

@@ -131,7 +131,7 @@ test('the standing of an agreement and its track say the same', () => {
     { total: amount(10_500), paid: amount(10_500) },
     { total: amount(30_000), paid: amount(12_000) },
   ];
-  const standing = standingOf(amount(105_000), invoices);
+  const standing = standingOf({ sumToDate: amount(105_000), billed: amount(40_500) }, invoices);
   expect(standing).toEqual({
     sumToDate: 105_000n,
     billed: 40_500n,

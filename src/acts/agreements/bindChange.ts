@@ -17,7 +17,7 @@ import type { Choices, ProposalDocument } from '@/model';
 import { newId } from '../actor';
 import { Problem } from '../problem';
 import { agreedForChange, contractOf } from './contract';
-import { insertLines } from './insertParts';
+import { insertLines, insertStages } from './insertParts';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
 import { refuseUnsettled } from './settling';
@@ -112,12 +112,9 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
       amount: money(component.amount),
     });
   }
-  await insertLines(
-    tx,
-    { companyId, agreementId, minorDigits: loaded.digits, change: { id, number }, now },
-    frozen.lines,
-    (component) => places[component]!,
-  );
+  const into = { companyId, agreementId, minorDigits: loaded.digits, change: { id, number }, now };
+  await insertStages(tx, into, frozen, loaded.stages.length);
+  await insertLines(tx, into, frozen.lines, (component) => places[component]!);
 
   const effect = changeEffect(contract, { total: frozen.total, taxTotal: frozen.tax }, { number, spread });
   for (const { id: entryId, name, before, after } of effect.entries) {

@@ -10,12 +10,11 @@ import type { LoadedAgreement } from './money';
 /** An agreement as a change order is seen against it; nothing in it is internal. */
 export function contractOf(loaded: LoadedAgreement): Contract {
   const money = (value: bigint) => writeAmount(value as never, loaded.digits);
-  const billed = new Set(loaded.invoices.map(({ entryId }) => entryId));
-  const entries = loaded.payments.map(({ entryId, name, amount }) => ({
+  const entries = loaded.payments.map(({ entryId, name, amount, billed }) => ({
     id: entryId,
     name,
     amount: money(amount),
-    billed: billed.has(entryId),
+    billed: billed !== 0n,
   }));
   return {
     agreement: loaded.head.number,

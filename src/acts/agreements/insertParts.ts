@@ -4,7 +4,9 @@ import {
   agreementLine,
   agreementLineTax,
   agreementPayment,
+  agreementStage,
   agreementTax,
+  lineStage,
   selectionRound,
 } from '@/data/schema';
 import type { AgreedLine, FrozenAgreement } from '@/core/agreement';
@@ -39,6 +41,28 @@ export async function insertPayments(
       amount: writeAmount(amount, minorDigits),
     })),
   );
+}
+
+/** Stores the stages, those that are new behind those that are there. */
+export async function insertStages(
+  tx: Transaction,
+  { companyId, agreementId }: Into,
+  { stages }: Pick<FrozenAgreement, 'stages'>,
+  behind = 0,
+): Promise<void> {
+  if (stages.length === 0) return;
+  await tx
+    .insert(agreementStage)
+    .values(
+      stages.map(({ name, planned }, i) => ({
+        companyId,
+        agreementId,
+        name,
+        position: behind + i,
+        plannedOn: planned,
+      })),
+    )
+    .onConflictDoNothing();
 }
 
 /** Stores the tax components as they were signed first. */
@@ -102,6 +126,10 @@ export async function insertLines(
       settles: line.settles,
     })),
   );
+  const staged = lines.flatMap((line) =>
+    line.stage === null ? [] : [{ ...key, lineId: idOf(line), stage: line.stage }],
+  );
+  if (staged.length > 0) await tx.insert(lineStage).values(staged);
   const taxes = lines.flatMap((line) =>
     line.taxes.flatMap((tax, component) =>
       tax === 0n ? [] : [{ ...key, lineId: idOf(line), position: positionOf(component), amount: money(tax) }],

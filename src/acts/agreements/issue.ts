@@ -1,150 +1,129 @@
-import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { customer, draw, drawTax, invoice } from '@/data/schema';
-import type { Draw } from '@/core/billing';
-import { BillingError, drawAmount, drawRest, drawSums, grossOf } from '@/core/billing';
-import { writeAmount } from '@/core/number';
-import type { IssueInput as Input } from '@/model';
-import { IssueInput } from '@/model';
+import { invoiceDraft } from '@/data/schema';
+import type { Made } from '@/core/billing';
+import { BillingError, makeCredit, makeInvoice } from '@/core/billing';
+import { NotADecimal } from '@/core/number';
+import type { BillingAsk, CreditAsk } from '@/model';
+import { CreditInput, DraftInput, EntityId, IssueInput } from '@/model';
+import { eq } from 'drizzle-orm';
+import Type from 'typebox';
 import type { Actor } from '../actor';
-import { allow, businessDate, daysAfter, newId, note } from '../actor';
+import { allow, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
-import { spendCredit } from '../money/credit';
-import { nextNumber } from '../numbers';
+import { agreementOfInvoice } from '../money/paper';
 import { Problem } from '../problem';
+import { refuseEarlyDeposit } from './cancelling';
+import type { Issuer, Looks } from './insertPaper';
+import { insertPaper } from './insertPaper';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
 
-/** Who issues: a person at the desk, or (null) the acceptance itself. */
-export interface Issuer {
-  readonly companyId: string;
-  readonly userId: string | null;
-  readonly now: Date;
-}
+export type { Issuer } from './insertPaper';
 
-type What = Input['what'];
-
-function drawsFor(loaded: LoadedAgreement, what: What): { draws: Draw[]; title: string } {
+/** What the core says cannot be billed, as a refusal. */
+function refusing<T>(make: () => T): T {
   try {
-    if ('rest' in what) {
-      const draws = drawRest(loaded.lines, loaded.before);
-      if (grossOf(draws) <= 0n)
-        throw new Problem(
-          422,
-          'What is left is in the customer’s favour: more is billed than the sum to date. That takes a credit note.',
-        );
-      return { draws, title: 'All that is left' };
-    }
-    const entry = loaded.payments.find(({ entryId }) => entryId === what.entryId);
-    if (!entry) throw new Problem(404, 'There is no such payment in the schedule.');
-    const billed = loaded.invoices.find(({ entryId }) => entryId === what.entryId);
-    if (billed)
-      throw new Problem(409, `“${entry.name}” is billed already, with invoice ${billed.number}.`, {
-        context: { invoiceId: billed.id },
-      });
-    return { draws: drawAmount(loaded.lines, loaded.before, entry.amount), title: entry.name };
+    return make();
   } catch (error) {
     if (error instanceof BillingError) throw new Problem(422, error.message);
+    if (error instanceof NotADecimal)
+      throw new Problem(422, 'The currency has fewer decimals than that amount.');
     throw error;
   }
 }
 
-/** What an invoice would be, line by line, without issuing it. Amounts as decimal text. */
-export async function previewInvoice(actor: Actor, input: unknown) {
-  allow(actor, 'owner', 'office', 'seller');
-  const { agreementId, what } = check(IssueInput, input, 'The invoice');
-  return inCompany(actor.companyId, async (tx) => {
-    const loaded = await loadAgreement(tx, agreementId);
-    const { draws, title } = drawsFor(loaded, what);
-    const money = (value: bigint) => writeAmount(value as never, loaded.digits);
-    const sums = drawSums(draws, loaded.components.length);
-    const before = grossOf(loaded.before);
-    const byId = new Map(draws.map((each) => [each.lineId, each]));
-    return {
-      title,
-      contractSum: money(loaded.total),
-      billedBefore: money(before),
-      net: money(sums.net),
-      taxes: loaded.components
-        .map((component, i) => ({ name: component.name, percent: component.percent, amount: sums.taxes[i]! }))
-        .filter(({ amount }) => amount !== 0n)
-        .map((tax) => ({ ...tax, amount: money(tax.amount) })),
-      total: money(sums.total),
-      leftAfter: money(loaded.total - before - sums.total),
-      lines: loaded.lines.flatMap((line, i) => {
-        const drawn = byId.get(line.id);
-        return drawn
-          ? [
-              {
-                id: line.id,
-                section: line.sectionTitle,
-                description: line.description,
-                agreed: money(line.net),
-                before: money(loaded.before[i]!.net),
-                now: money(drawn.net),
-              },
-            ]
-          : [];
-      }),
-    };
-  });
+/** The invoice that is asked for, not issued. */
+export function madeFor(loaded: LoadedAgreement, what: BillingAsk): Made {
+  if ('entryId' in what) {
+    const entry = loaded.payments.find(({ entryId }) => entryId === what.entryId);
+    if (!entry) throw new Problem(404, 'There is no such payment in the schedule.');
+    if (entry.billed === entry.amount && entry.amount !== 0n) {
+      const bill = loaded.invoices.filter(({ entryId }) => entryId === what.entryId).at(-1);
+      throw new Problem(409, `“${entry.name}” is billed already, with invoice ${bill?.label}.`, {
+        context: { invoiceId: bill?.id },
+      });
+    }
+  }
+  return refusing(() => makeInvoice(loaded.ledger, what));
 }
 
-export type InvoicePreview = Awaited<ReturnType<typeof previewInvoice>>;
+/** Refuses where papers were issued since the person looked. */
+function refuseMoved(loaded: LoadedAgreement, seen: number | undefined): void {
+  if (seen === undefined || seen === loaded.papers.length) return;
+  const last = loaded.papers.at(-1);
+  throw new Problem(
+    409,
+    `${last?.kind === 'credit note' ? 'Credit note' : 'Invoice'} ${last?.label} was issued while you were looking. Look at the figures once more.`,
+  );
+}
 
 /** Stores an invoice with its draws inside a transaction. Locks the agreement, then the series. */
-export async function insertInvoice(tx: Transaction, issuer: Issuer, agreementId: string, what: What) {
+export async function insertInvoice(
+  tx: Transaction,
+  issuer: Issuer,
+  agreementId: string,
+  what: BillingAsk,
+  looks: Looks & { readonly seen?: number | undefined } = {},
+) {
   const loaded = await loadAgreement(tx, agreementId, { lock: true });
-  const { draws, title } = drawsFor(loaded, what);
-  const sums = drawSums(draws, loaded.components.length);
-  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
-  const ours = await companyOf(tx, issuer.companyId);
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
-  const issuedOn = businessDate(issuer.now, ours.timeZone);
-  const isDeposit =
-    'entryId' in what && loaded.payments.find(({ entryId }) => entryId === what.entryId)?.kind === 'deposit';
-  const id = newId(issuer.now);
-  const number = await nextNumber(tx, issuer.companyId, 'invoice');
-  await tx.insert(invoice).values({
-    companyId: issuer.companyId,
-    id,
-    agreementId,
-    number,
-    entryId: 'entryId' in what ? what.entryId : null,
-    title,
-    issuedOn,
-    dueOn: isDeposit ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
-    seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
-    buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
-    net: money(sums.net),
-    tax: money(sums.total - sums.net),
-    total: money(sums.total),
-    billedBefore: money(grossOf(loaded.before)),
-    issuedBy: issuer.userId,
-    issuedAt: issuer.now,
-  });
-  const key = { companyId: issuer.companyId, invoiceId: id, agreementId };
-  await tx.insert(draw).values(draws.map(({ lineId, net }) => ({ ...key, lineId, net: money(net) })));
-  const taxRows = draws.flatMap(({ lineId, taxes }) =>
-    taxes.flatMap((tax, position) => (tax === 0n ? [] : [{ ...key, lineId, position, amount: money(tax) }])),
-  );
-  if (taxRows.length > 0) await tx.insert(drawTax).values(taxRows);
-  await spendCredit(tx, issuer.companyId, agreementId, { id, total: sums.total }, loaded.digits);
-  await note(tx, issuer, 'invoice issued', id, { number, agreementId, total: money(sums.total) });
-  return { id, number, total: sums.total };
+  refuseMoved(loaded, looks.seen);
+  if ('entryId' in what)
+    refuseEarlyDeposit(loaded, what.entryId, await companyOf(tx, issuer.companyId), issuer.now);
+  return insertPaper(tx, issuer, loaded, madeFor(loaded, what), looks);
 }
 
 /**
- * Issues an invoice on an agreement: for a schedule entry, or for all that is left. From then on it never changes. All
- * or nothing: the number is taken in the same transaction.
+ * Issues an invoice on an agreement, by any path. From then on it never changes. All or nothing: the number is taken in
+ * the same transaction. What comes to less than nothing is a credit note. A draft that was kept is done with.
  */
-export async function issueInvoice(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
+export async function issueInvoice(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
   allow(actor, 'owner', 'office', 'seller');
-  const { agreementId, what } = check(IssueInput, input, 'The invoice');
+  const { agreementId, what, ...looks } = check(IssueInput, input, 'The invoice');
   return inCompany(actor.companyId, async (tx) => {
-    const { id, number } = await insertInvoice(tx, actor, agreementId, what);
-    return { id, number };
+    const { id, label } = await insertInvoice(tx, actor, agreementId, what, looks);
+    await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    return { id, number: label };
+  });
+}
+
+/** Takes an issued invoice back, in whole or in part, with a credit note. What it drew can be billed again. */
+export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
+  allow(actor, 'owner', 'office');
+  const { invoiceId, what, remark, seen } = check(CreditInput, input, 'The credit note');
+  return inCompany(actor.companyId, async (tx) => {
+    const agreementId = await agreementOfInvoice(tx, invoiceId);
+    const loaded = await loadAgreement(tx, agreementId, { lock: true });
+    refuseMoved(loaded, seen);
+    const made = refusing(() => makeCredit(loaded.ledger, invoiceId, what as CreditAsk));
+    const { id, label } = await insertPaper(tx, actor, loaded, made, { remark, credits: invoiceId });
+    return { id, number: label };
+  });
+}
+
+/** Keeps an invoice in work, to go on with it later; there is one to an agreement. */
+export async function saveDraft(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner', 'office', 'seller');
+  const { agreementId, what, title, shows, remark } = check(DraftInput, input, 'The draft');
+  await inCompany(actor.companyId, async (tx) => {
+    await loadAgreement(tx, agreementId);
+    const values = { what, title, shows, remark, savedBy: actor.userId, savedAt: actor.now };
+    await tx
+      .insert(invoiceDraft)
+      .values({ companyId: actor.companyId, agreementId, ...values })
+      .onConflictDoUpdate({ target: [invoiceDraft.companyId, invoiceDraft.agreementId], set: values });
+  });
+}
+
+const DropInput = Type.Object({ agreementId: EntityId }, { additionalProperties: false });
+
+/** Throws a draft away. */
+export async function dropDraft(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner', 'office', 'seller');
+  const { agreementId } = check(DropInput, input, 'The draft');
+  await inCompany(actor.companyId, async (tx) => {
+    await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    await note(tx, actor, 'draft invoice dropped', agreementId);
   });
 }

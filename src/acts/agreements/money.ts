@@ -7,16 +7,20 @@ import {
   agreementLineTax,
   agreementPayment,
   agreementPaymentChange,
+  agreementStage,
   agreementTax,
+  allocation,
   changeOrder,
   changeOrderTax,
   draw,
   drawTax,
   invoice,
-  paymentPart,
+  invoicePart,
+  invoicePartTax,
+  lineStage,
 } from '@/data/schema';
-import type { BillableLine, Draw } from '@/core/billing';
-import { drawnToDate } from '@/core/billing';
+import type { Issued, Ledger, Portion } from '@/core/billing';
+import { billedOfEntry, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, parseAmount, parseFixed, sumAmounts, writeAmount } from '@/core/number';
 import { Problem } from '../problem';
@@ -71,11 +75,19 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     .from(agreementPayment)
     .where(ofThis(agreementPayment))
     .orderBy(asc(agreementPayment.position));
-  const invoices = await tx
+  const papers = await tx
     .select()
     .from(invoice)
     .where(eq(invoice.agreementId, agreementId))
-    .orderBy(asc(invoice.number));
+    .orderBy(asc(invoice.position));
+  const partRows = await tx.select().from(invoicePart).where(ofThis(invoicePart));
+  const partTaxRows = await tx.select().from(invoicePartTax).where(ofThis(invoicePartTax));
+  const stages = await tx
+    .select()
+    .from(agreementStage)
+    .where(ofThis(agreementStage))
+    .orderBy(asc(agreementStage.position), asc(agreementStage.name));
+  const staged = await tx.select().from(lineStage).where(ofThis(lineStage));
   const drawRows = await tx.select().from(draw).where(ofThis(draw));
   const drawTaxRows = await tx.select().from(drawTax).where(ofThis(drawTax));
 
@@ -87,9 +99,11 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
   const byLine = grouped(lineTaxes, (row) => row.lineId);
   const byDraw = grouped(drawTaxRows, (row) => `${row.invoiceId} ${row.lineId}`);
 
+  const stageOf = new Map(staged.map(({ lineId, stage }) => [lineId, stage]));
   const lines = inOrder(rows).map((row) => ({
     ...row,
     id: row.lineId,
+    stage: stageOf.get(row.lineId) ?? null,
     bundle:
       row.bundleId === null
         ? null
@@ -101,17 +115,53 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     omitted: row.omittedQuantity === null ? 0n : parseFixed(row.omittedQuantity),
     taxes: taxesOf(byLine.get(row.lineId) ?? []),
   }));
-  const draws = drawRows.map((row) => ({
-    invoiceId: row.invoiceId,
-    lineId: row.lineId,
-    net: money(row.net),
-    taxes: taxesOf(byDraw.get(`${row.invoiceId} ${row.lineId}`) ?? []),
-  }));
+  const draws = grouped(
+    drawRows.map((row) => ({
+      invoiceId: row.invoiceId,
+      lineId: row.lineId,
+      net: money(row.net),
+      taxes: taxesOf(byDraw.get(`${row.invoiceId} ${row.lineId}`) ?? []),
+    })),
+    ({ invoiceId }) => invoiceId,
+  );
+  const byPart = grouped(partTaxRows, (row) => `${row.invoiceId} ${row.kind} ${row.taxClass}`);
+  const portions = (invoiceId: string, kind: 'retainage' | 'advance'): Portion[] =>
+    partRows
+      .filter((row) => row.invoiceId === invoiceId && row.kind === kind)
+      .map(({ taxClass, net }) => ({
+        taxClass,
+        net: money(net),
+        taxes: taxesOf(byPart.get(`${invoiceId} ${kind} ${taxClass}`) ?? []),
+      }));
   const paid = await paidByInvoice(
     tx,
-    invoices.map(({ id }) => id),
+    papers.map(({ id }) => id),
     digits,
   );
+  const entries = inOrder(payments).map((row) => ({
+    ...row,
+    amount: sumAmounts([
+      money(row.amount),
+      ...paymentChanges.filter(({ entryId }) => entryId === row.entryId).map(({ amount }) => money(amount)),
+    ]),
+  }));
+  const issued = papers.map((row) => ({
+    ...row,
+    amount: money(row.total),
+    paid: paid.get(row.id) ?? ZERO,
+    draws: draws.get(row.id) ?? [],
+    retainage: portions(row.id, 'retainage'),
+    advance: portions(row.id, 'advance'),
+  }));
+  const ledger: Ledger = {
+    minorDigits: digits,
+    terms: head.billing,
+    lines,
+    components: components.length,
+    entries: entries.map((entry) => ({ ...entry, id: entry.entryId })),
+    papers: issued,
+  };
+  const position = positionOf(ledger);
   return {
     head,
     digits,
@@ -122,21 +172,19 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     ),
     components,
     lines,
-    payments: inOrder(payments).map((row) => ({
-      ...row,
-      amount: sumAmounts([
-        money(row.amount),
-        ...paymentChanges.filter(({ entryId }) => entryId === row.entryId).map(({ amount }) => money(amount)),
-      ]),
-    })),
-    invoices: invoices.map((row) => ({ ...row, amount: money(row.total), paid: paid.get(row.id) ?? ZERO })),
-    draws,
-    before: drawnToDate(lines, draws),
+    payments: entries.map((entry) => ({ ...entry, billed: billedOfEntry(ledger, entry.entryId) })),
+    stages,
+    /** Everything issued, credit notes too, in order. */
+    papers: issued,
+    /** What can be paid. */
+    invoices: issued.filter(({ kind }) => kind !== 'credit note'),
+    ledger,
+    position,
+    before: position.before,
   };
 }
 
 export type LoadedAgreement = Awaited<ReturnType<typeof loadAgreement>>;
-export type { BillableLine, Draw };
 
 function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
@@ -148,7 +196,9 @@ function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[
   return groups;
 }
 
-/** What is paid on each of some invoices. */
+export type LoadedPaper = Omit<LoadedAgreement['papers'][number], keyof Issued> & Issued;
+
+/** What is paid on each of some invoices, with money or credit. */
 export async function paidByInvoice(
   tx: Transaction,
   ids: readonly string[],
@@ -156,9 +206,9 @@ export async function paidByInvoice(
 ): Promise<Map<string, Amount>> {
   if (ids.length === 0) return new Map();
   const rows = await tx
-    .select({ id: paymentPart.invoiceId, paid: sql<string>`sum(${paymentPart.amount})` })
-    .from(paymentPart)
-    .where(and(inArray(paymentPart.invoiceId, [...ids])))
-    .groupBy(paymentPart.invoiceId);
-  return new Map(rows.map(({ id, paid }) => [id, parseAmount(paid, digits)]));
+    .select({ id: allocation.invoiceId, paid: sql<string>`sum(${allocation.amount})` })
+    .from(allocation)
+    .where(and(inArray(allocation.invoiceId, [...ids])))
+    .groupBy(allocation.invoiceId);
+  return new Map(rows.map(({ id, paid }) => [id!, parseAmount(paid, digits)]));
 }

@@ -1,28 +1,30 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, payment, site } from '@/data/schema';
-import { invoiceState, standingOf, trackOf } from '@/core/billing';
+import { agreement, customer, invoiceDraft, payment, site } from '@/data/schema';
+import { standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
+import { billableFrom } from '@/core/schedule';
 import { allowancesOf } from './allowances';
+import { sinceOf } from './cancelling';
 import { changesOf } from './change';
 import { companyOf } from '../company';
 import { creditOf } from '../money/credit';
-import { Problem } from '../problem';
+import { stateOf } from '../money/paper';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
 
 /** Standing and track of a loaded agreement, as decimal text. */
-export function moneyOf(loaded: LoadedAgreement) {
-  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
+export function moneyOf({ digits, position, invoices, payments }: LoadedAgreement) {
+  const money = (value: bigint) => writeAmount(value as never, digits);
   const standing = standingOf(
-    loaded.total,
-    loaded.invoices.map(({ amount, paid }) => ({ total: amount, paid })),
+    position,
+    invoices.map(({ amount, paid }) => ({ total: amount, paid })),
   );
-  const payments = loaded.payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
+  const entries = payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
   return {
     standing: {
       sumToDate: money(standing.sumToDate),
@@ -31,7 +33,7 @@ export function moneyOf(loaded: LoadedAgreement) {
       leftToBill: money(standing.leftToBill),
       billedUnpaid: money(standing.billedUnpaid),
     },
-    track: trackOf(payments, standing.billed, standing.paid).map((cut) => ({
+    track: trackOf(entries, standing.billed, standing.paid).map((cut) => ({
       id: cut.id,
       name: cut.name,
       amount: money(cut.amount),
@@ -103,8 +105,13 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       .from(payment)
       .where(eq(payment.agreementId, agreementId))
       .orderBy(asc(payment.recordedAt));
+    const [draft] = await tx
+      .select({ at: invoiceDraft.savedAt })
+      .from(invoiceDraft)
+      .where(eq(invoiceDraft.agreementId, agreementId));
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
+    const since = sinceOf(loaded, ours);
     return {
       id: head.id,
       number: head.number,
@@ -133,6 +140,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         id: line.id,
         change: loaded.changes.find(({ id }) => id === line.changeOrderId)?.number ?? null,
         section: line.sectionTitle,
+        stage: line.stage,
         description: line.description,
         bundle: line.bundle?.name ?? null,
         quantity: writeFixed(line.quantity),
@@ -141,29 +149,64 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         billed: money(loaded.before[i]!.net),
         left: money(line.net - loaded.before[i]!.net),
       })),
-      payments: loaded.payments.map(({ entryId, name, kind, due, amount }) => {
-        const billed = loaded.invoices.find((each) => each.entryId === entryId);
+      payments: loaded.payments.map(({ entryId, name, kind, due, amount, billed }) => {
+        const bill = loaded.invoices.filter((each) => each.entryId === entryId).at(-1);
         return {
           id: entryId,
           name,
           kind,
           due,
           amount: money(amount),
-          invoice: billed ? { id: billed.id, number: billed.number } : null,
+          billed: money(billed),
+          from: billableFrom({ due, kind }, since),
+          left: money(amount - billed),
+          invoice: bill && billed !== 0n ? { id: bill.id, number: bill.label } : null,
         };
       }),
-      invoices: loaded.invoices.map((each) => ({
+      invoices: loaded.papers.map((each) => ({
         id: each.id,
-        number: each.number,
+        kind: each.kind,
+        byEntry: each.entryId !== null,
+        number: each.label,
         title: each.title,
         issuedOn: each.issuedOn,
         dueOn: each.dueOn,
         total: each.total,
         paid: money(each.paid),
-        open: money(each.amount - each.paid),
-        state: invoiceState(each.amount, each.paid),
-        overdue: each.paid < each.amount && each.dueOn < today,
+        open: money(each.kind === 'credit note' ? 0n : each.amount - each.paid),
+        state: stateOf(
+          each,
+          loaded.papers.filter(({ credits }) => credits === each.id),
+        ),
+        overdue: each.kind !== 'credit note' && each.paid < each.amount && each.dueOn < today,
       })),
+      stages: loaded.stages.map(({ name, plannedOn, doneOn }) => {
+        const at = loaded.lines.flatMap((line, i) => (line.stage === name ? [i] : []));
+        const sum = (rows: readonly { readonly net: Amount }[]) =>
+          money(sumAmounts(at.map((i) => rows[i]!.net)));
+        return {
+          name,
+          plannedOn,
+          doneOn,
+          lines: at.length,
+          agreed: sum(loaded.lines),
+          left: sum(loaded.position.left),
+          /** Payments that wait for it and are not billed. */
+          waiting: loaded.payments
+            .filter(
+              ({ due, amount, billed }) => due.on === 'stage' && due.stage === name && amount !== billed,
+            )
+            .map(({ entryId, name: entry, amount, billed }) => ({
+              id: entryId,
+              name: entry,
+              left: money(amount - billed),
+            })),
+        };
+      }),
+      terms: head.billing,
+      draft: draft !== undefined,
+      held: money(loaded.position.heldGross),
+      ahead: money(loaded.position.aheadGross),
       received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
         id,
         method,
@@ -171,7 +214,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         receivedOn,
         reference,
       })),
-      credit: money(await creditOf(tx, agreementId, digits)),
+      credit: money(await creditOf(tx, loaded)),
       today,
       mayRecord: may(actor, 'owner', 'office'),
       ...moneyOf(loaded),
@@ -180,9 +223,3 @@ export async function readAgreement(actor: Actor, agreementId: string) {
 }
 
 export type AgreementAtDesk = Awaited<ReturnType<typeof readAgreement>>;
-
-/** The agreement of an invoice. */
-export function mustBe<T>(found: T | undefined, sentence: string): T {
-  if (found === undefined) throw new Problem(404, sentence);
-  return found;
-}

@@ -12,7 +12,7 @@ import { AcceptForInput, AcceptInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, note } from '../actor';
 import { bindChange } from '../agreements/bindChange';
-import { insertComponents, insertLines, insertPayments } from '../agreements/insertParts';
+import { insertComponents, insertLines, insertPayments, insertStages } from '../agreements/insertParts';
 import { insertInvoice } from '../agreements/issue';
 import type { Signer } from '../agreements/sign';
 import { recordSigning } from '../agreements/sign';
@@ -129,10 +129,10 @@ async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signe
     ({ kind, due, amount }) => kind === 'deposit' && due.on === 'acceptance' && amount > 0n,
   );
   const issued =
-    deposit && current.ours.depositInvoiceOnAcceptance
+    deposit && current.ours.depositInvoiceOnAcceptance && !current.ours.money.coolingOff?.holdDeposit
       ? await insertInvoice(tx, who, id, { entryId: deposit.id })
       : null;
-  await confirmByPost(tx, signer, current, total, issued?.number ?? null);
+  await confirmByPost(tx, signer, current, total, issued?.label ?? null);
   return { agreementId: id, repeated: false };
 }
 
@@ -168,9 +168,11 @@ async function insertAgreement(
     net: money(frozen.net),
     tax: money(frozen.tax),
     total: money(frozen.total),
+    billing: frozen.billing,
   });
   const into = { companyId, agreementId: id, minorDigits: frozen.minorDigits, change: null, now };
   await insertComponents(tx, into, frozen);
+  await insertStages(tx, into, frozen);
   await insertLines(tx, into, frozen.lines, (component) => component);
   await insertPayments(tx, into, frozen);
   await tx.update(proposal).set({ state: 'accepted', updatedAt: now }).where(eq(proposal.id, row.id));
@@ -182,7 +184,7 @@ async function confirmByPost(
   signer: Signer,
   current: Current,
   total: string,
-  depositInvoice: number | null,
+  depositInvoice: string | null,
 ) {
   const { document, proposal: row, ours } = current;
   const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));

@@ -1,9 +1,13 @@
 import type { Transaction } from '@/data/connection';
+import type { Amount } from '@/core/number';
 import { writeAmount } from '@/core/number';
+import type { CompanyMoney } from '@/model';
 import { businessDate } from '../actor';
 import type { AllowancesShown } from '../agreements/allowances';
+import { depositHeldUntil, mayCancelUntil } from '../agreements/cancelling';
 import { allowancesOf } from '../agreements/allowances';
 import { changesOf } from '../agreements/change';
+import type { LoadedAgreement } from '../agreements/money';
 import { loadAgreement } from '../agreements/money';
 import { moneyOf } from '../agreements/read';
 
@@ -16,13 +20,16 @@ export interface AgreedShown {
   readonly track: ReturnType<typeof moneyOf>['track'];
   readonly invoices: readonly {
     readonly id: string;
-    readonly number: number;
+    readonly kind: LoadedAgreement['papers'][number]['kind'];
+    readonly number: string;
     readonly title: string;
     readonly total: string;
     readonly open: string;
     readonly dueOn: string;
   }[];
-  /** A deposit that is not paid yet. */
+  /** Until the end of this day the customer may cancel; null: no more, or not at all. */
+  readonly cancelUntil: string | null;
+  /** A deposit that is not paid yet and can be. */
   readonly depositDue: string | null;
   readonly original: string;
   /** Change orders that were sent; the id leads to them behind the link. */
@@ -40,18 +47,16 @@ export interface AgreedShown {
 export async function agreementForCustomer(
   tx: Transaction,
   agreementId: string,
-  timeZone: string,
+  ours: { readonly timeZone: string; readonly money: CompanyMoney },
   today: string,
 ): Promise<AgreedShown> {
   const loaded = await loadAgreement(tx, agreementId);
   const changes = await changesOf(tx, agreementId, today);
   const { standing, track } = moneyOf(loaded);
-  const deposits = loaded.payments.filter(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance');
-  const openDeposit = deposits.find(({ entryId }) => {
-    const billed = loaded.invoices.find((each) => each.entryId === entryId);
-    return !billed || billed.paid < billed.amount;
-  });
-  const billedDeposit = openDeposit && loaded.invoices.find((each) => each.entryId === openDeposit.entryId);
+  const { timeZone } = ours;
+  const deposit = openDeposit(loaded);
+  const until = mayCancelUntil(loaded, ours);
+  const held = depositHeldUntil(loaded, ours);
   return {
     acceptedOn: businessDate(loaded.head.acceptedAt, timeZone),
     signerName: loaded.head.signerName,
@@ -74,19 +79,27 @@ export async function agreementForCustomer(
               : ('closed' as const),
       })),
     allowances: await allowancesOf(tx, loaded, { timeZone, today, forCustomer: true }),
-    invoices: loaded.invoices.map((each) => ({
+    invoices: loaded.papers.map((each) => ({
       id: each.id,
-      number: each.number,
+      kind: each.kind,
+      number: each.label,
       title: each.title,
       total: each.total,
-      open: writeAmount((each.amount - each.paid) as never, loaded.digits),
+      open: writeAmount((each.kind === 'credit note' ? 0n : each.amount - each.paid) as never, loaded.digits),
       dueOn: each.dueOn,
     })),
-    depositDue: openDeposit
-      ? writeAmount(
-          (billedDeposit ? billedDeposit.amount - billedDeposit.paid : openDeposit.amount) as never,
-          loaded.digits,
-        )
-      : null,
+    cancelUntil: until !== null && today <= until ? until : null,
+    depositDue: deposit && (held === null || today > held) ? writeAmount(deposit.due, loaded.digits) : null,
   };
+}
+
+/** The deposit that was due on acceptance and is not paid, with its invoice where there is one. */
+export function openDeposit({ payments, invoices }: LoadedAgreement) {
+  for (const { entryId, kind, due, amount, billed } of payments) {
+    if (kind !== 'deposit' || due.on !== 'acceptance' || amount <= 0n) continue;
+    const bill = billed === 0n ? null : (invoices.filter((each) => each.entryId === entryId).at(-1) ?? null);
+    const open = (bill ? bill.amount - bill.paid : amount) as Amount;
+    if (open > 0n) return { entryId, bill, due: open };
+  }
+  return null;
 }

@@ -216,7 +216,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     view: customerView(frozen, choices, today),
     offer: offer?.live ? offer : null,
     today,
-    agreement: signed ? await agreementForCustomer(tx, signed.id, ours.timeZone, today) : null,
+    agreement: signed ? await agreementForCustomer(tx, signed.id, ours, today) : null,
     contract: change?.contract ?? null,
     signed: change?.signed ?? null,
     changesSince: open ? await changesSince(tx, row.id, newest.number, frozen) : [],

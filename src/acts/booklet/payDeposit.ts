@@ -8,6 +8,7 @@ import { businessDate, newId, note } from '../actor';
 import { insertInvoice } from '../agreements/issue';
 import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
+import { openDeposit } from './agreed';
 import { companyOf } from '../company';
 import { takeTry } from '../limit';
 import { insertPayment } from '../money/payments';
@@ -44,17 +45,22 @@ export async function payDeposit(visitor: Visitor, input: unknown): Promise<Depo
         ? { paid: true, amount: asked.amount }
         : { paid: false, reason: asked.reason ?? '' };
 
-    const deposit = loaded.payments.find(
-      ({ kind, due, amount }) => kind === 'deposit' && due.on === 'acceptance' && amount > 0n,
-    );
-    if (!deposit) throw new Problem(409, 'No deposit is due.');
-    if (!loaded.invoices.some(({ entryId }) => entryId === deposit.entryId)) {
+    const deposit = openDeposit(loaded);
+    if (!deposit)
+      throw new Problem(
+        409,
+        loaded.payments.some(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance')
+          ? 'The deposit is paid already. Thank you.'
+          : 'No deposit is due.',
+      );
+    if (!deposit.bill) {
       await insertInvoice(tx, visitor, signed.id, { entryId: deposit.entryId });
       loaded = await loadAgreement(tx, signed.id);
     }
-    const bill = loaded.invoices.find(({ entryId }) => entryId === deposit.entryId)!;
+    const bill = openDeposit(loaded)?.bill;
+    // The customer's credit may have paid it as it was issued.
+    if (!bill) throw new Problem(409, 'The deposit is paid already. Thank you.');
     const open = bill.amount - bill.paid;
-    if (open <= 0n) throw new Problem(409, 'The deposit is paid already. Thank you.');
 
     const ours = await companyOf(tx, visitor.companyId);
     const today = businessDate(visitor.now, ours.timeZone);

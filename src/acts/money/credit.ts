@@ -1,48 +1,96 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { asc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { payment, paymentPart } from '@/data/schema';
+import { allocation, payment, paymentReversal } from '@/data/schema';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import { newId } from '../actor';
+import type { LoadedAgreement } from '../agreements/money';
 
-/** What each payment on an agreement left over after the invoices it was put on, oldest first. */
-async function leftOver(tx: Transaction, agreementId: string, digits: number) {
-  const rows = await tx
-    .select({
-      id: payment.id,
-      amount: payment.amount,
-      used: sql<string>`coalesce((select sum(${paymentPart.amount}) from ${paymentPart} where ${paymentPart.companyId} = ${payment.companyId} and ${paymentPart.paymentId} = ${payment.id}), 0)`,
-    })
+/** Money or credit of the customer that is on no invoice: what is left of a payment, or of a credit note. */
+export interface Source {
+  readonly from: { readonly paymentId: string } | { readonly creditNoteId: string };
+  readonly at: Date;
+  readonly left: Amount;
+}
+
+/** What is left of the payments and credit notes on an agreement, oldest first. */
+export async function sourcesOf(tx: Transaction, loaded: LoadedAgreement): Promise<Source[]> {
+  const money = (text: string) => parseAmount(text, loaded.digits);
+  const payments = await tx
+    .select({ id: payment.id, at: payment.recordedAt, amount: payment.amount })
     .from(payment)
-    .where(eq(payment.agreementId, agreementId))
+    .where(eq(payment.agreementId, loaded.head.id))
     .orderBy(asc(payment.recordedAt), asc(payment.id));
-  return rows
-    .map(({ id, amount, used }) => ({
-      id,
-      left: (parseAmount(amount, digits) - parseAmount(used, digits)) as Amount,
-    }))
-    .filter(({ left }) => left > 0n);
+  const notes = loaded.papers.filter(({ kind }) => kind === 'credit note');
+  const paymentIds = payments.map(({ id }) => id);
+  const noteIds = notes.map(({ id }) => id);
+  if (paymentIds.length + noteIds.length === 0) return [];
+  const spent = await tx
+    .select({
+      id: sql<string>`coalesce(${allocation.paymentId}, ${allocation.creditNoteId})`,
+      sum: sql<string>`sum(${allocation.amount})`,
+    })
+    .from(allocation)
+    .where(or(inArray(allocation.paymentId, paymentIds), inArray(allocation.creditNoteId, noteIds)))
+    .groupBy(sql`1`);
+  const gone =
+    paymentIds.length === 0
+      ? []
+      : await tx
+          .select({ id: paymentReversal.paymentId, sum: sql<string>`sum(${paymentReversal.amount})` })
+          .from(paymentReversal)
+          .where(inArray(paymentReversal.paymentId, paymentIds))
+          .groupBy(paymentReversal.paymentId);
+  const away = (id: string) =>
+    sumAmounts([...spent, ...gone].filter((row) => row.id === id).map(({ sum }) => money(sum)));
+  return [
+    ...payments.map(({ id, at, amount }): Source => ({
+      from: { paymentId: id },
+      at,
+      left: (money(amount) - away(id)) as Amount,
+    })),
+    ...notes.map(({ id, issuedAt, amount }): Source => ({
+      from: { creditNoteId: id },
+      at: issuedAt,
+      left: (-amount - away(id)) as Amount,
+    })),
+  ]
+    .filter(({ left }) => left > 0n)
+    .sort((a, b) => a.at.getTime() - b.at.getTime());
 }
 
-/** The customer's credit on an agreement: money received that no invoice has taken yet. */
-export async function creditOf(tx: Transaction, agreementId: string, digits: number): Promise<Amount> {
-  return sumAmounts((await leftOver(tx, agreementId, digits)).map(({ left }) => left));
+/** The customer's credit on an agreement: money received, and credit notes, that no invoice has taken yet. */
+export async function creditOf(tx: Transaction, loaded: LoadedAgreement): Promise<Amount> {
+  return sumAmounts((await sourcesOf(tx, loaded)).map(({ left }) => left));
 }
 
-/** Puts the customer's credit on an invoice just issued, the oldest payment first, up to the invoice's total. */
-export async function spendCredit(
+type Target = { readonly invoiceId: string } | { readonly refundId: string };
+
+/**
+ * Puts credit on an invoice or a refund, the oldest first, up to an amount.
+ * @returns what was put
+ */
+export async function spend(
   tx: Transaction,
-  companyId: string,
-  agreementId: string,
-  invoice: { readonly id: string; readonly total: Amount },
+  who: { readonly companyId: string; readonly now: Date },
+  sources: readonly Source[],
+  target: Target,
+  most: Amount,
   digits: number,
-): Promise<void> {
-  let open: bigint = invoice.total;
-  for (const { id: paymentId, left } of await leftOver(tx, agreementId, digits)) {
-    if (open <= 0n) return;
+): Promise<Amount> {
+  let open: bigint = most;
+  for (const { from, left } of sources) {
+    if (open <= 0n) break;
     const part = left < open ? left : open;
     open -= part;
-    await tx
-      .insert(paymentPart)
-      .values({ companyId, paymentId, invoiceId: invoice.id, amount: writeAmount(part as Amount, digits) });
+    await tx.insert(allocation).values({
+      companyId: who.companyId,
+      id: newId(who.now),
+      ...from,
+      ...target,
+      amount: writeAmount(part as Amount, digits),
+      at: who.now,
+    });
   }
+  return (most - open) as Amount;
 }

@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { payment, paymentPart } from '@/data/schema';
+import { allocation, payment } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import { parseAmount, writeAmount } from '@/core/number';
 import { PaymentInput } from '@/model';
@@ -48,12 +48,14 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
     recordedAt: who.now,
   });
   if (parts.length > 0)
-    await tx.insert(paymentPart).values(
+    await tx.insert(allocation).values(
       parts.map((part) => ({
         companyId: who.companyId,
+        id: newId(who.now),
         paymentId: id,
         invoiceId: part.id,
         amount: writeAmount(part.amount, loaded.digits),
+        at: who.now,
       })),
     );
   await note(tx, who, 'payment recorded', id, {

@@ -132,6 +132,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
           : null,
       approvals: may(actor, 'owner', 'seller') ? await approvalsOf(tx, proposalId) : [],
       limits: may(actor, 'owner', 'seller') ? ours.pricing.limits : {},
+      money: may(actor, 'owner', 'seller') ? ours.money : { presets: [] },
       loadSets: may(actor, 'owner', 'seller') ? ours.pricing.loadSets : [],
       bySeller: actor.role === 'seller',
       picks: signed ? null : await picksOf(tx, decided),

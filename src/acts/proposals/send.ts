@@ -17,6 +17,7 @@ import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { newToken, sha256, tokenHash } from '../secrets';
 import { refuseUnapproved } from './approval';
+import { refuseUnlawfulDeposit } from './depositLaw';
 
 const LINK_DAYS = 120;
 
@@ -72,6 +73,7 @@ export async function sendProposal(
     if (row.document.validUntil !== undefined && row.document.validUntil < today)
       throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
 
+    refuseUnlawfulDeposit(row.document, ours.money);
     await refuseUnapproved(tx, actor, row, ours.pricing);
     if (row.agreementId) {
       const loaded = await loadAgreement(tx, row.agreementId, { lock: true });

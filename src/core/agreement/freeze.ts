@@ -1,4 +1,13 @@
-import type { Allowance, Choices, Omission, ProposalDocument, ScheduleEntry } from '@/model';
+import type {
+  Allowance,
+  BillingTerms,
+  Choices,
+  Omission,
+  ProposalDocument,
+  ScheduleEntry,
+  Section,
+  SectionEntry,
+} from '@/model';
 import type { Amount, Fixed } from '../number';
 import {
   ZERO,
@@ -11,6 +20,7 @@ import {
 } from '../number';
 import type { SectionLine, TaxFigures } from '../price';
 import { computeFigures, effectiveRates, netParts, setAside } from '../price';
+import { groupOf } from '../insight/groups';
 import { computeSchedule } from '../schedule';
 
 /** One tax component of an agreement: a rate of one class. */
@@ -46,6 +56,8 @@ export interface AgreedLine {
   readonly omits: Omission | null;
   /** The agreed allowance it settles; in a change order. */
   readonly settles: string | null;
+  /** The stage it is done in; null: none is named. */
+  readonly stage: string | null;
 }
 
 export interface AgreedPayment {
@@ -65,6 +77,29 @@ export interface FrozenAgreement {
   readonly tax: Amount;
   readonly total: Amount;
   readonly payments: readonly AgreedPayment[];
+  readonly stages: readonly AgreedStage[];
+  readonly billing: BillingTerms;
+}
+
+export interface AgreedStage {
+  readonly name: string;
+  readonly planned: string | null;
+}
+
+const phasesOf = (entry: SectionEntry, section: Section): string[] =>
+  (entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry])
+    .map((each) => groupOf(each, section, 'phase'))
+    .filter((phase) => phase !== '');
+
+/** Every stage of a document once: those that are listed, then those payments wait for, then the phases of the work. */
+export function stagesOf({ stages, schedule, sections }: ProposalDocument): AgreedStage[] {
+  const planned = new Map((stages ?? []).map(({ name, planned: day }) => [name, day ?? null]));
+  const named = [
+    ...planned.keys(),
+    ...schedule.flatMap(({ due }) => (due.on === 'stage' ? [due.stage] : [])),
+    ...sections.flatMap((section) => section.entries.flatMap((entry) => phasesOf(entry, section))),
+  ];
+  return [...new Set(named)].map((name) => ({ name, planned: planned.get(name) ?? null }));
 }
 
 /** A component's rate on the net; one on top of others takes of them too. At most four places. */
@@ -115,9 +150,14 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
         ),
   );
 
-  const lines = new Map<string, { line: SectionLine; title: string }>();
+  const lines = new Map<string, { line: SectionLine; title: string; stage: string | null }>();
   for (const section of figures.sections)
-    for (const line of section.lines) lines.set(line.line.id, { line, title: section.section.title });
+    for (const line of section.lines)
+      lines.set(line.line.id, {
+        line,
+        title: section.section.title,
+        stage: groupOf(line.bundle ?? line.line, section.section, 'phase') || null,
+      });
   const bundles = new Map(
     figures.sections.flatMap((section) =>
       [...section.bundles.values()].map(
@@ -149,6 +189,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
       allowance: allowanceOf(found?.line),
       omits: found?.line.line.omits ?? null,
       settles: found?.line.line.settles ?? null,
+      stage: found?.stage ?? null,
     };
   });
 
@@ -168,5 +209,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
       due: entry.due,
       amount,
     })),
+    stages: stagesOf(document),
+    billing: document.billing ?? {},
   };
 }

@@ -1,9 +1,12 @@
 import type { AgreedLine } from '../agreement';
+import type { InvoiceShows } from '@/model';
 import type { Amount } from '../number';
 
 /** What an invoice bills of one agreed line. */
 export interface Billed {
   readonly line: Pick<AgreedLine, 'id' | 'sectionTitle' | 'bundle' | 'description' | 'taxClass' | 'net'>;
+  /** Billed of it by the papers before. */
+  readonly before: Amount;
   readonly net: Amount;
   readonly taxes: readonly Amount[];
 }
@@ -15,39 +18,46 @@ export interface BilledLine {
   readonly description: string;
   readonly taxClass: string;
   readonly agreed: Amount;
+  readonly before: Amount;
   readonly net: Amount;
   readonly taxes: readonly Amount[];
 }
 
 /**
- * Lines of an invoice as the customer reads them: the parts of a bundle that was offered as one line are one line (one
- * for each tax class in it), summed; all else is as agreed. The sums stay what they are.
+ * Lines of an invoice as the customer reads them: the parts of a bundle that is shown as one line are one line (one for
+ * each tax class in it), summed; all else is as agreed. Lines of which it bills nothing are left out or shown with
+ * nothing. The sums stay what they are.
  */
-export function billedLines(billed: readonly Billed[]): BilledLine[] {
+export function billedLines(billed: readonly Billed[], { unbilled, bundles }: InvoiceShows): BilledLine[] {
   const lines = new Map<string, BilledLine>();
-  for (const { line, net, taxes } of billed) {
+  for (const { line, before: already, net, taxes } of billed) {
     const { bundle } = line;
-    const key = bundle?.one ? `${bundle.id} ${line.taxClass}` : line.id;
-    const before = lines.get(key);
+    const one = bundle !== null && (bundles === 'one' || (bundles === 'agreed' && bundle.one));
+    const key = one ? `${bundle.id} ${line.taxClass}` : line.id;
+    const known = lines.get(key);
     lines.set(
       key,
-      before
+      known
         ? {
-            ...before,
-            agreed: (before.agreed + line.net) as Amount,
-            net: (before.net + net) as Amount,
-            taxes: before.taxes.map((tax, i) => (tax + taxes[i]!) as Amount),
+            ...known,
+            agreed: (known.agreed + line.net) as Amount,
+            before: (known.before + already) as Amount,
+            net: (known.net + net) as Amount,
+            taxes: known.taxes.map((tax, i) => (tax + taxes[i]!) as Amount),
           }
         : {
             id: key,
             section: line.sectionTitle,
-            description: bundle?.one ? bundle.name : line.description,
+            description: one ? bundle.name : line.description,
             taxClass: line.taxClass,
             agreed: line.net,
+            before: already,
             net,
             taxes,
           },
     );
   }
-  return [...lines.values()];
+  return [...lines.values()].filter(
+    ({ net, taxes }) => unbilled === 'zero' || net !== 0n || taxes.some((tax) => tax !== 0n),
+  );
 }

@@ -1,5 +1,5 @@
 import type { Amount, Fixed } from '../number';
-import { ONE, ZERO, allocateSigned, shareOf, sumAmounts } from '../number';
+import { ONE, ZERO, allocateSigned, divideRounded, sumAmounts } from '../number';
 
 /** An agreed line as billing sees it; taxes in the order of the agreement's components. */
 export interface BillableLine {
@@ -104,41 +104,62 @@ export function drawAmount(
   );
 }
 
+/** How far one line is billed after an invoice, of its agreed net: exact, between 0 and 1. */
+export interface Reach {
+  readonly top: bigint;
+  readonly bottom: bigint;
+}
+
 /**
- * Bills lines up to a share of each: to date = round(agreed × share), this invoice = to date − before, for net and
- * every tax alike. Lines that are not named stay as they are.
+ * Bills lines up to a part of each: to date = round(agreed × part), this invoice = to date − before, for net and every
+ * tax alike. Lines that are not named stay as they are. A tax that an earlier path billed a cent ahead waits for the rest.
  *
- * @param shares fraction of one by line id, 0 to 1
- * @throws BillingError for a share above 100 % or below what is billed, an unknown line, or nothing to bill
+ * @param reaches the part of a line that is billed after this, by line id
+ * @throws BillingError for a part above 100 % or below what is billed, an unknown line, or nothing to bill
  */
-export function drawShares(
+export function drawTo(
   lines: readonly BillableLine[],
   before: readonly BillableLine[],
-  shares: ReadonlyMap<string, Fixed>,
+  reaches: ReadonlyMap<string, Reach>,
 ): Draw[] {
   const known = new Set(lines.map(({ id }) => id));
-  for (const id of shares.keys())
+  for (const id of reaches.keys())
     if (!known.has(id)) throw new BillingError('This line is not in the agreement.');
   const draws = lines.map((line, i): Draw => {
-    const share = shares.get(line.id);
+    const reach = reaches.get(line.id);
     const billed = before[i]!;
-    if (share === undefined) return { lineId: line.id, net: ZERO, taxes: line.taxes.map(() => ZERO) };
-    if (share < 0n || share > ONE) throw new BillingError('A line can be billed from 0 to 100 %.');
-    const step = (agreed: Amount, already: Amount): Amount => {
-      const now = (shareOf(agreed, share) - already) as Amount;
-      if (agreed >= 0n ? now < 0n : now > 0n) throw new BillingError('More than that is billed already.');
-      return now;
-    };
+    if (reach === undefined) return { lineId: line.id, net: ZERO, taxes: line.taxes.map(() => ZERO) };
+    if (reach.top < 0n || reach.top > reach.bottom)
+      throw new BillingError('A line can be billed from 0 to 100 %.');
+    const step = (agreed: Amount, already: Amount): Amount =>
+      (divideRounded(agreed * reach.top, reach.bottom) - already) as Amount;
+    const back = (agreed: Amount, now: Amount) => (agreed >= 0n ? now < 0n : now > 0n);
+    const net = step(line.net, billed.net);
+    if (back(line.net, net)) throw new BillingError('More than that is billed already.');
     return {
       lineId: line.id,
-      net: step(line.net, billed.net),
-      taxes: line.taxes.map((tax, t) => step(tax, billed.taxes[t]!)),
+      net,
+      taxes: line.taxes.map((tax, t) => {
+        const now = step(tax, billed.taxes[t]!);
+        return back(tax, now) ? ZERO : now;
+      }),
     };
   });
   const used = draws.filter((draw) => !isEmpty(draw));
-  if (used.length === 0) throw new BillingError('There is nothing to bill with these percentages.');
+  if (used.length === 0) throw new BillingError('There is nothing to bill with these figures.');
   return used;
 }
+
+/**
+ * {@link drawTo} with shares as fractions of one.
+ * @param shares fraction of one by line id, 0 to 1
+ */
+export const drawShares = (
+  lines: readonly BillableLine[],
+  before: readonly BillableLine[],
+  shares: ReadonlyMap<string, Fixed>,
+): Draw[] =>
+  drawTo(lines, before, new Map([...shares].map(([id, share]) => [id, { top: share, bottom: ONE }])));
 
 /** Sums of an invoice: net, each component, and what is to pay. */
 export function drawSums(draws: readonly Draw[], components: number) {

@@ -10,19 +10,21 @@ export interface Standing {
   readonly billedUnpaid: Amount;
 }
 
-/** Standing of an agreement from its sum, its issued invoices and what was paid on them. */
+/**
+ * Standing of an agreement from where its bills stand and what is paid on its invoices. What is paid is what was billed
+ * and is not open: money or credit notes, both settle an invoice.
+ */
 export function standingOf(
-  sumToDate: Amount,
+  { sumToDate, billed }: { readonly sumToDate: Amount; readonly billed: Amount },
   invoices: readonly { readonly total: Amount; readonly paid: Amount }[],
 ): Standing {
-  const billed = sumAmounts(invoices.map(({ total }) => total));
-  const paid = sumAmounts(invoices.map((invoice) => invoice.paid));
+  const billedUnpaid = sumAmounts(invoices.map(({ total, paid }) => (total - paid) as Amount));
   return {
     sumToDate,
     billed,
-    paid,
+    paid: (billed - billedUnpaid) as Amount,
     leftToBill: (sumToDate - billed) as Amount,
-    billedUnpaid: (billed - paid) as Amount,
+    billedUnpaid,
   };
 }
 

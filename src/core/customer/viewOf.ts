@@ -12,6 +12,7 @@ import type {
   OfferQuestion,
   OfferSection,
   OfferShown,
+  ScheduleEntry,
 } from '@/model';
 import type { Answers } from '../choice/answers';
 import { allHold, answersOf, holds, indexOf } from '../choice/answers';
@@ -267,7 +268,14 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
       kind: entry.kind,
       amount: money(context, amount),
       due: entry.due,
+      planned: plannedFor(offer, entry.due),
     })),
+    billing: offer.billing,
     deposit: deposits.length === 0 ? null : money(context, sumAmounts(deposits.map(({ amount }) => amount))),
   };
+}
+
+/** The day the stage of a payment is planned to be done. */
+function plannedFor({ stages }: CustomerOffer, due: ScheduleEntry['due']): string | null {
+  return due.on === 'stage' ? (stages.find(({ name }) => name === due.stage)?.planned ?? null) : null;
 }

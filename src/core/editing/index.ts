@@ -11,4 +11,5 @@ export * from './lineAsTyped';
 export * from './refreshCosts';
 export * from './plans';
 export * from './asTemplate';
+export * from './payments';
 export * from './pricing';

@@ -8,7 +8,6 @@ import type {
   Load,
   PricedItem,
   ProposalDocument,
-  ScheduleEntry,
   Section,
   UnitCode,
 } from '@/model';
@@ -386,9 +385,4 @@ export function setSection(
     if (text.trim() === '') delete section[field];
     else section[field] = text.trim();
   }
-}
-
-/** Replaces the payment schedule. */
-export function setSchedule(document: ProposalDocument, entries: readonly ScheduleEntry[]): void {
-  document.schedule = [...entries];
 }

@@ -258,6 +258,8 @@ function readOffer(document: ProposalDocument): CustomerOffer {
     taxClasses: document.taxClasses,
     tax: document.tax ?? null,
     schedule: document.schedule,
+    stages: document.stages ?? [],
+    billing: document.change ? {} : (document.billing ?? {}),
     change: document.change ?? null,
     live,
   };

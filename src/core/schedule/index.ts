@@ -1,2 +1,5 @@
 export * from './schedule';
 export * from './spreadChange';
+export * from './depositLimits';
+export * from './coolingOff';
+export * from './whenToBill';

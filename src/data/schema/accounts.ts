@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { CompanyPricing, DeskLiking, UsualTerms } from '@/model';
+import type { CompanyMoney, CompanyPricing, DeskLiking, UsualTerms } from '@/model';
 import { companyId, id, instant } from './columns';
 
 export interface Address {
@@ -41,6 +41,8 @@ export const company = pgTable('company', {
   usual: jsonb('usual').$type<UsualTerms>().notNull(),
   /** Markup levels by name, and what is not sold without the owner's yes. */
   pricing: jsonb('pricing').$type<CompanyPricing>().notNull().default({ loadSets: [], limits: {} }),
+  /** Payment presets, and the law and habits of asking for money. */
+  money: jsonb('money').$type<CompanyMoney>().notNull().default({ presets: [] }),
   createdAt: instant('created_at').notNull(),
 });
 

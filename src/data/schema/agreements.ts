@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   boolean,
   check,
+  date,
   foreignKey,
   integer,
   jsonb,
@@ -11,7 +12,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Choices, KeptSignature, ScheduleEntry, UnitCode } from '@/model';
+import type { BillingTerms, Choices, KeptSignature, ScheduleEntry, UnitCode } from '@/model';
 import { companyId, decimal, id, instant } from './columns';
 import { customer, site } from './customers';
 import { proposal, revision } from './proposals';
@@ -40,6 +41,8 @@ export const agreement = pgTable(
     net: decimal('net').notNull(),
     tax: decimal('tax').notNull(),
     total: decimal('total').notNull(),
+    /** Retainage, and how the deposit is billed. */
+    billing: jsonb('billing').$type<BillingTerms>().notNull().default({}),
   },
   (t) => [
     primaryKey({ columns: [t.companyId, t.id] }),
@@ -142,4 +145,41 @@ export const agreementPayment = pgTable(
     changeOrderId: uuid('change_order_id'),
   },
   (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.entryId] }), toAgreement(t as never)],
+);
+
+/** A part of the agreed work that is finished, and usually billed, as one. Known by its name within the agreement. */
+export const agreementStage = pgTable(
+  'agreement_stage',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    name: text('name').notNull(),
+    position: integer('position').notNull(),
+    plannedOn: date('planned_on'),
+    doneOn: date('done_on'),
+    doneBy: uuid('done_by'),
+  },
+  (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.name] }), toAgreement(t as never)],
+);
+
+/** The stage an agreed line is done in. */
+export const lineStage = pgTable(
+  'line_stage',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    lineId: text('line_id').notNull(),
+    stage: text('stage').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.agreementId, t.lineId] }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId, t.lineId],
+      foreignColumns: [agreementLine.companyId, agreementLine.agreementId, agreementLine.lineId],
+    }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId, t.stage],
+      foreignColumns: [agreementStage.companyId, agreementStage.agreementId, agreementStage.name],
+    }),
+  ],
 );

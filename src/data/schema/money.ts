@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  boolean,
   check,
   date,
   foreignKey,
@@ -12,6 +13,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { BillingAsk, InvoiceShows } from '@/model';
 import type { Address } from './accounts';
 import { agreement, agreementLine, agreementPayment, agreementTax } from './agreements';
 import { companyId, decimal, id, instant } from './columns';
@@ -32,16 +34,36 @@ export interface Party {
   readonly taxNumber: string | null;
 }
 
-/** An issued invoice; append-only. */
+/** An issued invoice or credit note; append-only. */
 export const invoice = pgTable(
   'invoice',
   {
     companyId: companyId(),
     id: id(),
     agreementId: uuid('agreement_id').notNull(),
+    /** Invoice: bills work. Advance: bills money ahead of it. Release: bills what was held. */
+    kind: text('kind', { enum: ['invoice', 'advance', 'release', 'credit note'] })
+      .notNull()
+      .default('invoice'),
+    series: text('series', { enum: ['invoice', 'credit note'] })
+      .notNull()
+      .default('invoice'),
+    year: integer('year').notNull(),
     number: integer('number').notNull(),
-    /** The schedule entry it bills; null when it bills all that was left. */
+    /** The number as it is printed. */
+    label: text('label').notNull(),
+    /** Counts the papers of one agreement, in the order they were issued. */
+    position: integer('position').notNull(),
+    /** The schedule entry it bills; null: none. */
     entryId: text('entry_id'),
+    /** The invoice that a credit note takes back; null: it is one on the agreement itself, or no credit note. */
+    credits: uuid('credits'),
+    /** Its work counts where retainage is reckoned. */
+    holds: boolean('holds').notNull().default(true),
+    /** How much of the agreement it shows. */
+    shows: jsonb('shows').$type<InvoiceShows>().notNull().default({ unbilled: 'hidden', bundles: 'agreed' }),
+    /** Words of ours to the customer. */
+    remark: text('remark').notNull().default(''),
     title: text('title').notNull(),
     issuedOn: date('issued_on').notNull(),
     dueOn: date('due_on').notNull(),
@@ -51,6 +73,8 @@ export const invoice = pgTable(
     tax: decimal('tax').notNull(),
     total: decimal('total').notNull(),
     billedBefore: decimal('billed_before').notNull(),
+    /** Of the total, what the customer's credit paid when it was issued. */
+    creditUsed: decimal('credit_used').notNull().default('0'),
     issuedBy: uuid('issued_by'),
     issuedAt: instant('issued_at').notNull(),
   },
@@ -64,8 +88,15 @@ export const invoice = pgTable(
       columns: [t.companyId, t.agreementId, t.entryId],
       foreignColumns: [agreementPayment.companyId, agreementPayment.agreementId, agreementPayment.entryId],
     }),
-    unique('invoice_number').on(t.companyId, t.number),
-    unique('invoice_entry').on(t.companyId, t.agreementId, t.entryId),
+    foreignKey({ columns: [t.companyId, t.credits], foreignColumns: [t.companyId, t.id] }),
+    unique('invoice_number').on(t.companyId, t.series, t.year, t.number),
+    unique('invoice_position').on(t.companyId, t.agreementId, t.position),
+    check('invoice_kind', sql`${t.kind} in ('invoice', 'advance', 'release', 'credit note')`),
+    check('invoice_credits', sql`${t.credits} is null or ${t.kind} = 'credit note'`),
+    check(
+      'invoice_sign',
+      sql`case when ${t.kind} = 'credit note' then ${t.total} <= 0 else ${t.total} >= 0 end`,
+    ),
     check('invoice_sum', sql`${t.net} + ${t.tax} = ${t.total}`),
   ],
 );
@@ -110,6 +141,75 @@ export const drawTax = pgTable(
     foreignKey({
       columns: [t.companyId, t.agreementId, t.position],
       foreignColumns: [agreementTax.companyId, agreementTax.agreementId, agreementTax.position],
+    }),
+  ],
+);
+
+/**
+ * Money on an invoice apart from its lines, by tax class: what is held back of the work or released (retainage), what is
+ * billed ahead of it or counted off (advance). With the sign it has in the total.
+ */
+export const invoicePart = pgTable(
+  'invoice_part',
+  {
+    companyId: companyId(),
+    invoiceId: uuid('invoice_id').notNull(),
+    agreementId: uuid('agreement_id').notNull(),
+    kind: text('kind', { enum: ['retainage', 'advance'] }).notNull(),
+    taxClass: text('tax_class').notNull(),
+    net: decimal('net').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.invoiceId, t.kind, t.taxClass] }),
+    foreignKey({ columns: [t.companyId, t.invoiceId], foreignColumns: [invoice.companyId, invoice.id] }),
+    index('invoice_part_agreement').on(t.companyId, t.agreementId),
+    check('invoice_part_kind', sql`${t.kind} in ('retainage', 'advance')`),
+  ],
+);
+
+export const invoicePartTax = pgTable(
+  'invoice_part_tax',
+  {
+    companyId: companyId(),
+    invoiceId: uuid('invoice_id').notNull(),
+    kind: text('kind', { enum: ['retainage', 'advance'] }).notNull(),
+    taxClass: text('tax_class').notNull(),
+    agreementId: uuid('agreement_id').notNull(),
+    position: integer('position').notNull(),
+    amount: decimal('amount').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.invoiceId, t.kind, t.taxClass, t.position] }),
+    foreignKey({
+      columns: [t.companyId, t.invoiceId, t.kind, t.taxClass],
+      foreignColumns: [invoicePart.companyId, invoicePart.invoiceId, invoicePart.kind, invoicePart.taxClass],
+    }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId, t.position],
+      foreignColumns: [agreementTax.companyId, agreementTax.agreementId, agreementTax.position],
+    }),
+    index('invoice_part_tax_agreement').on(t.companyId, t.agreementId),
+  ],
+);
+
+/** An invoice in work: what is asked for, not yet issued. One to an agreement; it can be changed and thrown away. */
+export const invoiceDraft = pgTable(
+  'invoice_draft',
+  {
+    companyId: companyId(),
+    agreementId: uuid('agreement_id').notNull(),
+    what: jsonb('what').$type<BillingAsk>().notNull(),
+    title: text('title').notNull(),
+    shows: jsonb('shows').$type<InvoiceShows>().notNull(),
+    remark: text('remark').notNull(),
+    savedBy: uuid('saved_by').notNull(),
+    savedAt: instant('saved_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.agreementId] }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId],
+      foreignColumns: [agreement.companyId, agreement.id],
     }),
   ],
 );
@@ -159,23 +259,90 @@ export const payment = pgTable(
       foreignColumns: [agreement.companyId, agreement.id],
     }),
     unique('payment_key').on(t.companyId, t.idempotencyKey),
+    index('payment_agreement').on(t.companyId, t.agreementId),
+    index('payment_received').on(t.companyId, t.receivedOn),
     check('payment_positive', sql`${t.amount} > 0`),
   ],
 );
 
-/** What of a payment goes to which invoice. No invoice is paid more than its total (checked at commit). */
-export const paymentPart = pgTable(
-  'payment_part',
+/** Money in that went out again: a card payment disputed, a cheque returned; below zero, one that came back. Append-only. */
+export const paymentReversal = pgTable(
+  'payment_reversal',
   {
     companyId: companyId(),
+    id: id(),
     paymentId: uuid('payment_id').notNull(),
-    invoiceId: uuid('invoice_id').notNull(),
     amount: decimal('amount').notNull(),
+    reason: text('reason').notNull(),
+    on: date('happened_on').notNull(),
+    idempotencyKey: text('idempotency_key').notNull(),
+    recordedBy: uuid('recorded_by'),
+    recordedAt: instant('recorded_at').notNull(),
   },
   (t) => [
-    primaryKey({ columns: [t.companyId, t.paymentId, t.invoiceId] }),
+    primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId, t.paymentId], foreignColumns: [payment.companyId, payment.id] }),
+    unique('payment_reversal_key').on(t.companyId, t.idempotencyKey),
+    index('payment_reversal_payment').on(t.companyId, t.paymentId),
+  ],
+);
+
+/** Credit of the customer paid back. Append-only. */
+export const refund = pgTable(
+  'refund',
+  {
+    companyId: companyId(),
+    id: id(),
+    customerId: uuid('customer_id').notNull(),
+    agreementId: uuid('agreement_id').notNull(),
+    method: text('method', { enum: ['card', 'cheque', 'transfer', 'cash'] }).notNull(),
+    amount: decimal('amount').notNull(),
+    paidOn: date('paid_on').notNull(),
+    reference: text('reference').notNull().default(''),
+    idempotencyKey: text('idempotency_key').notNull(),
+    recordedBy: uuid('recorded_by'),
+    recordedAt: instant('recorded_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId],
+      foreignColumns: [agreement.companyId, agreement.id],
+    }),
+    unique('refund_key').on(t.companyId, t.idempotencyKey),
+    index('refund_agreement').on(t.companyId, t.agreementId),
+    check('refund_positive', sql`${t.amount} > 0`),
+  ],
+);
+
+/**
+ * What of a payment or a credit note is put on an invoice or paid back; below zero where it is taken off again. The sums
+ * stay within the payment, the credit note, the invoice and the refund (checked at commit). Append-only.
+ */
+export const allocation = pgTable(
+  'allocation',
+  {
+    companyId: companyId(),
+    id: id(),
+    paymentId: uuid('payment_id'),
+    creditNoteId: uuid('credit_note_id'),
+    invoiceId: uuid('invoice_id'),
+    refundId: uuid('refund_id'),
+    amount: decimal('amount').notNull(),
+    at: instant('at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.paymentId], foreignColumns: [payment.companyId, payment.id] }),
+    foreignKey({ columns: [t.companyId, t.creditNoteId], foreignColumns: [invoice.companyId, invoice.id] }),
     foreignKey({ columns: [t.companyId, t.invoiceId], foreignColumns: [invoice.companyId, invoice.id] }),
-    check('payment_part_positive', sql`${t.amount} > 0`),
+    foreignKey({ columns: [t.companyId, t.refundId], foreignColumns: [refund.companyId, refund.id] }),
+    index('allocation_payment').on(t.companyId, t.paymentId),
+    index('allocation_credit_note').on(t.companyId, t.creditNoteId),
+    index('allocation_invoice').on(t.companyId, t.invoiceId),
+    index('allocation_refund').on(t.companyId, t.refundId),
+    check('allocation_source', sql`(${t.paymentId} is null) <> (${t.creditNoteId} is null)`),
+    check('allocation_target', sql`(${t.invoiceId} is null) <> (${t.refundId} is null)`),
+    check('allocation_something', sql`${t.amount} <> 0`),
   ],
 );

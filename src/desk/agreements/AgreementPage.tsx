@@ -3,27 +3,27 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
-import type { InvoicePreview } from '@/acts/agreements/issue';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
-import type { Answer, IssueInput, PaymentInput } from '@/model';
+import type { Answer, PaymentInput } from '@/model';
 import { unitName } from '@/model';
 import { showShortDate } from '@/core/text/dates';
 import { showInstant } from '@/ui/instants';
+import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
 import type { AllowanceActions } from './AllowancesView';
 import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
+import type { StageActions } from './StagesView';
+import { StagesView } from './StagesView';
 import { useFreshOnReturn } from './useFreshOnReturn';
-import { IssueDialog } from './IssueDialog';
 import { PaymentDialog } from './PaymentDialog';
 
 export interface AgreementActions {
   readonly startChange: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
   readonly allowances: AllowanceActions;
-  readonly preview: (input: IssueInput) => Promise<Answer<InvoicePreview>>;
-  readonly issue: (input: IssueInput) => Promise<Answer<{ id: string; number: number }>>;
+  readonly stages: StageActions;
   readonly record: (input: PaymentInput) => Promise<Answer<{ id: string }>>;
 }
 
@@ -46,11 +46,21 @@ export function AgreementPage({
   timeZone: string;
   actions: AgreementActions;
 }) {
-  const [issuing, setIssuing] = useState<IssueInput['what'] | null>(null);
   const [paying, setPaying] = useState(false);
   useFreshOnReturn();
   const { standing } = agreement;
-  const next = agreement.payments.find(({ invoice, amount }) => !invoice && !isNothing(amount));
+  const next = agreement.payments.find(({ left }) => !isNothing(left));
+  // Billed by its schedule so far, it is likely to go on so.
+  const bySchedule =
+    next !== undefined &&
+    !agreement.draft &&
+    agreement.invoices.every(({ byEntry, kind }) => byEntry || kind === 'credit note');
+  const covered = new Set(
+    agreement.track
+      .filter(({ amount, billed }) => amount === billed && !isNothing(amount))
+      .map(({ id }) => id),
+  );
+  const bill = `/agreements/${agreement.id}/bill`;
   const done = isNothing(standing.leftToBill);
   const sections = [...new Set(agreement.lines.map(({ section }) => section))];
   const late = agreement.invoices.some(({ overdue }) => overdue);
@@ -67,11 +77,15 @@ export function AgreementPage({
         </span>
         <span className="page-actions">
           {agreement.mayRecord && <Button onClick={() => setPaying(true)}>Record payment</Button>}
-          {!done && <Button onClick={() => setIssuing({ rest: true })}>Bill all that is left</Button>}
-          {!done && next && (
-            <Button type="primary" onClick={() => setIssuing({ entryId: next.id })}>
-              Bill “{next.name}”
-            </Button>
+          {!done && (
+            <LinkButton href={bill} primary={!bySchedule}>
+              {agreement.draft ? 'Go on with the draft invoice' : 'Bill work done'}
+            </LinkButton>
+          )}
+          {!done && next && bySchedule && (
+            <LinkButton href={`${bill}?entry=${encodeURIComponent(next.id)}`} primary>
+              {`Bill “${next.name}”`}
+            </LinkButton>
           )}
         </span>
       </header>
@@ -82,7 +96,9 @@ export function AgreementPage({
         <Figure name="Paid (solid)" value={standing.paid} />
         <Figure name="Billed, not paid" value={standing.billedUnpaid} wrong={late} />
         <Figure name="Left to bill" value={standing.leftToBill} />
-        {!isNothing(agreement.credit) && <Figure name="Paid ahead" value={agreement.credit} />}
+        {!isNothing(agreement.held) && <Figure name="Retainage held" value={agreement.held} />}
+        {!isNothing(agreement.ahead) && <Figure name="Deposit not counted off" value={agreement.ahead} />}
+        {!isNothing(agreement.credit) && <Figure name="Customer’s credit" value={agreement.credit} />}
       </div>
 
       <div className="columns-2">
@@ -107,7 +123,7 @@ export function AgreementPage({
               <tbody>
                 {agreement.invoices.map((invoice) => (
                   <tr key={invoice.id}>
-                    <td>
+                    <td className="nowrap">
                       <Link href={`/money/${invoice.id}`} prefetch={false}>
                         {invoice.number}
                       </Link>
@@ -231,19 +247,15 @@ export function AgreementPage({
                   <dt>
                     {payment.name}
                     <div className="soft">
-                      {payment.invoice ? (
-                        `invoice ${payment.invoice.number}`
-                      ) : done || isNothing(payment.amount) ? (
-                        ''
-                      ) : (
-                        <Button
-                          size="small"
-                          type="link"
-                          style={{ padding: 0, height: 'auto' }}
-                          onClick={() => setIssuing({ entryId: payment.id })}
-                        >
+                      {payment.invoice && `invoice ${payment.invoice.number}`}
+                      {payment.invoice &&
+                        !isNothing(payment.left) &&
+                        `, ${showDecimal(payment.left)} left · `}
+                      {!payment.invoice && covered.has(payment.id) && 'billed by other invoices'}
+                      {!done && !isNothing(payment.left) && !covered.has(payment.id) && (
+                        <Link href={`${bill}?entry=${encodeURIComponent(payment.id)}`} prefetch={false}>
                           Bill “{payment.name}”
-                        </Button>
+                        </Link>
                       )}
                     </div>
                   </dt>
@@ -254,6 +266,7 @@ export function AgreementPage({
               <dd className="sum">{showDecimal(agreement.sumToDate)}</dd>
             </dl>
           </div>
+          <StagesView agreement={agreement} actions={actions.stages} />
           <div className="panel" style={{ marginTop: 14 }}>
             <h2>Signed</h2>
             <p style={{ margin: '0 0 6px' }}>
@@ -294,14 +307,6 @@ export function AgreementPage({
           </div>
         </aside>
       </div>
-      {issuing && (
-        <IssueDialog
-          agreementId={agreement.id}
-          what={issuing}
-          actions={actions}
-          close={() => setIssuing(null)}
-        />
-      )}
       {paying && (
         <PaymentDialog agreement={agreement} record={actions.record} close={() => setPaying(false)} />
       )}

@@ -22,7 +22,7 @@ import { EditorActionsScope, EditorScope } from './context';
 import type { SaveAsTemplate } from './MoreActs';
 import { MoreActs } from './MoreActs';
 import { Outline } from './Outline';
-import { PaymentsStep } from './PaymentsStep';
+import { PaymentsStep } from './payments/PaymentsStep';
 import { PriceStep } from './price/PriceStep';
 import type { SendActions } from './SendStep';
 import { SendStep } from './SendStep';
@@ -359,7 +359,7 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
                         (proposal.change ? (
                           <EffectStep contract={proposal.change.contract} />
                         ) : (
-                          <PaymentsStep />
+                          <PaymentsStep money={proposal.money} />
                         ))}
                       {step === 'Wording' && <WordingStep />}
                     </div>

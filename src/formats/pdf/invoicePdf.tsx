@@ -22,20 +22,30 @@ function Party({ title, party }: { title: string; party: PaperParty }) {
 export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
   const paper = legible(given);
   const money = showDecimal;
+  const name = paper.kind === 'credit note' ? 'Credit note' : 'Invoice';
+  const short = paper.kind === 'credit note' ? 'note' : 'invoice';
   return renderToBuffer(
     <Document
-      title={`Invoice ${paper.number}`}
+      title={`${name} ${paper.number}`}
       author={paper.seller.name}
       creationDate={new Date(`${paper.issuedOn}T00:00:00Z`)}
     >
       <Page size="LETTER" style={styles.page}>
         <Text>{paper.seller.name}</Text>
-        <Text style={styles.title}>Invoice {paper.number}</Text>
+        <Text style={styles.title}>
+          {name} {paper.number}
+        </Text>
         <Text>
           {paper.title}: {paper.agreement.title}, agreement {paper.agreement.number}
         </Text>
         <Text style={styles.soft}>
-          Issued {showDate(paper.issuedOn)}, due {showDate(paper.dueOn)}
+          {`Issued ${showDate(paper.issuedOn)}${
+            paper.credits
+              ? `, takes back invoice ${paper.credits.number} of ${showDate(paper.credits.issuedOn)}`
+              : paper.kind === 'credit note'
+                ? ''
+                : `, due ${showDate(paper.dueOn)}`
+          }`}
         </Text>
         <View
           style={{ flexDirection: 'row', justifyContent: 'space-between', marginTop: 16, marginBottom: 16 }}
@@ -43,21 +53,35 @@ export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
           <Party title="To" party={paper.buyer} />
           <Party title="From" party={paper.seller} />
         </View>
-        <Row name="Work" figures={['Agreed', 'This invoice']} sum />
+        {paper.lines.length > 0 ? (
+          <Row name="Work" figures={['Agreed', 'Before', `This ${short}`, 'To date']} sum />
+        ) : null}
         {paper.lines.map((line) => (
           <Row
             key={line.id}
             name={line.description}
-            detail={line.section}
-            figures={[money(line.agreed), money(line.net)]}
+            detail={line.change === null ? line.section : `${line.section}, change order ${line.change}`}
+            figures={[line.agreed, line.before, line.net, line.toDate].map((amount, i) =>
+              i > 0 && isNothing(amount) ? '' : money(amount),
+            )}
           />
         ))}
         <View wrap={false} style={{ marginTop: 12 }}>
+          {paper.lines.length > 0 && paper.apart.length > 0 ? (
+            <Row name="Work, net" figures={[money(paper.work)]} sum />
+          ) : null}
+          {paper.apart.map((part) => (
+            <Row key={part.name} name={`${part.name}, net`} figures={[money(part.net)]} />
+          ))}
           <Row name="Net" figures={[money(paper.net)]} />
           {paper.components
             .filter(({ amount }) => !isNothing(amount))
-            .map((tax) => (
-              <Row key={tax.key} name={`${tax.name} ${money(tax.percent)} %`} figures={[money(tax.amount)]} />
+            .map((tax, i) => (
+              <Row
+                key={`${tax.key}${i}`}
+                name={`${tax.name} ${money(tax.percent)} %`}
+                figures={[money(tax.amount)]}
+              />
             ))}
           <Row name={`Total in ${paper.currency}`} figures={[money(paper.total)]} sum />
           {isNothing(paper.paid) ? null : (
@@ -67,12 +91,24 @@ export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
             </>
           )}
         </View>
+        {paper.remark ? <Text style={{ marginTop: 10 }}>{paper.remark}</Text> : null}
         <View wrap={false}>
           <Text style={styles.heading}>In the agreement</Text>
-          <Row name="Contract sum" figures={[money(paper.contractSum)]} />
+          {paper.changes.length > 0 ? (
+            <>
+              <Row name="Original sum" figures={[money(paper.original)]} />
+              {paper.changes.map((change) => (
+                <Row key={change.number} name={change.title} figures={[money(change.total)]} />
+              ))}
+            </>
+          ) : null}
+          <Row name="Contract sum" figures={[money(paper.contractSum)]} sum={paper.changes.length > 0} />
           <Row name="Billed before" figures={[money(paper.billedBefore)]} />
-          <Row name="This invoice" figures={[money(paper.total)]} />
+          <Row name={`This ${short}`} figures={[money(paper.total)]} />
           <Row name="Left to bill" figures={[money(paper.leftAfter)]} sum />
+          {isNothing(paper.heldToDate) ? null : (
+            <Row name="Of that held back until completion" figures={[money(paper.heldToDate)]} />
+          )}
         </View>
         <Foot>{`${paper.seller.name} · ${paper.seller.email}`}</Foot>
       </Page>

@@ -2,6 +2,7 @@ import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
 import { changeEffect } from '@/core/agreement';
 import { parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
+import { billingInWords } from '@/core/text/billingInWords';
 import { whenDue } from '@/core/text/whenDue';
 import type { Contract, CustomerEntry, CustomerTiers, CustomerView } from '@/model';
 import { unitName } from '@/model';
@@ -228,9 +229,14 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
               <Row
                 key={payment.id}
                 name={payment.name}
-                detail={whenDue(payment.due)}
+                detail={whenDue(payment.due, payment.planned)}
                 figures={[showDecimal(payment.amount)]}
               />
+            ))}
+            {billingInWords(view.billing).map((sentence) => (
+              <Text key={sentence} style={styles.soft}>
+                {sentence}
+              </Text>
             ))}
           </View>
         ) : null}

@@ -23,19 +23,28 @@ interface Category {
   readonly tax: Amount;
 }
 
+/** What a paper bills of one tax class: a line, or an allowance or charge on the whole. Amounts as the paper counts them. */
+interface Row {
+  readonly name: string;
+  readonly detail: string | null;
+  readonly taxClass: string;
+  readonly net: Amount;
+}
+
 /** Tax classes as categories: the rates of a class's components are one rate there. */
-function categories(paper: InvoicePaper, digits: number): Category[] {
-  const classes = [...new Set(paper.lines.map(({ taxClass }) => taxClass))];
+function categories(paper: InvoicePaper, rows: readonly Row[]): Category[] {
+  const classes = [...new Set(rows.map(({ taxClass }) => taxClass))];
   return classes.map((taxClass) => {
     const rates = paper.components.filter((component) => component.taxClass === taxClass);
     const percent = rates.reduce((sum, { percent: each }) => sum + parseFixed(each), 0n) as Fixed;
-    const base = sumAmounts(
-      paper.lines.filter((line) => line.taxClass === taxClass).map(({ net }) => parseAmount(net, digits)),
-    );
+    const base = sumAmounts(rows.filter((row) => row.taxClass === taxClass).map(({ net }) => net));
     const code = percent === 0n ? 'E' : 'S';
     return { taxClass, code, percent, base, tax: shareOf(base, parsePercent(writeFixed(percent))) };
   });
 }
+
+/** UNTDID 1001: commercial invoice, prepayment invoice, credit note. */
+const typeCodes = { invoice: '380', advance: '386', release: '380', 'credit note': '381' } as const;
 
 function party(parent: Xml, name: string, { name: called, address, taxNumber }: PaperParty): void {
   const element = parent.ele(name).ele('cac:Party');
@@ -54,23 +63,50 @@ function party(parent: Xml, name: string, { name: called, address, taxNumber }: 
 }
 
 /**
- * An invoice as UBL 2.1 after EN 16931. Each draw is a line of quantity one (minus one for a credit line, so that no
- * price is negative). The tax of a category is its rate on its base, as the rules want; where the agreement's cumulative
- * rounding gives a cent more or less on one invoice, the payable rounding amount (BT-114) carries it, so that the
- * payable amount is exactly the invoice's total.
+ * An invoice or credit note as UBL 2.1 after EN 16931. Each draw is a line of quantity one (minus one for a credit line, so
+ * that no price is negative). What is held back or counted off a deposit is an allowance on the whole, what is given back
+ * of it a charge; a paper without work has them as its lines. A credit note is written with its signs turned round. The
+ * tax of a category is its rate on its base, as the rules want; where the agreement's cumulative rounding gives a cent more
+ * or less on one paper, the payable rounding amount (BT-114) carries it. What the customer's credit paid is prepaid
+ * (BT-113), so that the payable amount is exactly what is to pay.
  */
 export function invoiceXml(paper: InvoicePaper): string {
   const digits = minorDigits(paper.currency);
+  const isCredit = paper.kind === 'credit note';
   const money = (value: bigint) => writeAmount(value as Amount, digits);
-  const found = categories(paper, digits);
+  const read = (text: string) => ((isCredit ? -1n : 1n) * parseAmount(text, digits)) as Amount;
+
+  const work = paper.lines
+    .map((line): Row => ({
+      name: line.description,
+      detail: `${line.section}: part of ${line.agreed} agreed`,
+      taxClass: line.taxClass,
+      net: read(line.net),
+    }))
+    .filter(({ net }) => net !== 0n);
+  const apart = paper.parts.map((part): Row => ({
+    name: part.name,
+    detail: null,
+    taxClass: part.taxClass,
+    net: read(part.net),
+  }));
+  const rows = work.length > 0 ? work : apart;
+  const charges = work.length > 0 ? apart.filter(({ net }) => net !== 0n) : [];
+
+  const found = categories(paper, [...rows, ...charges]);
   const byClass = new Map(found.map((category) => [category.taxClass, category]));
-  const net = parseAmount(paper.net, digits);
+  const lineSum = sumAmounts(rows.map(({ net }) => net));
+  const allowances = sumAmounts(charges.filter(({ net }) => net < 0n).map(({ net }) => net));
+  const added = sumAmounts(charges.filter(({ net }) => net > 0n).map(({ net }) => net));
+  const net = read(paper.net);
   const tax = sumAmounts(found.map((category) => category.tax));
-  const total = parseAmount(paper.total, digits);
+  const total = read(paper.total);
+  const prepaid = parseAmount(paper.creditUsed, digits);
   const rounding = total - net - tax;
 
-  const document = create({ version: '1.0', encoding: 'UTF-8' }).ele('Invoice', {
-    xmlns: 'urn:oasis:names:specification:ubl:schema:xsd:Invoice-2',
+  const root = isCredit ? 'CreditNote' : 'Invoice';
+  const document = create({ version: '1.0', encoding: 'UTF-8' }).ele(root, {
+    xmlns: `urn:oasis:names:specification:ubl:schema:xsd:${root}-2`,
     'xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
     'xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
   });
@@ -80,20 +116,25 @@ export function invoiceXml(paper: InvoicePaper): string {
   document.ele('cbc:CustomizationID').txt('urn:cen.eu:en16931:2017');
   document.ele('cbc:ID').txt(paper.number);
   document.ele('cbc:IssueDate').txt(paper.issuedOn);
-  document.ele('cbc:DueDate').txt(paper.dueOn);
-  document.ele('cbc:InvoiceTypeCode').txt('380');
-  document
-    .ele('cbc:Note')
-    .txt(`${paper.title}. ${paper.agreement.title}, agreement ${paper.agreement.number}.`);
+  if (!isCredit) document.ele('cbc:DueDate').txt(paper.dueOn);
+  document.ele(`cbc:${root}TypeCode`).txt(typeCodes[paper.kind]);
+  const about = `${paper.title}. ${paper.agreement.title}, agreement ${paper.agreement.number}.`;
+  document.ele('cbc:Note').txt(paper.remark ? `${about} ${paper.remark}` : about);
   document.ele('cbc:DocumentCurrencyCode').txt(paper.currency);
+  if (paper.credits) {
+    const reference = document.ele('cac:BillingReference').ele('cac:InvoiceDocumentReference');
+    reference.ele('cbc:ID').txt(paper.credits.number);
+    reference.ele('cbc:IssueDate').txt(paper.credits.issuedOn);
+  }
   document.ele('cac:ContractDocumentReference').ele('cbc:ID').txt(String(paper.agreement.number));
   party(document, 'cac:AccountingSupplierParty', paper.seller);
   party(document, 'cac:AccountingCustomerParty', paper.buyer);
   document.ele('cac:Delivery').ele('cbc:ActualDeliveryDate').txt(paper.issuedOn);
-  document.ele('cac:PaymentTerms').ele('cbc:Note').txt(`Due on ${paper.dueOn}`);
+  document
+    .ele('cac:PaymentTerms')
+    .ele('cbc:Note')
+    .txt(isCredit ? 'To the customer’s credit' : `Due on ${paper.dueOn}`);
 
-  const taxTotal = document.ele('cac:TaxTotal');
-  amount(taxTotal, 'cbc:TaxAmount', tax);
   const category = (parent: Xml, name: string, { code, percent }: Category, reason: boolean) => {
     const element = parent.ele(name);
     element.ele('cbc:ID').txt(code);
@@ -101,6 +142,15 @@ export function invoiceXml(paper: InvoicePaper): string {
     if (reason && code === 'E') element.ele('cbc:TaxExemptionReason').txt('Not taxable');
     element.ele('cac:TaxScheme').ele('cbc:ID').txt('VAT');
   };
+  for (const charge of charges) {
+    const element = document.ele('cac:AllowanceCharge');
+    element.ele('cbc:ChargeIndicator').txt(String(charge.net > 0n));
+    element.ele('cbc:AllowanceChargeReason').txt(charge.name);
+    amount(element, 'cbc:Amount', charge.net < 0n ? -charge.net : charge.net);
+    category(element, 'cac:TaxCategory', byClass.get(charge.taxClass)!, false);
+  }
+  const taxTotal = document.ele('cac:TaxTotal');
+  amount(taxTotal, 'cbc:TaxAmount', tax);
   for (const each of found) {
     const subtotal = taxTotal.ele('cac:TaxSubtotal');
     amount(subtotal, 'cbc:TaxableAmount', each.base);
@@ -109,23 +159,27 @@ export function invoiceXml(paper: InvoicePaper): string {
   }
 
   const sums = document.ele('cac:LegalMonetaryTotal');
-  amount(sums, 'cbc:LineExtensionAmount', net);
+  amount(sums, 'cbc:LineExtensionAmount', lineSum);
   amount(sums, 'cbc:TaxExclusiveAmount', net);
   amount(sums, 'cbc:TaxInclusiveAmount', net + tax);
+  if (allowances !== 0n) amount(sums, 'cbc:AllowanceTotalAmount', -allowances);
+  if (added !== 0n) amount(sums, 'cbc:ChargeTotalAmount', added);
+  if (prepaid !== 0n) amount(sums, 'cbc:PrepaidAmount', prepaid);
   if (rounding !== 0n) amount(sums, 'cbc:PayableRoundingAmount', rounding);
-  amount(sums, 'cbc:PayableAmount', total);
+  amount(sums, 'cbc:PayableAmount', total - prepaid);
 
-  paper.lines.forEach((line, i) => {
-    const value = parseAmount(line.net, digits);
-    const element = document.ele('cac:InvoiceLine');
+  rows.forEach((row, i) => {
+    const element = document.ele(`cac:${root}Line`);
     element.ele('cbc:ID').txt(String(i + 1));
-    element.ele('cbc:InvoicedQuantity', { unitCode: 'C62' }).txt(value < 0n ? '-1' : '1');
-    amount(element, 'cbc:LineExtensionAmount', value);
+    element
+      .ele(isCredit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity', { unitCode: 'C62' })
+      .txt(row.net < 0n ? '-1' : '1');
+    amount(element, 'cbc:LineExtensionAmount', row.net);
     const item = element.ele('cac:Item');
-    item.ele('cbc:Description').txt(`${line.section}: part of ${line.agreed} agreed`);
-    item.ele('cbc:Name').txt(line.description);
-    category(item, 'cac:ClassifiedTaxCategory', byClass.get(line.taxClass)!, false);
-    amount(element.ele('cac:Price'), 'cbc:PriceAmount', value < 0n ? -value : value);
+    if (row.detail) item.ele('cbc:Description').txt(row.detail);
+    item.ele('cbc:Name').txt(row.name);
+    category(item, 'cac:ClassifiedTaxCategory', byClass.get(row.taxClass)!, false);
+    amount(element.ele('cac:Price'), 'cbc:PriceAmount', row.net < 0n ? -row.net : row.net);
   });
   return document.end({ prettyPrint: true });
 }

@@ -6,12 +6,13 @@ import { Problem } from '@/acts/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';
+import '@/desk/agreements/bill/bill.css';
 import {
-  issueInvoiceAction,
   offerRoundAction,
-  previewInvoiceAction,
+  putInStageAction,
   recordPaymentAction,
   saveRoundAction,
+  saveStageAction,
   settleAllowancesAction,
   startChangeOrderAction,
   withdrawRoundAction,
@@ -35,10 +36,9 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
       agreement={agreement}
       timeZone={company.timeZone}
       actions={{
-        preview: previewInvoiceAction,
-        issue: issueInvoiceAction,
         record: recordPaymentAction,
         startChange: startChangeOrderAction,
+        stages: { save: saveStageAction, put: putInStageAction },
         allowances: {
           save: saveRoundAction,
           offer: offerRoundAction,

@@ -1,9 +1,10 @@
 import { Problem, respond } from '@/acts/problem';
-import { Choices, ProposalDocument } from '@/model';
+import { AgreementFile, Choices, ProposalDocument } from '@/model';
 
 const schemas: Record<string, object> = {
   'proposal-document.json': ProposalDocument,
   'choices.json': Choices,
+  'agreement.json': AgreementFile,
 };
 
 /** The JSON Schemas of the open formats. They are public: there is nothing of anyone in them. */

@@ -4,7 +4,7 @@ import { Select } from 'antd';
 import { parseQuantity } from '@/core/quantity';
 import { writeFixed } from '@/core/number';
 import type { ScheduleEntry } from '@/model';
-import { Cell } from './sheet/Cell';
+import { Cell } from '../sheet/Cell';
 
 type DueOn = ScheduleEntry['due'];
 

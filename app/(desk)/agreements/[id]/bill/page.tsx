@@ -1,0 +1,53 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { readWorktable } from '@/acts/agreements/worktable';
+import { Problem } from '@/acts/problem';
+import { BillPage } from '@/desk/agreements/bill/BillPage';
+import '@/desk/editor/editor.css';
+import '@/desk/editor/sheet.css';
+import '@/desk/agreements/bill/bill.css';
+import type { BillingAsk } from '@/model';
+import { isId } from '@/model';
+import { dropDraftAction, issueInvoiceAction, saveDraftAction } from '../../../../actions';
+import { pageActor } from '../../../../session';
+
+export const metadata: Metadata = { title: 'Invoice' };
+
+interface Query {
+  readonly entry?: string;
+  readonly rest?: string;
+  readonly release?: string;
+  readonly stage?: string;
+}
+
+/** What the link to this page asks for. */
+function askOf({ entry, rest, release, stage }: Query): BillingAsk | null {
+  if (entry) return { entryId: entry };
+  if (rest !== undefined) return { rest: true };
+  if (release !== undefined) return { release: 'all' };
+  if (stage) return { lines: [{ stage, to: { percent: '100' } }] };
+  return null;
+}
+
+export default async function BillRoute({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Query>;
+}) {
+  const { id } = await params;
+  const actor = await pageActor();
+  if (!isId(id)) notFound();
+  const work = await readWorktable(actor, id).catch((error: unknown) => {
+    if (error instanceof Problem) notFound();
+    throw error;
+  });
+  return (
+    <BillPage
+      work={work}
+      start={askOf(await searchParams)}
+      actions={{ issue: issueInvoiceAction, keep: saveDraftAction, drop: dropDraftAction }}
+    />
+  );
+}

@@ -1,0 +1,7 @@
+import { draftInvoicePdf } from '@/acts/papers';
+import { readDoor } from '../../../../door';
+import { download } from '../../../../download';
+
+export const GET = readDoor(async (actor, id) =>
+  download(await draftInvoicePdf(actor, id), 'application/pdf', 'draft-invoice.pdf'),
+);

@@ -1,0 +1,130 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { customer, draw, drawTax, invoice, invoicePart, invoicePartTax } from '@/data/schema';
+import type { Made, Portion } from '@/core/billing';
+import { paperSums } from '@/core/billing';
+import { sumAmounts, writeAmount } from '@/core/number';
+import type { InvoiceShows } from '@/model';
+import { businessDate, daysAfter, newId, note } from '../actor';
+import { companyOf } from '../company';
+import { sourcesOf, spend } from '../money/credit';
+import { labelOf, nextNumber } from '../numbers';
+import type { LoadedAgreement } from './money';
+
+/** Who issues: a person at the desk, or (null) the acceptance itself. */
+export interface Issuer {
+  readonly companyId: string;
+  readonly userId: string | null;
+  readonly now: Date;
+}
+
+/** How a paper looks, beside what it bills. */
+export interface Looks {
+  readonly title?: string | undefined;
+  readonly shows?: InvoiceShows | undefined;
+  readonly remark?: string | undefined;
+  /** The invoice a credit note takes back. */
+  readonly credits?: string | undefined;
+}
+
+/**
+ * Stores an invoice or a credit note that the core made of a locked agreement, with its draws and what is held or counted
+ * off. Credit of the customer is put on an invoice; a credit note is put on the invoice it takes back.
+ */
+export async function insertPaper(
+  tx: Transaction,
+  issuer: Issuer,
+  loaded: LoadedAgreement,
+  made: Made,
+  looks: Looks = {},
+) {
+  const { companyId, now } = issuer;
+  const agreementId = loaded.head.id;
+  const sums = paperSums(made, loaded.components.length);
+  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
+  const ours = await companyOf(tx, companyId);
+  const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
+  const issuedOn = businessDate(now, ours.timeZone);
+  const atOnce =
+    made.kind === 'credit note' ||
+    loaded.payments.find(({ entryId }) => entryId === made.entryId)?.kind === 'deposit';
+  const id = newId(now);
+  const credited = loaded.invoices.find((each) => each.id === looks.credits);
+  // What the customer has to their credit pays what is issued now.
+  const sources = made.kind === 'credit note' ? [] : await sourcesOf(tx, loaded);
+  const credit = sumAmounts(sources.map(({ left }) => left));
+  const creditUsed = credit < sums.total ? credit : sums.total;
+
+  const series = made.kind === 'credit note' ? 'credit note' : 'invoice';
+  const year = Number(issuedOn.slice(0, 4));
+  const number = await nextNumber(tx, companyId, `${series} ${year}`);
+  const label = labelOf(series, year, number);
+  await tx.insert(invoice).values({
+    companyId,
+    id,
+    agreementId,
+    kind: made.kind,
+    series,
+    year,
+    number,
+    label,
+    position: loaded.papers.length + 1,
+    entryId: made.entryId,
+    credits: credited?.id ?? null,
+    holds: made.holds,
+    title: looks.title?.trim() || (credited ? `Credit for invoice ${credited.label}` : made.title),
+    ...(looks.shows ? { shows: looks.shows } : {}),
+    remark: looks.remark?.trim() ?? '',
+    issuedOn,
+    dueOn: atOnce ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
+    seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
+    buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
+    net: money(sums.net),
+    tax: money(sums.tax),
+    total: money(sums.total),
+    billedBefore: money(loaded.position.billed),
+    creditUsed: money(creditUsed),
+    issuedBy: issuer.userId,
+    issuedAt: now,
+  });
+
+  const key = { companyId, invoiceId: id, agreementId };
+  const taxed = <T extends object>(row: T, taxes: readonly bigint[]) =>
+    taxes.flatMap((tax, position) => (tax === 0n ? [] : [{ ...key, ...row, position, amount: money(tax) }]));
+  if (made.draws.length > 0) {
+    await tx.insert(draw).values(made.draws.map(({ lineId, net }) => ({ ...key, lineId, net: money(net) })));
+    const taxes = made.draws.flatMap(({ lineId, taxes: each }) => taxed({ lineId }, each));
+    if (taxes.length > 0) await tx.insert(drawTax).values(taxes);
+  }
+  const parts: (Portion & { kind: 'retainage' | 'advance' })[] = [
+    ...made.retainage.map((portion) => ({ ...portion, kind: 'retainage' as const })),
+    ...made.advance.map((portion) => ({ ...portion, kind: 'advance' as const })),
+  ];
+  if (parts.length > 0) {
+    await tx
+      .insert(invoicePart)
+      .values(parts.map(({ kind, taxClass, net }) => ({ ...key, kind, taxClass, net: money(net) })));
+    const taxes = parts.flatMap(({ kind, taxClass, taxes: each }) => taxed({ kind, taxClass }, each));
+    if (taxes.length > 0) await tx.insert(invoicePartTax).values(taxes);
+  }
+
+  if (creditUsed > 0n) await spend(tx, issuer, sources, { invoiceId: id }, creditUsed, loaded.digits);
+  if (credited && sums.total < 0n) {
+    const open = credited.amount - credited.paid;
+    const off = open < -sums.total ? open : -sums.total;
+    await spend(
+      tx,
+      issuer,
+      [{ from: { creditNoteId: id }, at: now, left: -sums.total as never }],
+      { invoiceId: credited.id },
+      off as never,
+      loaded.digits,
+    );
+  }
+  await note(tx, issuer, made.kind === 'credit note' ? 'credit note issued' : 'invoice issued', id, {
+    number: label,
+    agreementId,
+    total: money(sums.total),
+  });
+  return { id, label, total: sums.total };
+}

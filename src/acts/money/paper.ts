@@ -1,0 +1,203 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { invoice } from '@/data/schema';
+import type { Portion } from '@/core/billing';
+import { billedLines, creditable, drawnToDate, invoiceState, paperSums, positionOf } from '@/core/billing';
+import type { Amount } from '@/core/number';
+import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import type { InvoicePaper } from '@/formats/invoicePaper';
+import type { Actor } from '../actor';
+import { may } from '../actor';
+import type { LoadedAgreement, LoadedPaper } from '../agreements/money';
+import { loadAgreement } from '../agreements/money';
+import { ledgerForDesk } from '../agreements/ledgerForDesk';
+import { Problem } from '../problem';
+
+/** The agreement of an invoice. */
+export async function agreementOfInvoice(tx: Transaction, invoiceId: string): Promise<string> {
+  const [row] = await tx
+    .select({ agreementId: invoice.agreementId })
+    .from(invoice)
+    .where(eq(invoice.id, invoiceId));
+  if (!row) throw new Problem(404, 'There is no such invoice.');
+  return row.agreementId;
+}
+
+/** An agreement as it was when a paper was issued: change orders and papers that came after are none of it. */
+export function asOf(loaded: LoadedAgreement, issuedAt: Date, position: number) {
+  const changes = loaded.changes.filter(({ acceptedAt }) => acceptedAt <= issuedAt);
+  const known = new Set<string | null>([null, ...changes.map(({ id }) => id)]);
+  const lines = loaded.lines.filter(({ changeOrderId }) => known.has(changeOrderId));
+  const papers = loaded.papers.filter((each) => each.position < position);
+  return { ...loaded, changes, lines, ledger: { ...loaded.ledger, lines, papers } };
+}
+
+const partNames = {
+  retainage: { off: 'Held back until completion', on: 'Held back before, due now' },
+  advance: { off: 'Deposit counted off', on: 'Deposit, paid ahead of the work' },
+} as const;
+
+function partsOf(
+  kind: keyof typeof partNames,
+  portions: readonly Portion[],
+  money: (value: bigint) => string,
+) {
+  return portions.map(({ taxClass, net, taxes }) => ({
+    kind,
+    name: partNames[kind][net < 0n || (net === 0n && taxes.some((tax) => tax < 0n)) ? 'off' : 'on'],
+    taxClass,
+    net: money(net),
+    gross: money(sumAmounts([net, ...taxes])),
+  }));
+}
+
+/** A paper of a loaded agreement, with everything its formats need. Nothing in it is internal. */
+export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'companyId'>): InvoicePaper {
+  const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
+  const then = asOf(loaded, row.issuedAt, row.position);
+  const before = drawnToDate(
+    then.lines,
+    then.ledger.papers.flatMap(({ draws }) => draws),
+  );
+  const position = positionOf({ ...then.ledger, papers: [...then.ledger.papers, row] });
+  const sums = paperSums(row, loaded.components.length);
+  const drawn = new Map(row.draws.map((each) => [each.lineId, each]));
+  const none = loaded.components.map(() => 0n as Amount);
+  const credited = row.credits === null ? null : loaded.papers.find(({ id }) => id === row.credits)!;
+  const changeOf = new Map(then.changes.map(({ id, number }) => [id, number]));
+  const contractSum = sumAmounts(then.lines.flatMap(({ net, taxes }) => [net, ...taxes]));
+  const billedBefore = parseAmount(row.billedBefore, loaded.digits);
+  return {
+    kind: row.kind,
+    number: row.label,
+    title: row.title,
+    issuedOn: row.issuedOn,
+    dueOn: row.dueOn,
+    currency: loaded.head.currency,
+    seller: row.seller,
+    buyer: row.buyer,
+    agreement: { number: loaded.head.number, title: loaded.head.title },
+    credits: credited ? { number: credited.label, issuedOn: credited.issuedOn } : null,
+    remark: row.remark,
+    lines: billedLines(
+      then.lines.map((line, i) => ({
+        line,
+        before: before[i]!.net,
+        net: drawn.get(line.id)?.net ?? (0n as Amount),
+        taxes: drawn.get(line.id)?.taxes ?? none,
+      })),
+      row.shows,
+    ).map((line) => {
+      const change = then.lines.find(
+        ({ id, bundle }) => id === line.id || line.id.startsWith(`${bundle?.id} `),
+      );
+      return {
+        id: line.id,
+        section: line.section,
+        change: changeOf.get(change?.changeOrderId ?? '') ?? null,
+        description: line.description,
+        taxClass: line.taxClass,
+        agreed: money(line.agreed),
+        before: money(line.before),
+        net: money(line.net),
+        toDate: money(line.before + line.net),
+      };
+    }),
+    parts: [...partsOf('advance', row.advance, money), ...partsOf('retainage', row.retainage, money)],
+    apart: (['advance', 'retainage'] as const).flatMap((kind) => {
+      const net = sumAmounts(row[kind].map((portion) => portion.net));
+      return row[kind].length === 0
+        ? []
+        : [{ name: partNames[kind][net < 0n ? 'off' : 'on'], net: money(net) }];
+    }),
+    components: loaded.components.map(({ key, taxClass, name, percent }, i) => ({
+      key,
+      taxClass,
+      name,
+      percent,
+      amount: money(sums.taxes[i]!),
+    })),
+    work: money(sums.work),
+    net: row.net,
+    tax: row.tax,
+    total: row.total,
+    creditUsed: row.creditUsed,
+    paid: money(row.paid),
+    open: money(row.kind === 'credit note' ? 0n : row.amount - row.paid),
+    original: loaded.head.total,
+    changes: then.changes.map(({ number, title, total }) => ({ number, title, total })),
+    contractSum: money(contractSum),
+    workToDate: money(position.workBilled),
+    heldToDate: money(position.heldGross),
+    aheadToDate: money(position.aheadGross),
+    billedBefore: row.billedBefore,
+    leftAfter: money(contractSum - billedBefore - row.amount),
+  };
+}
+
+/** An invoice or credit note with everything its formats need, inside a transaction. */
+export async function invoicePaper(tx: Transaction, invoiceId: string): Promise<InvoicePaper> {
+  const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
+  return paperOf(
+    loaded,
+    loaded.papers.find(({ id }) => id === invoiceId)!,
+  );
+}
+
+/** One invoice or credit note for the desk. */
+export async function readInvoice(actor: Actor, invoiceId: string) {
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
+    const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
+    const row = loaded.papers.find(({ id }) => id === invoiceId)!;
+    const notes = loaded.papers.filter(({ credits }) => credits === invoiceId);
+    const left = row.kind === 'credit note' ? null : creditable(loaded.ledger, invoiceId);
+    const lines = new Map(loaded.lines.map((line) => [line.id, line]));
+    return {
+      ...paperOf(loaded, row),
+      id: invoiceId,
+      agreementId: loaded.head.id,
+      state: stateOf(row, notes),
+      credits: row.credits === null ? null : { id: row.credits, ...paperOf(loaded, row).credits! },
+      notes: notes.map(({ id, label, issuedOn, total, remark }) => ({
+        id,
+        number: label,
+        issuedOn,
+        total,
+        remark,
+      })),
+      seen: loaded.papers.length,
+      /** What can be taken back of it, for who may do that; null: nothing. */
+      back:
+        left && (left.work !== 0n || left.total > 0n) && may(actor, 'owner', 'office')
+          ? {
+              ledger: ledgerForDesk(loaded),
+              total: money(left.total),
+              work: money(left.work),
+              lines: left.lines
+                .filter(({ net }) => net !== 0n)
+                .map(({ id, net }) => ({
+                  id,
+                  description: lines.get(id)!.description,
+                  section: lines.get(id)!.sectionTitle,
+                  net: money(net),
+                })),
+            }
+          : null,
+    };
+  });
+}
+
+export type InvoiceAtDesk = Awaited<ReturnType<typeof readInvoice>>;
+
+/** State of a paper, from what is paid of it and taken back. */
+export function stateOf(
+  row: Pick<LoadedPaper, 'kind' | 'amount' | 'paid'>,
+  notes: readonly { readonly amount: Amount }[],
+) {
+  if (row.kind === 'credit note') return 'issued' as const;
+  if (notes.length > 0 && -sumAmounts(notes.map(({ amount }) => amount)) >= row.amount)
+    return 'credited' as const;
+  return invoiceState(row.amount, row.paid);
+}

@@ -1,0 +1,26 @@
+import { minorDigits, parseAmount, showAmount, sumAmounts } from '@/core/number';
+import { computeFigures } from '@/core/price';
+import { computeSchedule, depositOverLaw } from '@/core/schedule';
+import type { CompanyMoney, ProposalDocument } from '@/model';
+import { asSuggested } from '@/model';
+import { Problem } from '../problem';
+
+/** Refuses to send a deposit above what the law of the company's place allows, where the company wants that. */
+export function refuseUnlawfulDeposit(document: ProposalDocument, { deposit }: CompanyMoney): void {
+  if (!deposit?.blocks || document.change) return;
+  const digits = minorDigits(document.currency);
+  const { total } = computeFigures(document, asSuggested);
+  const { payments } = computeSchedule(document.schedule, total, digits);
+  const asked = sumAmounts(
+    payments.filter(({ entry }) => entry.kind === 'deposit').map(({ amount }) => amount),
+  );
+  const over = depositOverLaw(deposit.place, asked, total, {
+    minorDigits: digits,
+    specialOrder: parseAmount(document.billing?.specialOrder ?? '0', digits),
+  });
+  if (over)
+    throw new Problem(
+      422,
+      `The deposit of ${showAmount(asked, digits)} is more than ${over.law.place} allows: at most ${showAmount(over.limit, digits)}, ${over.law.inWords} (${over.law.source}). Change it under Payments.`,
+    );
+}

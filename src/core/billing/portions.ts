@@ -1,0 +1,43 @@
+import type { Amount } from '../number';
+import { allocateSigned } from '../number';
+import type { Portion } from './paper';
+import { something } from './paper';
+
+/**
+ * Splits a gross amount over portions in proportion to their nets and taxes. Up to what they come to, none is passed, and
+ * the whole takes exactly all of each.
+ *
+ * @throws RangeError when the portions come to nothing and there is something to split
+ */
+export function splitOver(gross: Amount, portions: readonly Portion[]): Portion[] {
+  const cells = portions.flatMap(({ net, taxes }) => [net, ...taxes]);
+  const split = allocateSigned(gross, cells);
+  let at = 0;
+  return something(
+    portions.map(({ taxClass, taxes }) => {
+      const net = split[at]!;
+      const own = split.slice(at + 1, at + 1 + taxes.length);
+      at += 1 + taxes.length;
+      return { taxClass, net, taxes: own };
+    }),
+  );
+}
+
+/** The portions left when others of the same classes are taken away. */
+export function less(all: readonly Portion[], taken: readonly Portion[]): Portion[] {
+  const classes = [...new Set([...all, ...taken].map(({ taxClass }) => taxClass))];
+  const of = (portions: readonly Portion[], taxClass: string) =>
+    portions.filter((each) => each.taxClass === taxClass);
+  return classes.map((taxClass) => {
+    const [plus, minus] = [of(all, taxClass), of(taken, taxClass)];
+    const columns = [...plus, ...minus][0]!.taxes.length;
+    const sum = (pick: (portion: Portion) => bigint) =>
+      (plus.reduce((total, each) => total + pick(each), 0n) -
+        minus.reduce((total, each) => total + pick(each), 0n)) as Amount;
+    return {
+      taxClass,
+      net: sum(({ net }) => net),
+      taxes: Array.from({ length: columns }, (_, t) => sum(({ taxes }) => taxes[t] ?? 0n)),
+    };
+  });
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "company" ADD COLUMN "money" jsonb DEFAULT '{"presets":[]}'::jsonb NOT NULL;

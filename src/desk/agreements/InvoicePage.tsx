@@ -1,0 +1,193 @@
+'use client';
+
+import { Button } from 'antd';
+import Link from 'next/link';
+import { Fragment, useState } from 'react';
+import type { InvoiceAtDesk } from '@/acts/money/paper';
+import { isNothing, showDecimal } from '@/core/number';
+import { showDate, showShortDate } from '@/core/text/dates';
+import type { Answer, CreditInput } from '@/model';
+import { LinkButton } from '@/ui/LinkButton';
+import { StateMark } from '@/ui/StateMark';
+import { CreditDialog } from './CreditDialog';
+
+const names = {
+  invoice: 'Invoice',
+  advance: 'Invoice',
+  release: 'Invoice',
+  'credit note': 'Credit note',
+} as const;
+
+/** An issued invoice or credit note as the desk sees it. It never changes; a credit note takes it back. */
+export function InvoicePage({
+  invoice,
+  credit,
+}: {
+  invoice: InvoiceAtDesk;
+  credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
+}) {
+  const [taking, setTaking] = useState(false);
+  const { back } = invoice;
+  const sections = [...new Set(invoice.lines.map(({ section }) => section))];
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>
+          {names[invoice.kind]} {invoice.number}
+        </h1>
+        <StateMark state={invoice.state} />
+        <span className="soft">
+          {invoice.title} ·{' '}
+          <Link href={`/agreements/${invoice.agreementId}`} prefetch={false}>
+            {invoice.agreement.title}
+          </Link>
+        </span>
+        <span className="page-actions">
+          {back && <Button onClick={() => setTaking(true)}>Credit note</Button>}
+          <LinkButton download href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>
+            UBL
+          </LinkButton>
+          <LinkButton download href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>
+            PDF
+          </LinkButton>
+        </span>
+      </header>
+      {invoice.credits && (
+        <p>
+          Takes back{' '}
+          <Link className="link-in-text" href={`/money/${invoice.credits.id}`} prefetch={false}>
+            invoice {invoice.credits.number}
+          </Link>{' '}
+          of {showDate(invoice.credits.issuedOn)}.
+        </p>
+      )}
+      {invoice.notes.map((note) => (
+        <p key={note.id}>
+          <Link className="link-in-text" href={`/money/${note.id}`} prefetch={false}>
+            Credit note {note.number}
+          </Link>{' '}
+          of {showShortDate(note.issuedOn)} takes back {showDecimal(note.total.replace('-', ''))}
+          {note.remark && `: ${note.remark}`}
+        </p>
+      ))}
+      {invoice.remark && <p className="soft">{invoice.remark}</p>}
+      <div className="columns-2">
+        <table className="table-plain" style={{ alignSelf: 'start' }} aria-label="Work">
+          <thead>
+            <tr>
+              <th>Work</th>
+              <th className="amount">Agreed</th>
+              <th className="amount">Before</th>
+              <th className="amount">This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</th>
+              <th className="amount">To date</th>
+            </tr>
+          </thead>
+          <tbody>
+            {sections.map((section) => (
+              <Fragment key={section}>
+                <tr className="section-row">
+                  <td colSpan={5}>{section}</td>
+                </tr>
+                {invoice.lines
+                  .filter((line) => line.section === section)
+                  .map((line) => (
+                    <tr key={line.id}>
+                      <td>
+                        {line.description}
+                        {line.change !== null && <span className="soft"> · change order {line.change}</span>}
+                      </td>
+                      <td className="amount">{showDecimal(line.agreed)}</td>
+                      <td className="amount">{isNothing(line.before) ? '' : showDecimal(line.before)}</td>
+                      <td className="amount">{isNothing(line.net) ? '' : showDecimal(line.net)}</td>
+                      <td className="amount">{isNothing(line.toDate) ? '' : showDecimal(line.toDate)}</td>
+                    </tr>
+                  ))}
+              </Fragment>
+            ))}
+            {invoice.lines.length > 0 && invoice.apart.length > 0 && (
+              <tr>
+                <td colSpan={3}>
+                  <strong>Work, net</strong>
+                </td>
+                <td className="amount">
+                  <strong>{showDecimal(invoice.work)}</strong>
+                </td>
+                <td />
+              </tr>
+            )}
+            {invoice.apart.map((part) => (
+              <tr key={part.name}>
+                <td colSpan={3}>{part.name}, net</td>
+                <td className="amount">{showDecimal(part.net)}</td>
+                <td />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <aside>
+          <div className="panel">
+            <h2>To {invoice.buyer.name}</h2>
+            <p className="soft" style={{ marginTop: 0 }}>
+              Issued {showDate(invoice.issuedOn)}
+              {invoice.kind !== 'credit note' && `, due ${showDate(invoice.dueOn)}`}
+            </p>
+            <dl className="pairs">
+              <dt>Net</dt>
+              <dd>{showDecimal(invoice.net)}</dd>
+              {invoice.components
+                .filter(({ amount }) => !isNothing(amount))
+                .flatMap((tax, i) => [
+                  <dt key={`${i}-name`}>
+                    {tax.name} {showDecimal(tax.percent)} %
+                  </dt>,
+                  <dd key={i}>{showDecimal(tax.amount)}</dd>,
+                ])}
+              <dt className="sum">Total</dt>
+              <dd className="sum">{showDecimal(invoice.total)}</dd>
+              {invoice.kind !== 'credit note' && (
+                <>
+                  <dt>Paid</dt>
+                  <dd>{showDecimal(invoice.paid)}</dd>
+                  <dt>Open</dt>
+                  <dd>{showDecimal(invoice.open)}</dd>
+                </>
+              )}
+            </dl>
+            <h2 style={{ marginTop: 18 }}>In the agreement</h2>
+            <dl className="pairs">
+              {invoice.changes.length > 0 && (
+                <>
+                  <dt>Original sum</dt>
+                  <dd>{showDecimal(invoice.original)}</dd>
+                  {invoice.changes.map((change) => (
+                    <Fragment key={change.number}>
+                      <dt>{change.title}</dt>
+                      <dd>{showDecimal(change.total)}</dd>
+                    </Fragment>
+                  ))}
+                </>
+              )}
+              <dt className={invoice.changes.length > 0 ? 'sum' : ''}>Contract sum</dt>
+              <dd className={invoice.changes.length > 0 ? 'sum' : ''}>{showDecimal(invoice.contractSum)}</dd>
+              <dt>Billed before</dt>
+              <dd>{showDecimal(invoice.billedBefore)}</dd>
+              <dt>This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</dt>
+              <dd>{showDecimal(invoice.total)}</dd>
+              <dt className="sum">Left to bill</dt>
+              <dd className="sum">{showDecimal(invoice.leftAfter)}</dd>
+              {!isNothing(invoice.heldToDate) && (
+                <>
+                  <dt>Of that held back</dt>
+                  <dd>{showDecimal(invoice.heldToDate)}</dd>
+                </>
+              )}
+            </dl>
+          </div>
+        </aside>
+      </div>
+      {taking && back && (
+        <CreditDialog invoice={{ ...invoice, back }} credit={credit} close={() => setTaking(false)} />
+      )}
+    </div>
+  );
+}

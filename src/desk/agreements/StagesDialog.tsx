@@ -1,0 +1,101 @@
+'use client';
+
+import { App, AutoComplete, Modal } from 'antd';
+import { useRouter } from 'next/navigation';
+import { Fragment, useState } from 'react';
+import type { AgreementAtDesk } from '@/acts/agreements/read';
+import type { LineStageInput } from '@/acts/agreements/stages';
+import type { Answer } from '@/model';
+
+type Line = AgreementAtDesk['lines'][number];
+
+/** Puts agreed work into stages, a section at a time or line by line. A new name is a new stage. */
+export function StagesDialog({
+  agreement,
+  put,
+  close,
+}: {
+  agreement: AgreementAtDesk;
+  put: (input: LineStageInput) => Promise<Answer<void>>;
+  close: () => void;
+}) {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const [wanted, setWanted] = useState<Readonly<Record<string, string>>>({});
+  const [busy, setBusy] = useState(false);
+  const of = (line: Line) => wanted[line.id] ?? line.stage ?? '';
+  const sections = [...new Set(agreement.lines.map(({ section }) => section))];
+  const names = [
+    ...new Set([...agreement.stages.map(({ name }) => name), ...Object.values(wanted).filter(Boolean)]),
+  ];
+  const save = async () => {
+    setBusy(true);
+    const changed = agreement.lines.filter((line) => of(line).trim() !== (line.stage ?? ''));
+    for (const stage of new Set(changed.map((line) => of(line).trim()))) {
+      const answer = await put({
+        agreementId: agreement.id,
+        lineIds: changed.filter((line) => of(line).trim() === stage).map(({ id }) => id),
+        stage: stage === '' ? null : stage,
+      });
+      if (!answer.ok) {
+        setBusy(false);
+        message.error(answer.problem.detail);
+        return;
+      }
+    }
+    router.refresh();
+    close();
+  };
+  const field = (label: string, value: string, lines: readonly Line[]) => (
+    <AutoComplete
+      size="small"
+      style={{ width: 200 }}
+      aria-label={label}
+      value={value}
+      placeholder="no stage"
+      options={names.map((name) => ({ value: name }))}
+      onChange={(name: string) =>
+        setWanted({ ...wanted, ...Object.fromEntries(lines.map(({ id }) => [id, name ?? ''])) })
+      }
+    />
+  );
+  return (
+    <Modal
+      open
+      width={720}
+      title="Which work is in which stage"
+      okText="Save"
+      cancelText="Leave it"
+      confirmLoading={busy}
+      onOk={save}
+      onCancel={close}
+    >
+      <div style={{ maxHeight: 420, overflowY: 'auto' }}>
+        <table className="table-plain">
+          <tbody>
+            {sections.map((section) => {
+              const lines = agreement.lines.filter((line) => line.section === section);
+              const all = new Set(lines.map(of));
+              return (
+                <Fragment key={section}>
+                  <tr className="section-row">
+                    <td>{section}</td>
+                    <td className="amount">
+                      {field(`Stage of ${section}`, all.size === 1 ? [...all][0]! : '', lines)}
+                    </td>
+                  </tr>
+                  {lines.map((line) => (
+                    <tr key={line.id}>
+                      <td>{line.description}</td>
+                      <td className="amount">{field(`Stage of ${line.description}`, of(line), [line])}</td>
+                    </tr>
+                  ))}
+                </Fragment>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,103 @@
+'use client';
+
+import { Fragment } from 'react';
+import type { WorktableAtDesk } from '@/acts/agreements/worktable';
+import type { Made, Position } from '@/core/billing';
+import { afterPaper, paperSums } from '@/core/billing';
+import { isNothing, showAmount, showDecimal } from '@/core/number';
+
+/** What an invoice comes to, and where the agreement stands with it. */
+export function BillSums({
+  work,
+  position,
+  made,
+}: {
+  work: WorktableAtDesk;
+  position: Position;
+  made: Made | null;
+}) {
+  const { ledger } = work;
+  const money = (value: bigint) => showAmount(value as never, ledger.minorDigits);
+  const sums = made ? paperSums(made, ledger.components) : null;
+  const after = made ? afterPaper(ledger, made) : position;
+  return (
+    <div className="panel" data-testid="bill-sums">
+      <h2>This {made?.kind === 'credit note' ? 'credit note' : 'invoice'}</h2>
+      {sums ? (
+        <dl className="pairs">
+          {made!.draws.length > 0 && (
+            <>
+              <dt>Work, net</dt>
+              <dd>{money(sums.work)}</dd>
+              {work.taxes.map(({ name, percent }, t) =>
+                sums.workTaxes[t] === 0n ? null : (
+                  <Fragment key={`${name}${percent}`}>
+                    <dt>
+                      {name} {showDecimal(percent)} %
+                    </dt>
+                    <dd>{money(sums.workTaxes[t]!)}</dd>
+                  </Fragment>
+                ),
+              )}
+              {(sums.retainage !== 0n || sums.advance !== 0n) && (
+                <>
+                  <dt className="sum">Work with tax</dt>
+                  <dd className="sum">{money(sums.workGross)}</dd>
+                </>
+              )}
+            </>
+          )}
+          {sums.advance !== 0n && (
+            <>
+              <dt>{sums.advance < 0n ? 'Deposit counted off' : 'Deposit, ahead of the work'}</dt>
+              <dd>{money(sums.advance)}</dd>
+            </>
+          )}
+          {sums.retainage !== 0n && (
+            <>
+              <dt>
+                {sums.retainage < 0n
+                  ? `Held back, ${ledger.terms.retainage?.percent} %`
+                  : 'Retainage released'}
+              </dt>
+              <dd>{money(sums.retainage)}</dd>
+            </>
+          )}
+          <dt className="sum">{sums.total < 0n ? 'In the customer’s favour' : 'To pay'}</dt>
+          <dd className="sum">
+            <strong>{money(sums.total)}</strong>
+          </dd>
+          {!isNothing(work.credit) && sums.total > 0n && (
+            <>
+              <dt>Customer’s credit on it</dt>
+              <dd>{showDecimal(work.credit)}</dd>
+            </>
+          )}
+        </dl>
+      ) : (
+        <p className="empty">Type a per cent, a quantity or an amount in a row, or pick another way above.</p>
+      )}
+      <h2 style={{ marginTop: 16 }}>The agreement after it</h2>
+      <dl className="pairs">
+        <dt>Contract sum</dt>
+        <dd>{money(after.sumToDate)}</dd>
+        <dt>Billed before</dt>
+        <dd>{money(position.billed)}</dd>
+        {after.heldGross > 0n && (
+          <>
+            <dt>Held back in all</dt>
+            <dd>{money(after.heldGross)}</dd>
+          </>
+        )}
+        {after.aheadGross > 0n && (
+          <>
+            <dt>Deposit not counted off</dt>
+            <dd>{money(after.aheadGross)}</dd>
+          </>
+        )}
+        <dt className="sum">Left to bill</dt>
+        <dd className="sum">{money(after.leftToBill)}</dd>
+      </dl>
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+'use client';
+
+import { Alert } from 'antd';
+import type { Amount } from '@/core/number';
+import { parseAmount, showAmount, sumAmounts } from '@/core/number';
+import type { ScheduledPayment } from '@/core/schedule';
+import { depositOverLaw } from '@/core/schedule';
+import type { CompanyMoney } from '@/model';
+import { useEditor } from '../context';
+
+/** Says where the deposit is more than the law of the place allows, and which law that is. */
+export function Law({
+  money,
+  payments,
+  total,
+  minorDigits,
+}: {
+  money: CompanyMoney;
+  payments: readonly ScheduledPayment[];
+  total: Amount;
+  minorDigits: number;
+}) {
+  const { work } = useEditor();
+  const deposit = sumAmounts(
+    payments.filter(({ entry }) => entry.kind === 'deposit').map(({ amount }) => amount),
+  );
+  const over = depositOverLaw(money.deposit?.place, deposit, total, {
+    minorDigits,
+    specialOrder: parseAmount(work.document.billing?.specialOrder ?? '0', minorDigits),
+  });
+  if (!over) return null;
+  return (
+    <Alert
+      type={money.deposit?.blocks ? 'error' : 'warning'}
+      style={{ marginBottom: 12 }}
+      title={`The deposit is more than ${over.law.place} allows: at most ${showAmount(over.limit, minorDigits)}, ${over.law.inWords} (${over.law.source}).${
+        money.deposit?.blocks ? ' It cannot be sent like this.' : ''
+      }`}
+    />
+  );
+}

@@ -1,0 +1,108 @@
+import Type from 'typebox';
+import { AgreedLineId } from './change';
+import { DecimalText, PartId, PercentText, PositiveDecimalText, ShortText } from './scalars';
+
+/*
+ * How an agreement is billed: the terms that are signed with the proposal, and what is asked of one invoice or credit note.
+ */
+
+const closed = { additionalProperties: false } as const;
+
+export const RetainageTerms = Type.Object(
+  {
+    percent: PercentText,
+    limit: Type.Optional(
+      Type.String({
+        ...PercentText,
+        description: 'Per cent of the sum to date: never more than this is held',
+      }),
+    ),
+  },
+  {
+    ...closed,
+    description: 'What is held back of every invoice for work, tax in it, until it is released',
+  },
+);
+export type RetainageTerms = Type.Static<typeof RetainageTerms>;
+
+export const BillingTerms = Type.Object(
+  {
+    retainage: Type.Optional(RetainageTerms),
+    deposit: Type.Optional(
+      Type.Literal('advance', {
+        description:
+          'The deposit is money paid ahead: billed by itself, then counted off every invoice in proportion. Without it, the deposit bills the first part of the work',
+      }),
+    ),
+    specialOrder: Type.Optional(
+      Type.String({
+        ...PositiveDecimalText,
+        description:
+          'What must be ordered specially before work begins; where the law lets a deposit be as much',
+      }),
+    ),
+  },
+  { ...closed, description: 'How the agreement is billed' },
+);
+export type BillingTerms = Type.Static<typeof BillingTerms>;
+
+const to = {
+  percent: Type.Object({ percent: PercentText }, { ...closed, description: 'Billed up to this per cent' }),
+  quantity: Type.Object(
+    { quantity: DecimalText },
+    { ...closed, description: 'Billed up to this quantity of what was agreed' },
+  ),
+  amount: Type.Object({ amount: DecimalText }, { ...closed, description: 'So much net on this invoice' }),
+};
+
+/** How far one line, or all lines of a section or a stage, are billed. */
+export const LineAsk = Type.Union([
+  Type.Object({ line: AgreedLineId, to: Type.Union([to.percent, to.quantity, to.amount]) }, closed),
+  Type.Object({ section: ShortText, to: to.percent }, closed),
+  Type.Object({ stage: ShortText, to: to.percent }, closed),
+]);
+export type LineAsk = Type.Static<typeof LineAsk>;
+
+/** What an invoice bills. */
+export const BillingAsk = Type.Union([
+  Type.Object({ entryId: PartId }, { ...closed, description: 'A payment of the schedule' }),
+  Type.Object(
+    { lines: Type.Array(LineAsk, { minItems: 1, maxItems: 5000 }) },
+    { ...closed, description: 'Lines, sections or stages' },
+  ),
+  Type.Object({ amount: PositiveDecimalText }, { ...closed, description: 'An amount, tax in it' }),
+  Type.Object({ rest: Type.Literal(true) }, { ...closed, description: 'All that is left' }),
+  Type.Object(
+    { release: Type.Union([Type.Literal('all'), PositiveDecimalText]) },
+    { ...closed, description: 'Retainage that is held, all of it or an amount' },
+  ),
+]);
+export type BillingAsk = Type.Static<typeof BillingAsk>;
+
+/** What a credit note takes back of an invoice. */
+export const CreditAsk = Type.Union([
+  Type.Object({ whole: Type.Literal(true) }, { ...closed, description: 'All that is not taken back yet' }),
+  Type.Object({ amount: PositiveDecimalText }, { ...closed, description: 'Work for this amount, tax in it' }),
+  Type.Object(
+    {
+      lines: Type.Array(Type.Object({ line: AgreedLineId, amount: DecimalText }, closed), {
+        minItems: 1,
+        maxItems: 5000,
+      }),
+    },
+    { ...closed, description: 'So much net of each line' },
+  ),
+]);
+export type CreditAsk = Type.Static<typeof CreditAsk>;
+
+/** How much of the agreement an invoice shows; never our cost. */
+export const InvoiceShows = Type.Object(
+  {
+    /** Lines of which nothing is billed on it: left out, or shown with nothing. */
+    unbilled: Type.Union([Type.Literal('hidden'), Type.Literal('zero')]),
+    /** Bundles: as they were offered, each as one line, or all their parts. */
+    bundles: Type.Union([Type.Literal('agreed'), Type.Literal('one'), Type.Literal('parts')]),
+  },
+  closed,
+);
+export type InvoiceShows = Type.Static<typeof InvoiceShows>;

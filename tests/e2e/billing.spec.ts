@@ -1,0 +1,100 @@
+import { expect, serious, test } from './desk';
+
+/* An invoice on the worktable, by per cent, quantity and amount; taken back in part; a stage that is done. */
+
+const cents = (text: string | null) => Number(text!.replace(/[,.]/g, '').replace('−', '-'));
+
+test('the office bills what is done, line by line, takes a part of it back, and bills a stage', async ({
+  page,
+}) => {
+  await page.goto('/agreements');
+  await page.getByText('Sunroom on the courtyard').first().click();
+  await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
+  const agreement = page.url();
+
+  // The draft that was kept is gone on with; dropped, the table is empty.
+  await page.getByRole('link', { name: 'Go on with the draft invoice' }).click();
+  await expect(page.getByLabel('Title')).toHaveValue('Roof tight');
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Drop the draft' }).click();
+  await page.waitForURL(agreement);
+
+  await page.getByRole('link', { name: 'Bill work done' }).click();
+  await expect(page.getByRole('button', { name: 'Issue invoice' })).toBeDisabled();
+  const row = page.getByRole('row', { name: /Paint, two coats/ });
+  const share = row.getByLabel('Per cent to date of Paint, two coats');
+  await share.fill('50');
+  await share.press('Enter');
+  // The others follow: 260 sq ft at half, and the money.
+  await expect(row.getByLabel('Quantity to date of Paint, two coats')).toHaveValue('130');
+  const now = row.getByLabel('Amount this time of Paint, two coats');
+  const agreed = cents(await row.getByRole('cell').nth(1).textContent());
+  const before = cents(await row.getByRole('cell').nth(2).textContent());
+  expect(cents(await now.inputValue())).toBe(Math.round(agreed / 2) - before);
+  await now.fill('50');
+  await now.press('Enter');
+  await expect(share).not.toHaveValue('50');
+  // More than there is is refused where it is typed, and the table stays.
+  await share.fill('10');
+  await share.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'More than that is billed already' })).toBeVisible();
+  await expect(now).toHaveValue('50.00');
+
+  const sums = page.getByTestId('bill-sums');
+  const toPay = cents(await sums.locator('dd strong').textContent());
+  await page.getByLabel('Title').fill('Painting, first coat');
+  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  await page.waitForURL(agreement);
+  const issued = page.getByRole('row', { name: /Painting, first coat/ });
+  expect(cents(await issued.getByRole('cell').nth(5).textContent())).toBe(toPay);
+
+  await issued.getByRole('link').first().click();
+  await page.getByRole('button', { name: 'Credit note' }).click();
+  await page.getByRole('radio', { name: 'By line' }).click();
+  await page.getByLabel('Take back of Paint, two coats').fill('20');
+  await page.getByLabel('Why, in words the customer reads').fill('One wall was not done yet.');
+  const back = page.getByTestId('credit-sums').locator('dd strong');
+  await expect(back).toContainText('−');
+  const credit = cents(await back.textContent());
+  await page.getByRole('button', { name: 'Issue credit note' }).click();
+  await expect(page.getByRole('heading', { name: /Credit note C\d{4}-\d{3}/ })).toBeVisible();
+  await expect(page.getByText('One wall was not done yet.')).toBeVisible();
+  expect(credit).toBeLessThan(0);
+  expect(await serious(page)).toEqual([]);
+
+  // A stage that is done asks about its bill.
+  await page.goto(agreement);
+  const stage = page.getByRole('listitem').filter({ hasText: 'Roof tight' });
+  await stage.getByRole('button', { name: 'Done' }).click();
+  const ask = page.getByRole('dialog', { name: '“Roof tight” is done. Bill it now?' });
+  await ask.getByRole('button', { name: /Bill its lines/ }).click();
+  await page.waitForURL(/bill\?stage=Roof/);
+  await expect(page.getByLabel('Per cent to date of Glass')).toHaveValue('100');
+  await page.goto(agreement);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Roof tight' })).toContainText('✓ done');
+});
+
+test('retainage and what becomes of the deposit are agreed in the proposal, and the customer reads them', async ({
+  page,
+}) => {
+  await page.goto('/proposals');
+  await page.getByText('Study under the roof').first().click();
+  await page.getByRole('button', { name: 'Payments' }).click();
+  await page.getByLabel('Retainage in per cent').fill('10');
+  await page.getByLabel('Retainage in per cent').press('Enter');
+  await page.getByLabel('Most that is held, in per cent of the whole').fill('5');
+  await page.getByLabel('Most that is held, in per cent of the whole').press('Enter');
+  await page.getByText('When the stages are planned to be done').click();
+  await page.getByLabel('Frame stands is planned for').fill('2031-05-06');
+  // Dragged by its arrows, the payment stands elsewhere and the sum stays.
+  await page.getByRole('button', { name: 'Move Roof tight up' }).click();
+  await expect(page.getByLabel('Payment', { exact: true }).nth(1)).toHaveValue('Roof tight');
+  await expect(page.getByText('All changes saved')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  const paper = page.frameLocator('iframe').first();
+  await expect(
+    paper.getByText('Of every invoice for work 10 % is held back, never more than 5 % of the whole,'),
+  ).toBeVisible();
+  await expect(paper.getByText(/planned for 6 May 2031/)).toBeVisible();
+});
