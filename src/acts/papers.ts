@@ -8,6 +8,7 @@ import { libraryXlsx } from '@/formats/xlsx/libraryXlsx';
 import { invoicePdf } from '@/formats/pdf/invoicePdf';
 import type { PagePicture } from '@/formats/pdf/PlanPage';
 import { proposalPdf } from '@/formats/pdf/proposalPdf';
+import { statementPdf } from '@/formats/pdf/statementPdf';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from './actor';
@@ -19,6 +20,7 @@ import { allow } from './actor';
 import { readFile } from './files/keep';
 import { listForExport } from './library/importItems';
 import { invoicePaper } from './money/paper';
+import { readStatement } from './money/statement';
 import { Problem } from './problem';
 import { readProposal } from './proposals/read';
 
@@ -41,6 +43,11 @@ export const bookletPaper = async (visitor: Visitor): Promise<Buffer> =>
 
 export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
   return invoicePdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
+}
+
+/** An invoice with every agreed line beside it. */
+export async function progressStatementPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
+  return statementPdf(await readStatement(actor, invoiceId));
 }
 
 /** The draft of an invoice, as the customer would get it. */

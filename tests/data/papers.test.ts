@@ -12,6 +12,7 @@ import {
   invoicePaperPdf,
   invoicePaperXml,
   libraryAsCsv,
+  progressStatementPdf,
   proposalPaper,
   visitorInvoicePdf,
 } from '@/acts/papers';
@@ -103,6 +104,37 @@ describe('the invoice on paper', () => {
     const xml = await invoicePaperXml(actor, deposit.id);
     expect(xml).toContain(`>${deposit.total}</cbc:PayableAmount>`);
     for (const secret of secrets) expect(xml).not.toMatch(secret);
+  });
+
+  test('the progress statement: every line adds up across, the columns add up down, the sums lead to what is due', async () => {
+    const actor = await newCompany();
+    const base = testDocument();
+    const { agreementId } = await newAgreement(actor, {
+      ...base,
+      billing: { retainage: { percent: '10' }, deposit: 'advance' },
+    });
+    const { id } = await issueInvoice(actor, {
+      agreementId,
+      what: { lines: [{ line: 'l1', to: { percent: '40' } }] },
+    });
+    const text = textOf(await progressStatementPdf(actor, id));
+    for (const secret of secrets) expect(text).not.toMatch(secret);
+    const cents = (figure: string) => BigInt(figure.replace(/[,.]/g, '').replace('−', '-'));
+    const figure = (name: RegExp) =>
+      cents(new RegExp(`^ *${name.source}.*? (−?[\\d,]+\\.\\d\\d)$`, 'm').exec(text)![1]!);
+    expect(figure(/Original contract sum/) + figure(/Net change/)).toBe(figure(/Contract sum to date/));
+    expect(figure(/Work billed to date/) - figure(/Retainage held/)).toBe(figure(/Earned less retainage/));
+    expect(
+      figure(/Earned less retainage/) + figure(/Deposit not counted off/) - figure(/Less billed before/),
+    ).toBe(figure(/Due with this invoice/));
+    const columns = (name: RegExp) =>
+      new RegExp(`^ *${name.source} +(.*)$`, 'm').exec(text)![1]!.trim().split(/ +/);
+    const [agreed, now, toDate, percent, left] = columns(/Line l1/);
+    expect(now).toBe(toDate);
+    expect(cents(agreed!) - cents(toDate!)).toBe(cents(left!));
+    expect(Number(percent)).toBe(40);
+    const net = columns(/Net(?= +\d)/);
+    expect(cents(net[0]!)).toBe(cents(agreed!) + cents(columns(/Line l3/)[0]!));
   });
 
   test('a link opens the invoices of its own agreement and no others', async () => {

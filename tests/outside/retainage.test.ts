@@ -7,9 +7,9 @@
 import { spawnSync } from 'node:child_process';
 import { Decimal } from 'decimal.js';
 import type { Ledger } from '@/core/billing';
-import { makeCredit, makeInvoice, paperSums, positionOf, withPaper } from '@/core/billing';
+import { makeCredit, makeInvoice, paperSums, positionOf, statementOf, withPaper } from '@/core/billing';
 import type { Amount, Fixed } from '@/core/number';
-import { ONE, parseAmount, writeAmount } from '@/core/number';
+import { ONE, parseAmount, writeAmount, writeFixed } from '@/core/number';
 import type { BillingAsk, BillingTerms } from '@/model';
 
 const money = (text: string) => parseAmount(text, 2);
@@ -56,6 +56,43 @@ test('sum to date 105,000.00, completed 45,000.00, a tenth held: earned 40,500.0
     '45000.00',
     '4500.00',
     '40500.00',
+    '64500.00',
+  ]);
+});
+
+test('the statement: each line is before + this = to date of its scheduled value, and the sums lead to what is due', () => {
+  const first = bill(ledger({ retainage: { percent: '10' } }), {
+    lines: [{ line: 'frame', to: { amount: '20000' } }],
+  });
+  const made = makeInvoice(first.at, {
+    lines: [
+      { line: 'frame', to: { amount: '17500' } },
+      { line: 'roof', to: { percent: '18.75' } },
+    ],
+  });
+  const paper = { ...made, id: 'this', credits: null };
+  const statement = statementOf(first.at, paper, money('100000.00'));
+  const row = ({ agreed, before, now, toDate, left, share }: (typeof statement)['lines'][number]) => [
+    ...[agreed, before, now, toDate, left].map(text),
+    share === null ? null : writeFixed(share),
+  ];
+  expect(statement.lines.map(row)).toEqual([
+    ['60000.00', '20000.00', '17500.00', '37500.00', '22500.00', '0.625'],
+    ['40000.00', '0.00', '7500.00', '7500.00', '32500.00', '0.1875'],
+    ['5000.00', '0.00', '0.00', '0.00', '5000.00', '0'],
+  ]);
+  const { original, changes, sumToDate, completed, held, earned, billedBefore, due, toFinish } = statement;
+  expect(
+    [original, changes, sumToDate, completed, held, earned, billedBefore, due, toFinish].map(text),
+  ).toEqual([
+    '100000.00',
+    '5000.00',
+    '105000.00',
+    '45000.00',
+    '4500.00',
+    '40500.00',
+    '18000.00',
+    '22500.00',
     '64500.00',
   ]);
 });

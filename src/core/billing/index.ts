@@ -7,5 +7,6 @@ export * from './asked';
 export * from './makeInvoice';
 export * from './makeCredit';
 export * from './worktable';
+export * from './statement';
 export * from './agreed';
 export * from './agreementReport';

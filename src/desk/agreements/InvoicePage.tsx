@@ -44,6 +44,9 @@ export function InvoicePage({
         </span>
         <span className="page-actions">
           {back && <Button onClick={() => setTaking(true)}>Credit note</Button>}
+          <LinkButton download href={`/api/v1/invoices/${invoice.id}/statement.pdf`}>
+            Progress statement
+          </LinkButton>
           <LinkButton download href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>
             UBL
           </LinkButton>

@@ -1,0 +1,7 @@
+import { progressStatementPdf } from '@/acts/papers';
+import { readDoor } from '../../../../door';
+import { download } from '../../../../download';
+
+export const GET = readDoor(async (actor, id) =>
+  download(await progressStatementPdf(actor, id), 'application/pdf', 'progress-statement.pdf'),
+);
