@@ -96,6 +96,7 @@ export async function billOn(
     return [omissionLine(line, parseFixed('1'), 'demo-less')];
   });
   await bill({ amount: '2500' }, 6, 'On account of the roofing');
+  await done('Roof tight', 2);
   await saveDraft(office(1), {
     agreementId,
     what: { lines: [{ stage: 'Roof tight', to: { percent: '100' } }] },

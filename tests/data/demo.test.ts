@@ -1,12 +1,13 @@
 import { sql } from 'drizzle-orm';
 import type { Actor } from '@/acts/actor';
-import { listAgreements } from '@/acts/agreements/read';
+import { listAgreements, readAgreement } from '@/acts/agreements/read';
 import { listCustomers } from '@/acts/customers/customers';
 import { listItems, listTemplates } from '@/acts/library/library';
 import { readMoney } from '@/acts/money/invoices';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { beforeCompany, closeConnection } from '@/data/connection';
 import { checkDocument } from '@/core/offer';
+import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts } from '@/core/number';
 
 afterAll(closeConnection);
@@ -28,7 +29,7 @@ test('has something true on every screen: a library, customers, proposals in eve
   expect(await listTemplates(actor)).toHaveLength(3);
   expect(await listCustomers(actor)).toHaveLength(6);
   const proposals = await listProposals(actor);
-  expect(proposals).toHaveLength(14);
+  expect(proposals).toHaveLength(15);
   expect(new Set(proposals.map(({ state }) => state))).toEqual(
     new Set(['draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn']),
   );
@@ -53,6 +54,37 @@ test('obeys its own rules: every document stands, every agreement and its invoic
   }
   const money = await readMoney(actor);
   expect(sumAmounts(money.invoices.map(({ open }) => cents(open)))).toBe(cents(money.out));
+  // Every figure is the sum of what it opens.
+  const sum = (rows: readonly { readonly sum: string }[]) => sumAmounts(rows.map((row) => cents(row.sum)));
+  expect(sum(money.byAge)).toBe(cents(money.out));
+  for (const [list, figure] of [
+    ['to-bill', money.toBill],
+    ['held', money.held],
+    ['credit', money.credit],
+  ] as const)
+    expect([list, sum((await readMoney(actor, list)).agreements)]).toEqual([list, cents(figure)]);
+  const late = await readMoney(actor, 'overdue');
+  expect(sumAmounts(late.invoices.map(({ open }) => cents(open)))).toBe(cents(money.overdue));
+  const received = await readMoney(actor, 'received');
+  expect(sumAmounts(received.payments.map(({ amount }) => cents(amount)))).toBe(
+    cents(money.receivedThisMonth),
+  );
+  // And says the same as the agreements themselves.
+  const agreements = await Promise.all(
+    (await listAgreements(actor)).map(({ id }) => readAgreement(actor, id)),
+  );
+  expect(sumAmounts(agreements.map(({ held }) => cents(held)))).toBe(cents(money.held));
+  expect(sumAmounts(agreements.map(({ credit }) => cents(credit)))).toBe(cents(money.credit));
+  expect(cents(money.held)).toBeGreaterThan(0n);
+  const toBill = agreements.map(({ payments, standing, held, today }) => {
+    const due = sumAmounts(
+      payments.filter(({ from }) => from !== null && from <= today).map(({ amount }) => cents(amount)),
+    );
+    const open = due - cents(standing.billed) - cents(held);
+    return (open > 0n ? open : 0n) as Amount;
+  });
+  expect(sumAmounts(toBill)).toBe(cents(money.toBill));
+  expect(cents(money.toBill)).toBeGreaterThan(0n);
 });
 
 test('names nobody who could exist: addresses of mail that lead nowhere, numbers that ring nowhere', async () => {

@@ -64,14 +64,34 @@ test('the office bills what is done, line by line, takes a part of it back, and 
 
   // A stage that is done asks about its bill.
   await page.goto(agreement);
-  const stage = page.getByRole('listitem').filter({ hasText: 'Roof tight' });
+  const stage = page.getByRole('listitem').filter({ hasText: 'Completion' });
   await stage.getByRole('button', { name: 'Done' }).click();
-  const ask = page.getByRole('dialog', { name: '“Roof tight” is done. Bill it now?' });
+  const ask = page.getByRole('dialog', { name: '“Completion” is done. Bill it now?' });
   await ask.getByRole('button', { name: /Bill its lines/ }).click();
-  await page.waitForURL(/bill\?stage=Roof/);
-  await expect(page.getByLabel('Per cent to date of Glass')).toHaveValue('100');
+  await page.waitForURL(/bill\?stage=Completion/);
+  await expect(page.getByLabel('Per cent to date of Inside')).toHaveValue('100');
   await page.goto(agreement);
-  await expect(page.getByRole('listitem').filter({ hasText: 'Roof tight' })).toContainText('✓ done');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Completion' })).toContainText('✓ done');
+});
+
+test('every sum of the money page opens what it is made of', async ({ page }) => {
+  await page.goto('/money');
+  await expect(page.getByRole('figure', { name: 'Money out by how late it is' })).toBeVisible();
+  for (const [name, heading] of [
+    ['To bill now', 'To bill now'],
+    ['Overdue', 'Overdue'],
+    ['Retainage held', 'Retainage held'],
+  ] as const) {
+    const figure = page.getByRole('link', { name: new RegExp(`^${name}`) });
+    const sum = cents((await figure.textContent())!.replace(name, ''));
+    await figure.click();
+    await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+    const column = name === 'Overdue' ? 8 : 4;
+    const rows = await page.locator(`table tbody td:nth-child(${column})`).allTextContents();
+    expect(rows.reduce((total, text) => total + cents(text), 0)).toBe(sum);
+    expect(sum).toBeGreaterThan(0);
+  }
+  expect(await serious(page)).toEqual([]);
 });
 
 test('retainage and what becomes of the deposit are agreed in the proposal, and the customer reads them', async ({

@@ -1,40 +1,106 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { readMoney } from '@/acts/money/invoices';
+import type { MoneyList } from '@/acts/money/invoices';
+import { moneyLists, readMoney } from '@/acts/money/invoices';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
+import { AgeChart } from '@/desk/money/AgeChart';
+import '@/desk/money/money.css';
 import { StateMark } from '@/ui/StateMark';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Money' };
 
-export default async function MoneyPage() {
-  const money = await readMoney(await pageActor());
+const empty: Readonly<Record<MoneyList, string>> = {
+  all: 'No invoice yet. They are issued on the page of an agreement.',
+  'to-bill': 'Nothing waits to be billed.',
+  out: 'Everything billed is paid.',
+  overdue: 'Nothing is late.',
+  received: 'Nothing came in this month.',
+  held: 'No retainage is held.',
+  credit: 'No customer has money with us that is on no invoice.',
+};
+
+export default async function MoneyPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
+  const { show } = await searchParams;
+  const list = moneyLists.find((each) => each === show) ?? 'all';
+  const money = await readMoney(await pageActor(), list);
+  const figures: readonly [MoneyList, string, string, boolean?][] = [
+    ['to-bill', 'To bill now', money.toBill],
+    ['out', 'Out', money.out],
+    ['overdue', 'Overdue', money.overdue, true],
+    ['received', 'Received this month', money.receivedThisMonth],
+    ['held', 'Retainage held', money.held],
+    ['credit', 'Customers’ credit', money.credit],
+  ];
+  const title = figures.find(([name]) => name === list)?.[1] ?? 'Invoices';
   return (
     <div className="page">
       <header className="page-head">
         <h1>Money</h1>
       </header>
-      <div className="figures">
-        <div>
-          <div className="figure-name">Out</div>
-          <div className="figure-value">{showDecimal(money.out)}</div>
-        </div>
-        <div>
-          <div className="figure-name">Overdue</div>
-          <div className={isNothing(money.overdue) ? 'figure-value' : 'figure-value wrong'}>
-            {showDecimal(money.overdue)}
-          </div>
-        </div>
-        <div>
-          <div className="figure-name">Received this month</div>
-          <div className="figure-value">{showDecimal(money.receivedThisMonth)}</div>
-        </div>
-      </div>
-      <h2>Invoices</h2>
-      {money.invoices.length === 0 ? (
-        <p className="empty">No invoice yet. They are issued on the page of an agreement.</p>
-      ) : (
+      <nav className="money-figures" aria-label="What the sums are made of">
+        {figures.map(([name, label, value, wrong]) => (
+          <Link
+            key={name}
+            href={list === name ? '/money' : `/money?show=${name}`}
+            aria-current={list === name ? 'true' : undefined}
+            prefetch={false}
+          >
+            <span className="figure-name">{label}</span>
+            <span className={wrong && !isNothing(value) ? 'figure-value wrong' : 'figure-value'}>
+              {showDecimal(value)}
+            </span>
+          </Link>
+        ))}
+      </nav>
+      {(list === 'all' || list === 'out' || list === 'overdue') && !isNothing(money.out) && (
+        <AgeChart byAge={money.byAge} />
+      )}
+      <h2>{title}</h2>
+      {money.agreements.length + money.invoices.length + money.payments.length === 0 && (
+        <p className="empty">{empty[list]}</p>
+      )}
+      {money.agreements.length > 0 && (
+        <table className="table-plain">
+          <thead>
+            <tr>
+              <th>No.</th>
+              <th>Agreement</th>
+              <th>Customer</th>
+              <th className="amount">{title}</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {money.agreements.map((row) => (
+              <tr key={row.id} className="link-row">
+                <td>{row.number}</td>
+                <td>
+                  <Link href={`/agreements/${row.id}`} prefetch={false}>
+                    {row.title}
+                  </Link>
+                </td>
+                <td>{row.customer}</td>
+                <td className="amount">{showDecimal(row.sum)}</td>
+                <td className="amount">
+                  {list === 'to-bill' && (
+                    <Link href={`/agreements/${row.id}/bill`} prefetch={false}>
+                      Bill it
+                    </Link>
+                  )}
+                  {list === 'held' && (
+                    <Link href={`/agreements/${row.id}/bill?release`} prefetch={false}>
+                      Release
+                    </Link>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {money.invoices.length > 0 && (
         <table className="table-plain">
           <thead>
             <tr>
@@ -51,7 +117,7 @@ export default async function MoneyPage() {
           <tbody>
             {money.invoices.map((row) => (
               <tr key={row.id} className="link-row">
-                <td>
+                <td className="nowrap">
                   <Link href={`/money/${row.id}`} prefetch={false}>
                     {row.number}
                   </Link>
@@ -62,9 +128,11 @@ export default async function MoneyPage() {
                 </td>
                 <td>{row.customer}</td>
                 <td className="nowrap">{showShortDate(row.issuedOn)}</td>
-                <td className="nowrap">{showShortDate(row.dueOn)}</td>
+                <td className="nowrap">{row.kind === 'credit note' ? '' : showShortDate(row.dueOn)}</td>
                 <td>
-                  <StateMark state={row.overdue ? 'overdue' : row.state} />
+                  <StateMark
+                    state={row.overdue ? 'overdue' : row.kind === 'credit note' ? 'credit note' : row.state}
+                  />
                 </td>
                 <td className="amount">{showDecimal(row.total)}</td>
                 <td className="amount">{isNothing(row.open) ? '' : showDecimal(row.open)}</td>
@@ -73,20 +141,28 @@ export default async function MoneyPage() {
           </tbody>
         </table>
       )}
-      <h2>Received</h2>
-      <table className="table-plain">
-        <tbody>
-          {money.payments.map((row) => (
-            <tr key={row.id}>
-              <td className="nowrap">{showShortDate(row.receivedOn)}</td>
-              <td>{row.customer}</td>
-              <td>{row.method}</td>
-              <td className="soft">{row.reference}</td>
-              <td className="amount">{showDecimal(row.amount)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {money.payments.length > 0 && (
+        <>
+          {list === 'all' && <h2>Received</h2>}
+          <table className="table-plain">
+            <tbody>
+              {money.payments.map((row) => (
+                <tr key={row.id}>
+                  <td className="nowrap">{showShortDate(row.receivedOn)}</td>
+                  <td>
+                    <Link href={`/agreements/${row.agreementId}`} prefetch={false}>
+                      {row.customer}
+                    </Link>
+                  </td>
+                  <td>{row.method}</td>
+                  <td className="soft">{row.reference}</td>
+                  <td className="amount">{showDecimal(row.amount)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
     </div>
   );
 }

@@ -24,14 +24,14 @@ export default async function TodayPage() {
   const [proposals, agreements, money, questions, rounds] = await Promise.all([
     listProposals(actor, { changes: true }),
     listAgreements(actor),
-    readMoney(actor),
+    readMoney(actor, 'overdue'),
     waitingQuestions(actor),
     waitingRounds(actor),
   ]);
   const asked = actor.role === 'owner' ? await waitingApprovals(actor) : [];
   const waiting = proposals.filter(({ state }) => state === 'sent');
   const drafts = proposals.filter(({ state }) => state === 'draft');
-  const late = money.invoices.filter(({ overdue }) => overdue);
+  const late = money.invoices;
   const lateRounds = rounds.filter((round) => round.late);
   const running = agreements.filter(
     ({ standing }) => !isNothing(standing.leftToBill) || !isNothing(standing.billedUnpaid),

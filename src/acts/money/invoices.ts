@@ -1,105 +1,167 @@
-import { and, desc, eq, gte, isNotNull, or } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import type { Age, OfAgreement } from '@/data/moneySums';
+import {
+  creditByAgreement,
+  heldByAgreement,
+  openByAge,
+  openInvoiceIds,
+  receivedSince,
+  toBillByAgreement,
+} from '@/data/moneySums';
 import { agreement, customer, invoice, payment } from '@/data/schema';
 import { invoiceState } from '@/core/billing';
-import { minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import type { Amount } from '@/core/number';
+import { ZERO, minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import { lastDaySignedToBill } from '@/core/schedule';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { paidByInvoice } from '../agreements/money';
 import { companyOf } from '../company';
 
-/** How many settled invoices and payments the money page shows; whatever is open always is, and sums are over all. */
+/** What the money page lists: every figure opens what it is made of. */
+export const moneyLists = ['all', 'to-bill', 'out', 'overdue', 'received', 'held', 'credit'] as const;
+export type MoneyList = (typeof moneyLists)[number];
+
+/** How many rows a list has at most; sums are over all. */
 const SHOWN = 300;
 
-/** Invoices, newest first, with what is open and late; and the sums of the money page. */
-export async function readMoney(actor: Actor) {
+const ages: readonly Age[] = ['not due', '1 to 30', '31 to 60', '61 to 90', 'over 90'];
+
+/** The sums of the money page, and one of its lists. */
+export async function readMoney(actor: Actor, list: MoneyList = 'all') {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
     const today = businessDate(actor.now, ours.timeZone);
-    const rows = await tx
-      .select({ invoice, title: agreement.title, agreementNumber: agreement.number, customer: customer.name })
-      .from(invoice)
-      .innerJoin(
-        agreement,
-        and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
-      )
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-      )
-      .orderBy(desc(invoice.issuedAt), desc(invoice.id));
-    const paid = await paidByInvoice(
-      tx,
-      rows.map((row) => row.invoice.id),
-      digits,
-    );
-    // All of this month, for its sum, and the newest before it.
-    const recent = tx
-      .select({ id: payment.id })
-      .from(payment)
-      .orderBy(desc(payment.recordedAt))
-      .limit(SHOWN)
-      .as('recent');
-    const payments = await tx
-      .select({
-        id: payment.id,
-        amount: payment.amount,
-        method: payment.method,
-        receivedOn: payment.receivedOn,
-        reference: payment.reference,
-        customer: customer.name,
-        agreementId: payment.agreementId,
-      })
-      .from(payment)
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)),
-      )
-      .leftJoin(recent, eq(recent.id, payment.id))
-      .where(or(gte(payment.receivedOn, `${today.slice(0, 7)}-01`), isNotNull(recent.id)))
-      .orderBy(desc(payment.recordedAt));
-    const list = rows.map(({ invoice: row, title, agreementNumber, customer: payer }) => {
-      const total = parseAmount(row.total, digits);
-      const done = paid.get(row.id) ?? sumAmounts([]);
-      const open = row.kind === 'credit note' ? sumAmounts([]) : sumAmounts([total, -done as never]);
-      return {
-        id: row.id,
-        kind: row.kind,
-        number: row.label,
-        what: row.title,
-        title,
-        agreementId: row.agreementId,
-        agreementNumber,
-        customer: payer,
-        issuedOn: row.issuedOn,
-        dueOn: row.dueOn,
-        total: row.total,
-        paid: writeAmount(done, digits),
-        open: writeAmount(open, digits),
-        state: row.kind === 'credit note' ? ('issued' as const) : invoiceState(total, done),
-        overdue: open > 0n && row.dueOn < today,
-        openAmount: open,
-      };
+    const month = `${today.slice(0, 7)}-01`;
+    const money = (text: string) => parseAmount(text, digits);
+    const write = (value: Amount) => writeAmount(value, digits);
+    const sumOf = (rows: readonly { readonly sum: string }[]) =>
+      sumAmounts(rows.map(({ sum }) => money(sum)));
+
+    const open = await openByAge(tx, today);
+    const byAge = ages.map((age) => {
+      const found = open.find((row) => row.age === age);
+      return { age, sum: write(found ? money(found.sum) : ZERO), count: found?.count ?? 0 };
     });
-    const out = sumAmounts(list.map((row) => row.openAmount));
-    const late = sumAmounts(list.filter((row) => row.overdue).map((row) => row.openAmount));
-    const received = sumAmounts(
-      payments
-        .filter((row) => row.receivedOn.startsWith(today.slice(0, 7)))
-        .map((row) => parseAmount(row.amount, digits)),
+    const late = open.filter(({ age }) => age !== 'not due');
+    const toBill = await toBillByAgreement(
+      tx,
+      today,
+      ours.timeZone,
+      ours.money.coolingOff?.holdDeposit ? lastDaySignedToBill(today) : today,
     );
+    const held = await heldByAgreement(tx);
+    const credit = await creditByAgreement(tx);
+    const received = await receivedSince(tx, month);
+    const listed: Partial<Record<MoneyList, readonly OfAgreement[]>> = { 'to-bill': toBill, held, credit };
     return {
+      list,
       currency: ours.currency,
-      out: writeAmount(out, digits),
-      overdue: writeAmount(late, digits),
-      receivedThisMonth: writeAmount(received, digits),
-      invoices: list
-        .filter((row, i) => i < SHOWN || row.openAmount > 0n)
-        .map(({ openAmount: _, ...row }) => row),
-      payments: payments.slice(0, SHOWN),
+      toBill: write(sumOf(toBill)),
+      out: write(sumOf(open)),
+      overdue: write(sumOf(late)),
+      byAge,
+      receivedThisMonth: write(money(received)),
+      held: write(sumOf(held)),
+      credit: write(sumOf(credit)),
+      agreements: await agreementRows(tx, listed[list] ?? []),
+      invoices:
+        list === 'all' || list === 'out' || list === 'overdue'
+          ? await invoiceRows(tx, list, today, digits)
+          : [],
+      payments:
+        list === 'received' || list === 'all' ? await paymentRows(tx, list === 'all' ? null : month) : [],
     };
   });
 }
 
 export type MoneyPage = Awaited<ReturnType<typeof readMoney>>;
+
+async function agreementRows(tx: Transaction, sums: readonly OfAgreement[]) {
+  if (sums.length === 0) return [];
+  const largest = [...sums].sort((a, b) => Number(b.sum) - Number(a.sum)).slice(0, SHOWN);
+  const rows = await tx
+    .select({ id: agreement.id, number: agreement.number, title: agreement.title, customer: customer.name })
+    .from(agreement)
+    .innerJoin(
+      customer,
+      and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
+    )
+    .where(
+      inArray(
+        agreement.id,
+        largest.map(({ agreementId }) => agreementId),
+      ),
+    );
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  return largest.map(({ agreementId, sum }) => ({ ...byId.get(agreementId)!, sum }));
+}
+
+async function invoiceRows(tx: Transaction, list: 'all' | 'out' | 'overdue', today: string, digits: number) {
+  const ids = list === 'all' ? null : await openInvoiceIds(tx, list === 'overdue' ? today : null, SHOWN);
+  if (ids?.length === 0) return [];
+  const rows = await tx
+    .select({ invoice, title: agreement.title, agreementNumber: agreement.number, customer: customer.name })
+    .from(invoice)
+    .innerJoin(
+      agreement,
+      and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
+    )
+    .innerJoin(
+      customer,
+      and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
+    )
+    .where(ids === null ? undefined : inArray(invoice.id, ids))
+    .orderBy(
+      ...(ids === null ? [desc(invoice.issuedAt), desc(invoice.id)] : [invoice.dueOn, invoice.issuedAt]),
+    )
+    .limit(SHOWN);
+  const paid = await paidByInvoice(
+    tx,
+    rows.map((row) => row.invoice.id),
+    digits,
+  );
+  return rows.map(({ invoice: row, title, agreementNumber, customer: payer }) => {
+    const total = parseAmount(row.total, digits);
+    const done = paid.get(row.id) ?? ZERO;
+    const open = (row.kind === 'credit note' ? 0n : total - done) as Amount;
+    return {
+      id: row.id,
+      kind: row.kind,
+      number: row.label,
+      what: row.title,
+      title,
+      agreementId: row.agreementId,
+      agreementNumber,
+      customer: payer,
+      issuedOn: row.issuedOn,
+      dueOn: row.dueOn,
+      total: row.total,
+      paid: writeAmount(done, digits),
+      open: writeAmount(open, digits),
+      state: row.kind === 'credit note' ? ('issued' as const) : invoiceState(total, done),
+      overdue: open > 0n && row.dueOn < today,
+    };
+  });
+}
+
+/** Payments, the newest first; from a day on, or the newest of all. */
+const paymentRows = (tx: Transaction, since: string | null) =>
+  tx
+    .select({
+      id: payment.id,
+      amount: payment.amount,
+      method: payment.method,
+      receivedOn: payment.receivedOn,
+      reference: payment.reference,
+      customer: customer.name,
+      agreementId: payment.agreementId,
+    })
+    .from(payment)
+    .innerJoin(customer, and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)))
+    .where(since === null ? undefined : gte(payment.receivedOn, since))
+    .orderBy(desc(payment.recordedAt))
+    .limit(SHOWN);

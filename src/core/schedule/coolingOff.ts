@@ -48,3 +48,10 @@ export function lastDayToCancel(signedOn: string, businessDays = 3): string {
   }
   return dateOf(day);
 }
+
+/** The latest day of signing whose right to cancel is over today: deposits signed by then can be billed. */
+export function lastDaySignedToBill(today: string): string {
+  let day = dayOf(today);
+  while (lastDayToCancel(dateOf(day)) >= today) day -= 1;
+  return dateOf(day);
+}
