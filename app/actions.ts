@@ -19,6 +19,7 @@ import { changeCosts, previewCosts } from '@/acts/library/bulk';
 import { addBundle, retireBundle, saveBundle } from '@/acts/library/bundles';
 import { retireItem, saveItem } from '@/acts/library/items';
 import { removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
+import { putCredit, refundCredit, reversePayment } from '@/acts/money/moves';
 import { recordPayment } from '@/acts/money/payments';
 import { Problem, answer } from '@/acts/problem';
 import { answerApproval, askApproval } from '@/acts/proposals/approval';
@@ -148,6 +149,15 @@ export const saveStageAction = async (input: unknown) =>
 
 export const putInStageAction = async (input: unknown) =>
   answer(async () => putInStage(await actionActor(), input));
+
+export const putCreditAction = async (input: unknown) =>
+  answer(async () => putCredit(await actionActor(), input));
+
+export const refundCreditAction = async (input: unknown) =>
+  answer(async () => refundCredit(await actionActor(), input));
+
+export const reversePaymentAction = async (input: unknown) =>
+  answer(async () => reversePayment(await actionActor(), input));
 
 export const saveDraftAction = async (input: unknown) =>
   answer(async () => saveDraft(await actionActor(), input));

@@ -8,6 +8,7 @@ import { libraryXlsx } from '@/formats/xlsx/libraryXlsx';
 import { invoicePdf } from '@/formats/pdf/invoicePdf';
 import type { PagePicture } from '@/formats/pdf/PlanPage';
 import { proposalPdf } from '@/formats/pdf/proposalPdf';
+import { receiptPdf } from '@/formats/pdf/receiptPdf';
 import { statementPdf } from '@/formats/pdf/statementPdf';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import type { ProposalDocument } from '@/model';
@@ -20,6 +21,7 @@ import { allow } from './actor';
 import { readFile } from './files/keep';
 import { listForExport } from './library/importItems';
 import { invoicePaper } from './money/paper';
+import { readReceipt } from './money/receipt';
 import { readStatement } from './money/statement';
 import { Problem } from './problem';
 import { readProposal } from './proposals/read';
@@ -43,6 +45,11 @@ export const bookletPaper = async (visitor: Visitor): Promise<Buffer> =>
 
 export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
   return invoicePdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
+}
+
+/** The receipt of a payment. */
+export async function receiptPaperPdf(actor: Actor, paymentId: string): Promise<Buffer> {
+  return receiptPdf(await readReceipt(actor, paymentId));
 }
 
 /** An invoice with every agreed line beside it. */

@@ -195,10 +195,42 @@ export const PaymentInput = Type.Object(
     receivedOn: BusinessDate,
     reference: Text(200),
     idempotencyKey: IdempotencyKey,
+    /** What of it goes on which invoice; without it, on the open ones, oldest first. */
+    parts: Type.Optional(
+      Type.Array(Type.Object({ invoiceId: EntityId, amount: PositiveDecimalText }, closed), {
+        maxItems: 200,
+      }),
+    ),
   },
   closed,
 );
 export type PaymentInput = Type.Static<typeof PaymentInput>;
+
+/** Credit of the customer on an invoice, or on the open ones, oldest first. */
+export const CreditUseInput = Type.Object(
+  { agreementId: EntityId, invoiceId: Type.Optional(EntityId) },
+  closed,
+);
+export type CreditUseInput = Type.Static<typeof CreditUseInput>;
+
+export const RefundInput = Type.Object(
+  {
+    agreementId: EntityId,
+    method: Type.Union([Type.Literal('cheque'), Type.Literal('transfer'), Type.Literal('cash')]),
+    amount: PositiveDecimalText,
+    paidOn: BusinessDate,
+    reference: Text(200),
+    idempotencyKey: IdempotencyKey,
+  },
+  closed,
+);
+export type RefundInput = Type.Static<typeof RefundInput>;
+
+export const ReversalInput = Type.Object(
+  { paymentId: EntityId, reason: Needed(200), on: BusinessDate, idempotencyKey: IdempotencyKey },
+  closed,
+);
+export type ReversalInput = Type.Static<typeof ReversalInput>;
 
 const looks = {
   title: Type.Optional(Text(200)),

@@ -17,6 +17,7 @@ import { rangeOf } from '@/core/range';
 import { itemInputs } from '../../scripts/demo/library';
 import { bundle, line, plainDocument } from '../support/documents';
 import { manyChoices } from '../support/manyChoices';
+import { issuing, moneyPage, randomPaths, statement } from './money';
 
 interface Row {
   readonly what: string;
@@ -311,7 +312,21 @@ if (wanted('recompute')) rows.push(await recompute(2000), await recompute(10000)
 if (wanted('range')) rows.push(await range());
 if (wanted('whole')) rows.push(await whole(10000));
 if (wanted('bundle')) rows.push(await bundleOf(200));
-if (process.env.DATABASE_URL && ['search', 'import', 'browser'].some(wanted)) {
+if (wanted('paths')) {
+  const [ours, reference] = randomPaths(100_000);
+  rows.push({
+    what: 'random sequences of invoices, credits, changes and releases, all sound',
+    size: '100,000',
+    ours,
+    reference,
+    referenceIs: 'making one up',
+  });
+}
+if (wanted('statement')) {
+  const [ours, reference] = await statement(20);
+  rows.push({ what: 'statement PDF', size: '20 pages', ours, reference, referenceIs: 'one page of lines' });
+}
+if (process.env.DATABASE_URL && ['search', 'import', 'browser', 'issue', 'money'].some(wanted)) {
   await ensureDatabase(process.env.DATABASE_URL);
   await migrateDatabase(process.env.DATABASE_URL);
   if (wanted('search')) rows.push(await search(50000));
@@ -333,6 +348,30 @@ if (process.env.DATABASE_URL && ['search', 'import', 'browser'].some(wanted)) {
       ours,
       reference,
       referenceIs: 'a page of bare inputs and a loop',
+    });
+  }
+  if (wanted('issue'))
+    for (const [writers, each] of [
+      [1, 60],
+      [16, 8],
+    ] as const) {
+      const [ours, reference] = await issuing(writers, each);
+      rows.push({
+        what: `stage invoice issued (${(1000 / ours).toFixed(0)} a second)`,
+        size: `${writers} at once`,
+        ours,
+        reference,
+        referenceIs: 'a number and one row in a transaction',
+      });
+    }
+  if (wanted('money')) {
+    const [ours, reference] = await moneyPage(10_000, 100_000);
+    rows.push({
+      what: 'money page',
+      size: '10,000 agreements, 100,000 invoices',
+      ours,
+      reference,
+      referenceIs: 'bare count and sum of the invoices',
     });
   }
   if (wanted('import')) rows.push(await bringIn(50000));

@@ -118,3 +118,42 @@ test('retainage and what becomes of the deposit are agreed in the proposal, and 
   ).toBeVisible();
   await expect(paper.getByText(/planned for 6 May 2031/)).toBeVisible();
 });
+
+test('money in: too much stays as credit and is paid back; a payment that went back opens what it paid', async ({
+  page,
+}) => {
+  await page.goto('/agreements');
+  await page.getByText('Attic room for the twins').first().click();
+  await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Record payment' }).first().click();
+  const record = page.getByRole('dialog', { name: 'Record payment' });
+  const amount = record.getByLabel('Amount in USD');
+  await expect(amount).not.toHaveValue('');
+  const open = cents(await amount.inputValue());
+  await amount.fill(String((open + 2500) / 100));
+  await record.getByRole('button', { name: 'Record payment' }).click();
+  await expect(page.getByText('25.00 is to the customer’s credit')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+
+  await page.getByRole('button', { name: 'Pay it back' }).click();
+  const refund = page.getByRole('dialog', { name: 'Pay credit back' });
+  await refund.getByLabel(/Amount in USD/).fill('30');
+  await refund.getByRole('button', { name: 'It is paid back' }).click();
+  await expect(refund.getByText('no more can be paid back')).toBeVisible();
+  await refund.getByLabel(/Amount in USD/).fill('25');
+  await refund.getByRole('button', { name: 'It is paid back' }).click();
+  const received = page.getByRole('table', { name: 'Received' });
+  await expect(received.getByRole('row', { name: /paid back/ })).toContainText('−25.00');
+
+  const receipt = await page.request.get(
+    (await received.getByRole('link', { name: 'Receipt' }).getAttribute('href'))!,
+  );
+  expect((await receipt.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  // Part of it was paid back already: it cannot go back as a whole, and says so.
+  await received.getByRole('button', { name: 'Went back' }).click();
+  const back = page.getByRole('dialog', { name: /went back/ });
+  await back.getByLabel('Why').fill('Cheque returned');
+  await back.getByRole('button', { name: 'It went back' }).click();
+  await expect(back.getByText('it cannot go back as a whole')).toBeVisible();
+  await back.getByRole('button', { name: 'Leave it' }).click();
+});

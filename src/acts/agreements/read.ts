@@ -1,7 +1,7 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, invoiceDraft, payment, site } from '@/data/schema';
+import { agreement, customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
 import { standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
@@ -109,6 +109,19 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       .select({ at: invoiceDraft.savedAt })
       .from(invoiceDraft)
       .where(eq(invoiceDraft.agreementId, agreementId));
+    const gone = await tx
+      .select({ paymentId: paymentReversal.paymentId, reason: paymentReversal.reason })
+      .from(paymentReversal)
+      .innerJoin(
+        payment,
+        and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
+      )
+      .where(eq(payment.agreementId, agreementId));
+    const refunds = await tx
+      .select()
+      .from(refund)
+      .where(eq(refund.agreementId, agreementId))
+      .orderBy(asc(refund.recordedAt));
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const since = sinceOf(loaded, ours);
@@ -117,6 +130,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       number: head.number,
       title: head.title,
       currency: head.currency,
+      digits,
       proposalId: head.proposalId,
       revisionSha256: head.revisionSha256,
       signerName: head.signerName,
@@ -208,11 +222,15 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       held: money(loaded.position.heldGross),
       ahead: money(loaded.position.aheadGross),
       received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
+        back: gone.find(({ paymentId }) => paymentId === id)?.reason ?? null,
         id,
         method,
         amount,
         receivedOn,
         reference,
+      })),
+      refunds: refunds.map(({ id, method, amount, paidOn, reference }) => ({
+        ...{ id, method, amount, paidOn, reference },
       })),
       credit: money(await creditOf(tx, loaded)),
       today,

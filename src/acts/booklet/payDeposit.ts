@@ -93,7 +93,7 @@ export async function payDeposit(visitor: Visitor, input: unknown): Promise<Depo
         reference: `card ending ${charged.lastFour}`,
         idempotencyKey: `card-${card.idempotencyKey}`,
       },
-      bill.id,
+      { first: bill.id },
     );
     return { paid: true, amount };
   });

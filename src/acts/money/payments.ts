@@ -3,7 +3,8 @@ import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { allocation, payment } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
-import { parseAmount, writeAmount } from '@/core/number';
+import type { Amount } from '@/core/number';
+import { parseAmount, showAmount, sumAmounts, writeAmount } from '@/core/number';
 import { PaymentInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, note } from '../actor';
@@ -11,6 +12,7 @@ import type { Issuer } from '../agreements/issue';
 import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
 import { Problem } from '../problem';
+import { readPositive } from './moves';
 
 interface Received {
   readonly agreementId: string;
@@ -21,11 +23,20 @@ interface Received {
   readonly idempotencyKey: string;
 }
 
+/** Where money goes: on one invoice before the others, or on invoices as somebody said. */
+interface Where {
+  readonly first?: string;
+  readonly parts?: readonly { readonly id: string; readonly amount: Amount }[];
+}
+
+const firstOf = <T extends { readonly id: string }>(open: readonly T[], first: string | undefined): T[] =>
+  [...open].sort((a, b) => Number(b.id === first) - Number(a.id === first));
+
 /**
- * Stores money received on an agreement and puts it on its open invoices, oldest first (or the one named first). What is
+ * Stores money received on an agreement and puts it on its open invoices, oldest first, the one named first, or as was said. What is
  * over stays as the customer's credit. A repeat under the same key changes nothing.
  */
-export async function insertPayment(tx: Transaction, who: Issuer, received: Received, firstInvoice?: string) {
+export async function insertPayment(tx: Transaction, who: Issuer, received: Received, where: Where = {}) {
   const loaded = await loadAgreement(tx, received.agreementId, { lock: true });
   const [known] = await tx
     .select({ id: payment.id })
@@ -34,10 +45,17 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   if (known) return { id: known.id, repeated: true };
 
   const amount = parseAmount(received.amount, loaded.digits);
-  const open = loaded.invoices
-    .map((each) => ({ id: each.id, open: (each.amount - each.paid) as never }))
-    .sort((a, b) => Number(b.id === firstInvoice) - Number(a.id === firstInvoice));
-  const { parts } = allocatePayment(amount, open);
+  const open = loaded.invoices.map((each) => ({ id: each.id, open: (each.amount - each.paid) as Amount }));
+  const parts = where.parts ?? allocatePayment(amount, firstOf(open, where.first)).parts;
+  for (const part of parts) {
+    const found = open.find(({ id }) => id === part.id);
+    if (!found) throw new Problem(404, 'This invoice is not one of the agreement.');
+    if (part.amount > found.open)
+      throw new Problem(
+        422,
+        `Only ${showAmount(found.open, loaded.digits)} of invoice ${loaded.invoices.find(({ id }) => id === part.id)!.label} is open.`,
+      );
+  }
   const id = newId(who.now);
   await tx.insert(payment).values({
     companyId: who.companyId,
@@ -69,22 +87,22 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
 /** Records a cheque, a transfer or cash. */
 export async function recordPayment(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
-  const received = check(PaymentInput, input, 'The payment');
+  const { parts, ...received } = check(PaymentInput, input, 'The payment');
   return inCompany(actor.companyId, async (tx) => {
     const { head, digits } = await loadAgreement(tx, received.agreementId);
-    let amount;
-    try {
-      amount = parseAmount(received.amount, digits);
-    } catch {
-      throw new Problem(422, `An amount in ${head.currency} has ${digits} decimals.`, {
-        errors: [{ pointer: '/amount', detail: 'too many decimals' }],
-      });
-    }
-    if (amount <= 0n)
-      throw new Problem(422, 'Type the amount that came in.', {
-        errors: [{ pointer: '/amount', detail: 'must be above zero' }],
-      });
-    const { id } = await insertPayment(tx, actor, { ...received, amount: writeAmount(amount, digits) });
+    const amount = readPositive(received.amount, digits, head.currency);
+    const byHand = parts?.map(({ invoiceId, amount: part }) => ({
+      id: invoiceId,
+      amount: readPositive(part, digits, head.currency),
+    }));
+    if (byHand && sumAmounts(byHand.map((part) => part.amount)) > amount)
+      throw new Problem(422, 'More is put on invoices than came in.');
+    const { id } = await insertPayment(
+      tx,
+      actor,
+      { ...received, amount: writeAmount(amount, digits) },
+      byHand ? { parts: byHand } : {},
+    );
     return { id };
   });
 }

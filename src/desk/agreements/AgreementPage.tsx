@@ -18,12 +18,15 @@ import { ChangesList } from './ChangesList';
 import type { StageActions } from './StagesView';
 import { StagesView } from './StagesView';
 import { useFreshOnReturn } from './useFreshOnReturn';
+import type { MoneyInActions } from './MoneyIn';
+import { MoneyIn } from './MoneyIn';
 import { PaymentDialog } from './PaymentDialog';
 
 export interface AgreementActions {
   readonly startChange: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
   readonly allowances: AllowanceActions;
   readonly stages: StageActions;
+  readonly moneyIn: MoneyInActions;
   readonly record: (input: PaymentInput) => Promise<Answer<{ id: string }>>;
 }
 
@@ -145,23 +148,7 @@ export function AgreementPage({
               </tbody>
             </table>
           )}
-          {agreement.received.length > 0 && (
-            <>
-              <h2>Received</h2>
-              <table className="table-plain">
-                <tbody>
-                  {agreement.received.map((row) => (
-                    <tr key={row.id}>
-                      <td className="nowrap">{showShortDate(row.receivedOn)}</td>
-                      <td>{row.method}</td>
-                      <td className="soft">{row.reference}</td>
-                      <td className="amount">{showDecimal(row.amount)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </>
-          )}
+          <MoneyIn agreement={agreement} actions={actions.moneyIn} />
           <ChangesList agreement={agreement} start={actions.startChange} />
           {agreement.allowances && (
             <AllowancesView

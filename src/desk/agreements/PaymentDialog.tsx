@@ -8,7 +8,10 @@ import { isNothing, showDecimal } from '@/core/number';
 import type { PaymentInput } from '@/model';
 import type { AgreementActions } from './AgreementPage';
 
-type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference'>;
+type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference'> & {
+  readonly where: 'oldest' | 'hand';
+  readonly parts?: Readonly<Record<string, string | undefined>>;
+};
 
 /** Records a cheque, a transfer or cash; it goes to the open invoices, oldest first. */
 export function PaymentDialog({
@@ -26,7 +29,9 @@ export function PaymentDialog({
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
-  const oldest = agreement.invoices.find(({ open }) => !isNothing(open));
+  const open = agreement.invoices.filter((invoice) => !isNothing(invoice.open));
+  const [oldest] = open;
+  const where = Form.useWatch('where', form);
 
   // An invoice issued a moment ago may arrive while this is open already; what was typed stays.
   const due = oldest?.open ?? '';
@@ -34,14 +39,20 @@ export function PaymentDialog({
     if (!form.isFieldTouched('amount')) form.setFieldValue('amount', due);
   }, [form, due]);
 
-  const submit = async (fields: Fields) => {
+  const submit = async ({ where: how, parts, ...fields }: Fields) => {
     setBusy(true);
-    const amount = fields.amount.replace(/[,\s]/g, '');
+    const plain = (text: string) => text.replace(/[,\s]/g, '');
+    const byHand = open.flatMap(({ id }) => {
+      const text = parts?.[id] ?? '';
+      return text.trim() === '' ? [] : [{ invoiceId: id, amount: plain(text) }];
+    });
+    const amount = plain(fields.amount);
     const answer = await record({
       agreementId: agreement.id,
       ...fields,
       amount,
       reference: fields.reference ?? '',
+      ...(how === 'hand' ? { parts: byHand } : {}),
       idempotencyKey: key,
     });
     setBusy(false);
@@ -74,6 +85,7 @@ export function PaymentDialog({
           amount: due,
           receivedOn: agreement.today,
           reference: '',
+          where: 'oldest',
         }}
         onFinish={submit}
       >
@@ -111,6 +123,27 @@ export function PaymentDialog({
         >
           <Input type="date" style={{ width: 180 }} />
         </Form.Item>
+        {open.length > 1 && (
+          <Form.Item name="where" label="It goes on">
+            <Radio.Group
+              options={[
+                { value: 'oldest', label: 'what is open, oldest first' },
+                { value: 'hand', label: 'these invoices' },
+              ]}
+            />
+          </Form.Item>
+        )}
+        {where === 'hand' &&
+          open.map((invoice) => (
+            <Form.Item
+              key={invoice.id}
+              name={['parts', invoice.id]}
+              label={`${invoice.number} ${invoice.title}, ${showDecimal(invoice.open)} open`}
+              rules={[{ pattern: /^\s*([\d,]+(\.\d{1,2})?)?\s*$/, message: 'Type an amount.' }]}
+            >
+              <Input inputMode="decimal" style={{ width: 160 }} />
+            </Form.Item>
+          ))}
         <Form.Item name="reference" label="Reference">
           <Input placeholder="Cheque number, bank text" />
         </Form.Item>

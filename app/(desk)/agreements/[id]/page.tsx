@@ -9,8 +9,11 @@ import '@/desk/editor/sheet.css';
 import '@/desk/agreements/bill/bill.css';
 import {
   offerRoundAction,
+  putCreditAction,
   putInStageAction,
   recordPaymentAction,
+  refundCreditAction,
+  reversePaymentAction,
   saveRoundAction,
   saveStageAction,
   settleAllowancesAction,
@@ -38,6 +41,7 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
       actions={{
         record: recordPaymentAction,
         startChange: startChangeOrderAction,
+        moneyIn: { putCredit: putCreditAction, refund: refundCreditAction, reverse: reversePaymentAction },
         stages: { save: saveStageAction, put: putInStageAction },
         allowances: {
           save: saveRoundAction,

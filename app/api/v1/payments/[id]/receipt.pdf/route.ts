@@ -1,0 +1,7 @@
+import { receiptPaperPdf } from '@/acts/papers';
+import { readDoor } from '../../../../door';
+import { download } from '../../../../download';
+
+export const GET = readDoor(async (actor, id) =>
+  download(await receiptPaperPdf(actor, id), 'application/pdf', 'receipt.pdf'),
+);

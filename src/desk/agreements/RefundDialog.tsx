@@ -1,0 +1,95 @@
+'use client';
+
+import { Alert, Input, Modal, Radio } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { AgreementAtDesk } from '@/acts/agreements/read';
+import { showDecimal } from '@/core/number';
+import type { RefundInput } from '@/model';
+import { readMoney } from '../editor/price/typed';
+import type { MoneyInActions } from './MoneyIn';
+
+/** Records that credit of the customer was paid back. */
+export function RefundDialog({
+  agreement,
+  refund,
+  close,
+}: {
+  agreement: AgreementAtDesk;
+  refund: MoneyInActions['refund'];
+  close: () => void;
+}) {
+  const router = useRouter();
+  const [amount, setAmount] = useState(agreement.credit);
+  const [method, setMethod] = useState<RefundInput['method']>('transfer');
+  const [paidOn, setPaidOn] = useState(agreement.today);
+  const [reference, setReference] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [key] = useState(() => crypto.randomUUID());
+  const submit = async () => {
+    setRefused(null);
+    let value: string;
+    try {
+      value = readMoney(amount, agreement.digits);
+    } catch (error) {
+      setRefused((error as Error).message);
+      return;
+    }
+    setBusy(true);
+    const answer = await refund({
+      agreementId: agreement.id,
+      amount: value,
+      method,
+      paidOn,
+      reference,
+      idempotencyKey: key,
+    });
+    setBusy(false);
+    if (!answer.ok) setRefused(answer.problem.detail);
+    else {
+      router.refresh();
+      close();
+    }
+  };
+  return (
+    <Modal
+      open
+      title="Pay credit back"
+      okText="It is paid back"
+      cancelText="Leave it"
+      confirmLoading={busy}
+      onOk={submit}
+      onCancel={close}
+    >
+      {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
+      <label className="bill-field">
+        Amount in {agreement.currency}, at most {showDecimal(agreement.credit)}
+        <Input style={{ width: 160 }} value={amount} onChange={({ target }) => setAmount(target.value)} />
+      </label>
+      <Radio.Group
+        aria-label="How it went"
+        value={method}
+        onChange={({ target }) => setMethod(target.value as RefundInput['method'])}
+        options={[
+          { value: 'transfer', label: 'Transfer' },
+          { value: 'cheque', label: 'Cheque' },
+          { value: 'cash', label: 'Cash' },
+        ]}
+      />
+      <label className="bill-field">
+        Paid on
+        <Input
+          type="date"
+          style={{ width: 180 }}
+          value={paidOn}
+          onChange={({ target }) => setPaidOn(target.value)}
+        />
+      </label>
+      <label className="bill-field">
+        Reference
+        <Input value={reference} maxLength={200} onChange={({ target }) => setReference(target.value)} />
+      </label>
+    </Modal>
+  );
+}

@@ -1,0 +1,19 @@
+import type { PaperParty } from './invoicePaper';
+
+/** A payment as its receipt needs it; amounts as decimal text. */
+export interface ReceiptPaper {
+  readonly seller: PaperParty;
+  /** As on the newest invoice; null where none is issued yet. */
+  readonly buyer: PaperParty | null;
+  readonly agreement: { readonly number: number; readonly title: string };
+  readonly currency: string;
+  readonly amount: string;
+  readonly method: string;
+  readonly reference: string;
+  readonly receivedOn: string;
+  /** Why it did not stay; null: it did. */
+  readonly wentBack: string | null;
+  readonly parts: readonly { readonly number: string; readonly title: string; readonly amount: string }[];
+  /** What is on no invoice. */
+  readonly credit: string;
+}
