@@ -8,6 +8,7 @@ import type {
 } from '@/model';
 import { unitName } from '@/model';
 import { showDecimal } from '../number';
+import { billingInWords } from '../text/billingInWords';
 import { showDate } from '../text/dates';
 import { whenDue } from '../text/whenDue';
 
@@ -142,9 +143,12 @@ export function compareViews(before: CustomerView, after: CustomerView): Change[
     note((now ?? old)!.name, money(old?.amount ?? null), money(now?.amount ?? null));
   note('Tax', money(before.taxTotal), money(after.taxTotal));
   for (const [old, now] of paired(before.payments, after.payments)) {
-    if (old && now) note(`Payment: ${now.name}, due`, whenDue(old.due), whenDue(now.due));
+    if (old && now)
+      note(`Payment: ${now.name}, due`, whenDue(old.due, old.planned), whenDue(now.due, now.planned));
     note(`Payment: ${(now ?? old)!.name}`, money(old?.amount ?? null), money(now?.amount ?? null));
   }
+  const billing = (view: CustomerView) => billingInWords(view.billing).join(' ') || null;
+  note('How it is billed', billing(before), billing(after));
   note('Terms', before.terms, after.terms);
   note('Cover note', before.coverNote, after.coverNote);
   note('Prices hold until', day(before.validUntil), day(after.validUntil));

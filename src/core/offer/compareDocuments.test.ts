@@ -29,6 +29,37 @@ test('line by line: what came, what went, what moved, and the sums before and af
   expect(changes.words).toContainEqual({ what: 'Deck', before: '96.00', after: '75.00' });
 });
 
+test('what is held back, and the days stages are planned for, are differences the customer reads', () => {
+  const before = plainDocument([{ id: 's', title: 'Deck', entries: [line('a', '1', '50')] }], {
+    schedule: [
+      {
+        id: 'f',
+        name: 'Final',
+        kind: 'final',
+        share: { rest: true },
+        due: { on: 'stage', stage: 'Completion' },
+      },
+    ],
+  });
+  const after = {
+    ...before,
+    billing: { retainage: { percent: '10' } },
+    stages: [{ name: 'Completion', planned: '2031-05-06' }],
+  };
+  expect(compareDocuments(before, after).words).toEqual([
+    {
+      what: 'Payment: Final, due',
+      before: 'when done: completion',
+      after: 'when done: completion, planned for 6 May 2031',
+    },
+    {
+      what: 'How it is billed',
+      before: null,
+      after: 'Of every invoice for work 10 % is held back and paid when the work is complete.',
+    },
+  ]);
+});
+
 test('the differences of the lines are the difference of the sums, whatever the proposals', () => {
   fc.assert(
     fc.property(anyDocument({ most: 4 }), anyDocument({ most: 4 }), (one, other) => {
