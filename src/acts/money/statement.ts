@@ -1,5 +1,5 @@
 import { inCompany } from '@/data/connection';
-import type { Columns } from '@/core/billing';
+import type { WorkFigures } from '@/core/billing';
 import { statementOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { parseAmount, showPercent, writeAmount } from '@/core/number';
@@ -16,7 +16,7 @@ export async function readStatement(actor: Actor, invoiceId: string): Promise<St
     const then = asOf(loaded, row.issuedAt, row.position);
     const statement = statementOf(then.ledger, row, parseAmount(loaded.head.total, loaded.digits));
     const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
-    const written = ({ agreed, before, now, toDate, left, share }: Columns) => ({
+    const written = ({ agreed, before, now, toDate, left, share }: WorkFigures) => ({
       agreed: money(agreed),
       before: money(before),
       now: money(now),

@@ -3,7 +3,7 @@ import { ONE, ZERO, divideRounded, parsePercent, sumAmounts } from '../number';
 import type { Draw } from './draws';
 import type { Ledger, LedgerLine, Position } from './ledger';
 
-/** Money of a row: agreed, billed before, on this invoice, both together, and what is left. Net. */
+/** Money of a row: agreed, billed before, on this invoice, both together, and what is left. */
 export interface WorkFigures {
   readonly agreed: Amount;
   readonly before: Amount;
@@ -28,7 +28,8 @@ export interface WorkGroup extends WorkFigures {
   readonly finished: boolean;
 }
 
-function figuresOf(agreed: Amount, before: Amount, now: Amount): WorkFigures {
+/** The figures of a row from what was agreed, billed before, and billed now. */
+export function workFigures(agreed: Amount, before: Amount, now: Amount): WorkFigures {
   const toDate = (before + now) as Amount;
   return {
     agreed,
@@ -42,7 +43,7 @@ function figuresOf(agreed: Amount, before: Amount, now: Amount): WorkFigures {
 
 /** Sums of rows. */
 export const sumOfRows = (rows: readonly WorkFigures[]): WorkFigures =>
-  figuresOf(
+  workFigures(
     sumAmounts(rows.map(({ agreed }) => agreed)),
     sumAmounts(rows.map(({ before }) => before)),
     sumAmounts(rows.map(({ now }) => now)),
@@ -56,7 +57,7 @@ export function workRows({ lines }: Ledger, { before }: Position, draws: readonl
   const now = new Map(draws.map(({ lineId, net }) => [lineId, net]));
   return lines.map((line, i) => {
     const billed = before[i]!.net;
-    const figures = figuresOf(line.net, billed, now.get(line.id) ?? ZERO);
+    const figures = workFigures(line.net, billed, now.get(line.id) ?? ZERO);
     return {
       line,
       ...figures,
