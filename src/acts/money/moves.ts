@@ -25,7 +25,7 @@ export function readPositive(text: string, digits: number, currency: string): Am
     });
   }
   if (amount <= 0n)
-    throw new Problem(422, 'Type an amount above zero.', {
+    throw new Problem(422, 'Type the amount, above zero.', {
       errors: [{ pointer: '/amount', detail: 'must be above zero' }],
     });
   return amount;
