@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import type { Transaction } from '@/data/connection';
+import { plusDays } from '@/core/calendar';
 import { audit } from '@/data/schema';
 import { Problem } from './problem';
 
@@ -56,8 +57,4 @@ export function businessDate(now: Date, timeZone: string): string {
 }
 
 /** A business date some days later. */
-export function daysAfter(date: string, days: number): string {
-  const noon = new Date(`${date}T12:00:00Z`);
-  noon.setUTCDate(noon.getUTCDate() + days);
-  return noon.toISOString().slice(0, 10);
-}
+export const daysAfter = plusDays;

@@ -10,6 +10,7 @@ import { readMoney } from '@/acts/money/invoices';
 import { readSettings, saveSettings } from '@/acts/settings';
 import { closeConnection } from '@/data/connection';
 import { lastDayToCancel } from '@/core/schedule';
+import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
 import { trialCards } from '@/outside/cards';
 import { newAgreement, newCompany, newProposal, refusal, sendIt, testDocument, visit } from '../support/desk';
@@ -52,7 +53,7 @@ describe('the deposit and the law', () => {
     expect((await openBooklet(visitor)).agreement).toMatchObject({ cancelUntil: last, depositDue: null });
     const bill = (now: Date) =>
       issueInvoice({ ...actor, now }, { agreementId, what: { entryId: 'deposit' } });
-    expect((await refusal(bill(actor.now))).detail).toContain(last);
+    expect((await refusal(bill(actor.now))).detail).toContain(showDate(last));
     const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'held-back-1' };
     expect((await refusal(payDeposit(visitor, card))).status).toBe(409);
     expect(await readMoney(actor)).toMatchObject({ toBill: '0.00' });

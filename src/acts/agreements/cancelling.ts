@@ -1,5 +1,6 @@
 import type { Since } from '@/core/schedule';
 import { lastDayToCancel } from '@/core/schedule';
+import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
 import { businessDate } from '../actor';
 import { Problem } from '../problem';
@@ -25,7 +26,7 @@ export function refuseEarlyDeposit(loaded: LoadedAgreement, entryId: string, our
   if (until !== null && businessDate(now, ours.timeZone) <= until)
     throw new Problem(
       409,
-      `The customer may cancel until the end of ${until}; no deposit is billed before that.`,
+      `The customer may cancel until the end of ${showDate(until)}; no deposit is billed before that.`,
     );
 }
 

@@ -27,6 +27,27 @@ export interface Looks {
   readonly credits?: string | undefined;
 }
 
+/** What stands over a paper that would be issued now: dates and parties. A deposit and a credit note are due at once. */
+export async function headOf(
+  tx: Transaction,
+  { companyId, now }: Pick<Issuer, 'companyId' | 'now'>,
+  loaded: LoadedAgreement,
+  made: Made,
+) {
+  const ours = await companyOf(tx, companyId);
+  const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
+  const issuedOn = businessDate(now, ours.timeZone);
+  const atOnce =
+    made.kind === 'credit note' ||
+    loaded.payments.find(({ entryId }) => entryId === made.entryId)?.kind === 'deposit';
+  return {
+    issuedOn,
+    dueOn: atOnce ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
+    seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
+    buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
+  };
+}
+
 /**
  * Stores an invoice or a credit note that the core made of a locked agreement, with its draws and what is held or counted
  * off. Credit of the customer is put on an invoice; a credit note is put on the invoice it takes back.
@@ -42,12 +63,7 @@ export async function insertPaper(
   const agreementId = loaded.head.id;
   const sums = paperSums(made, loaded.components.length);
   const money = (value: bigint) => writeAmount(value as never, loaded.digits);
-  const ours = await companyOf(tx, companyId);
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
-  const issuedOn = businessDate(now, ours.timeZone);
-  const atOnce =
-    made.kind === 'credit note' ||
-    loaded.payments.find(({ entryId }) => entryId === made.entryId)?.kind === 'deposit';
+  const head = await headOf(tx, issuer, loaded, made);
   const id = newId(now);
   const credited = loaded.invoices.find((each) => each.id === looks.credits);
   // What the customer has to their credit pays what is issued now.
@@ -56,7 +72,7 @@ export async function insertPaper(
   const creditUsed = credit < sums.total ? credit : sums.total;
 
   const series = made.kind === 'credit note' ? 'credit note' : 'invoice';
-  const year = Number(issuedOn.slice(0, 4));
+  const year = Number(head.issuedOn.slice(0, 4));
   const number = await nextNumber(tx, companyId, `${series} ${year}`);
   const label = labelOf(series, year, number);
   await tx.insert(invoice).values({
@@ -75,10 +91,7 @@ export async function insertPaper(
     title: looks.title?.trim() || (credited ? `Credit for invoice ${credited.label}` : made.title),
     ...(looks.shows ? { shows: looks.shows } : {}),
     remark: looks.remark?.trim() ?? '',
-    issuedOn,
-    dueOn: atOnce ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
-    seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
-    buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
+    ...head,
     net: money(sums.net),
     tax: money(sums.tax),
     total: money(sums.total),

@@ -3,19 +3,15 @@ import { inCompany } from '@/data/connection';
 import { customer, invoiceDraft } from '@/data/schema';
 import { grossOf, negativePortions, paperSums } from '@/core/billing';
 import { writeAmount } from '@/core/number';
-import type { InvoiceShows } from '@/model';
 import type { Actor } from '../actor';
-import { allow, businessDate, daysAfter, newId } from '../actor';
-import { companyOf } from '../company';
+import { allow, newId } from '../actor';
 import { creditOf } from '../money/credit';
 import { paperOf } from '../money/paper';
 import { Problem } from '../problem';
+import { headOf } from './insertPaper';
 import { madeFor } from './issue';
 import { ledgerForDesk } from './ledgerForDesk';
 import { loadAgreement } from './money';
-
-/** How invoices look until somebody says otherwise. */
-export const usualShows: InvoiceShows = { unbilled: 'hidden', bundles: 'agreed' };
 
 /** An agreement as an invoice is worked on: everything the core needs to make one, here and at the desk alike. */
 export async function readWorktable(actor: Actor, agreementId: string) {
@@ -81,9 +77,6 @@ export async function draftPaper(actor: Actor, agreementId: string) {
     const [draft] = await tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
     if (!draft) throw new Problem(404, 'There is no draft of an invoice here.');
     const made = madeFor(loaded, draft.what);
-    const ours = await companyOf(tx, actor.companyId);
-    const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
-    const issuedOn = businessDate(actor.now, ours.timeZone);
     const sums = paperSums(made, loaded.components.length);
     const money = (value: bigint) => writeAmount(value as never, loaded.digits);
     return paperOf(loaded, {
@@ -99,10 +92,7 @@ export async function draftPaper(actor: Actor, agreementId: string) {
       title: draft.title || made.title,
       shows: draft.shows,
       remark: draft.remark,
-      issuedOn,
-      dueOn: daysAfter(issuedOn, ours.paymentDays),
-      seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
-      buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
+      ...(await headOf(tx, actor, loaded, made)),
       net: money(sums.net),
       tax: money(sums.tax),
       total: money(sums.total),
