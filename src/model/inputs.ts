@@ -1,7 +1,7 @@
 import Type from 'typebox';
 import { BillingAsk, CreditAsk, InvoiceShows } from './billing';
 import { Choices } from './choices';
-import { BusinessDate, PositiveDecimalText } from './scalars';
+import { BusinessDate, CostType, PositiveDecimalText } from './scalars';
 
 /* What people send to the acts, checked at every door. */
 
@@ -183,7 +183,37 @@ export const ChooseInput = Type.Object(
 );
 
 export const CardInput = Type.Object(
-  { number: Needed(30), expiry: Needed(10), idempotencyKey: IdempotencyKey },
+  {
+    number: Needed(30),
+    expiry: Needed(10),
+    idempotencyKey: IdempotencyKey,
+    /** The invoice to pay; without it, the deposit. */
+    invoiceId: Type.Optional(EntityId),
+  },
+  closed,
+);
+
+export const CardCodeInput = Type.Object({ code: Needed(20), idempotencyKey: IdempotencyKey }, closed);
+
+export const CardNewsKind = Type.Union([
+  Type.Literal('accepted'),
+  Type.Literal('refused'),
+  Type.Literal('disputed'),
+  Type.Literal('dispute won'),
+  Type.Literal('dispute lost'),
+]);
+
+/** What the card service tells later, by itself. */
+export const CardNewsInput = Type.Object(
+  {
+    id: Needed(100),
+    charge: EntityId,
+    kind: CardNewsKind,
+    amount: PositiveDecimalText,
+    currency: Type.String({ pattern: '^[A-Z]{3}$' }),
+    at: Type.String({ format: 'date-time', maxLength: 40 }),
+    reason: Type.Union([Text(300), Type.Null()]),
+  },
   closed,
 );
 
@@ -208,7 +238,12 @@ export type PaymentInput = Type.Static<typeof PaymentInput>;
 
 /** Credit of the customer on an invoice, or on the open ones, oldest first. */
 export const CreditUseInput = Type.Object(
-  { agreementId: EntityId, invoiceId: Type.Optional(EntityId) },
+  {
+    agreementId: EntityId,
+    invoiceId: Type.Optional(EntityId),
+    /** Another agreement of the same customer, whose credit is used. */
+    from: Type.Optional(EntityId),
+  },
   closed,
 );
 export type CreditUseInput = Type.Static<typeof CreditUseInput>;
@@ -266,3 +301,24 @@ export const CreditInput = Type.Object(
   closed,
 );
 export type CreditInput = Type.Static<typeof CreditInput>;
+
+/** What a job cost us. Hours and rate make the amount; without them it is given. */
+export const CostInput = Type.Object(
+  {
+    agreementId: EntityId,
+    what: Needed(200),
+    costType: CostType,
+    spentOn: BusinessDate,
+    amount: Type.Optional(PositiveDecimalText),
+    hours: Type.Optional(PositiveDecimalText),
+    rate: Type.Optional(PositiveDecimalText),
+    lineId: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
+    stage: Type.Optional(Needed(200)),
+    costCode: Type.Optional(Needed(40)),
+    supplier: Text(200),
+    invoiceId: Type.Optional(EntityId),
+    idempotencyKey: IdempotencyKey,
+  },
+  closed,
+);
+export type CostInput = Type.Static<typeof CostInput>;

@@ -25,6 +25,70 @@ export const SchedulePreset = Type.Object(
 );
 export type SchedulePreset = Type.Static<typeof SchedulePreset>;
 
+/** What it costs a customer to pay late: interest by the day, or a fee once. */
+export const LateTerms = Type.Union([
+  Type.Object(
+    {
+      kind: Type.Literal('interest'),
+      percent: Type.String({ ...PositiveDecimalText, description: 'A year, of what is open' }),
+      graceDays: Type.Integer({ minimum: 0, maximum: 365 }),
+    },
+    closed,
+  ),
+  Type.Object(
+    {
+      kind: Type.Literal('fee'),
+      amount: PositiveDecimalText,
+      graceDays: Type.Integer({ minimum: 0, maximum: 365 }),
+    },
+    closed,
+  ),
+]);
+export type LateTerms = Type.Static<typeof LateTerms>;
+
+/** One step of reminding: so many days after an invoice was due (before it, below zero), with our words. */
+export const ReminderStep = Type.Object(
+  {
+    id: PartId,
+    days: Type.Integer({ minimum: -60, maximum: 365 }),
+    subject: ShortText,
+    words: Type.String({ maxLength: 2000 }),
+  },
+  closed,
+);
+export type ReminderStep = Type.Static<typeof ReminderStep>;
+
+const Account = Type.String({ minLength: 1, maxLength: 40, pattern: '\\S' });
+
+/** The company's accounts, by what is booked on them. */
+export const Accounts = Type.Object(
+  {
+    receivable: Account,
+    /** What is held back, and not asked for yet. */
+    retainage: Account,
+    /** What was paid ahead of the work. */
+    deposits: Account,
+    tax: Account,
+    /** What was charged for paying late. */
+    late: Account,
+    income: Type.Object(
+      {
+        material: Account,
+        labour: Account,
+        equipment: Account,
+        subcontract: Account,
+        other: Account,
+        /** Work that costs us nothing, or of which it is not known. */
+        unknown: Account,
+      },
+      closed,
+    ),
+    money: Type.Object({ card: Account, cheque: Account, transfer: Account, cash: Account }, closed),
+  },
+  closed,
+);
+export type Accounts = Type.Static<typeof Accounts>;
+
 export const CompanyMoney = Type.Object(
   {
     presets: Type.Array(SchedulePreset, { maxItems: 30 }),
@@ -42,6 +106,17 @@ export const CompanyMoney = Type.Object(
           description:
             'Customers may cancel until the third business day after signing; whether the deposit is billed only after',
         },
+      ),
+    ),
+    late: Type.Optional(LateTerms),
+    accounts: Type.Optional(Accounts),
+    reminders: Type.Optional(
+      Type.Object(
+        {
+          steps: Type.Array(ReminderStep, { maxItems: 12 }),
+          byItself: Type.Boolean({ description: 'Sent without anybody pressing a button' }),
+        },
+        closed,
       ),
     ),
   },

@@ -98,3 +98,26 @@ test('a discount is frozen line by line, and a credit line takes tax with its ow
   expect(lines.map(({ taxes }) => taxes[0])).toEqual([2700n, 900n, -800n]);
   expect(total).toBe(30800n);
 });
+
+test('the cost of a line is frozen by cost type too, and the types sum to it', () => {
+  const document = plainDocument([
+    {
+      id: 's',
+      title: 'S',
+      entries: [
+        line('a', '3', '1', {
+          costs: [
+            { type: 'material', amount: '3.333' },
+            { type: 'labour', hours: '0.25', rate: '41.37' },
+          ],
+        }),
+        line('free', '2', '0'),
+      ],
+    },
+  ]);
+  const [a, free] = freezeAgreement(document, asSuggested).lines;
+  // 3 × 3.333 = 9.999 and 3 × 0.25 × 41.37 = 31.0275: together 41.03
+  expect(a!.costs).toEqual({ material: 1000n, labour: 3103n });
+  expect(a!.cost).toBe(4103n);
+  expect(free!.costs).toEqual({});
+});

@@ -2,12 +2,14 @@ import type {
   Allowance,
   BillingTerms,
   Choices,
+  CostType,
   Omission,
   ProposalDocument,
   ScheduleEntry,
   Section,
   SectionEntry,
 } from '@/model';
+import { costTypes } from '@/model';
 import type { Amount, Fixed } from '../number';
 import {
   ZERO,
@@ -50,6 +52,8 @@ export interface AgreedLine {
   readonly taxes: readonly Amount[];
   /** Our cost, for the budget. */
   readonly cost: Amount;
+  /** The same by cost type; they sum to it. Types that cost nothing are left out. */
+  readonly costs: Readonly<Partial<Record<CostType, Amount>>>;
   /** Money set aside: its terms, and what may be spent in the measure of its rule. */
   readonly allowance: { readonly terms: Allowance; readonly spend: Amount } | null;
   /** The agreed line it leaves out, and how much of it; in a change order. */
@@ -109,6 +113,17 @@ function percentOfNet({ taxClasses }: ProposalDocument, tax: TaxFigures): string
   if (!taxClass.components[place]?.onTop) return tax.percent;
   const { top, bottom } = effectiveRates(taxClass)[place]!;
   return writeFixed((divideRounded(top * 1_000_000n, bottom) * 100n) as Fixed);
+}
+
+/** The cost of a line by type: its whole cents, shared out by what each type comes to exactly. */
+function costsOf({ costAmount, exactCost }: SectionLine): AgreedLine['costs'] {
+  const shares = allocateSigned(
+    costAmount,
+    costTypes.map((type) => exactCost[type]),
+  );
+  return Object.fromEntries(
+    costTypes.flatMap((type, t) => (shares[t] === 0n ? [] : [[type, shares[t]!] as const])),
+  );
 }
 
 function allowanceOf(line: SectionLine | undefined): AgreedLine['allowance'] {
@@ -186,6 +201,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
       net: part.net,
       taxes: taxShares.map((shares) => shares[i]!),
       cost: found?.line.costAmount ?? ZERO,
+      costs: found ? costsOf(found.line) : {},
       allowance: allowanceOf(found?.line),
       omits: found?.line.line.omits ?? null,
       settles: found?.line.line.settles ?? null,

@@ -13,6 +13,9 @@ export interface Portion {
 
 export type PaperKind = 'invoice' | 'advance' | 'release' | 'credit note';
 
+/** What can be issued: papers of the agreement, and charges for late payment, which are none of it. */
+export type IssuedKind = PaperKind | 'late charge';
+
 /**
  * One invoice or credit note on an agreement. Everything counts into its total with its sign: what is held back of the
  * work and what is counted off a deposit is below zero, what is released or billed ahead above.

@@ -47,3 +47,7 @@ export const plusDays = (date: string, days: number): string => dateOf(dayOf(dat
 
 /** How many days later the second date is. */
 export const daysBetween = (from: string, to: string): number => dayOf(to) - dayOf(from);
+
+/** Whether a text is a date there is, as 2026-05-01. */
+export const isDay = (text: unknown): text is string =>
+  typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && dateOf(dayOf(text)) === text;

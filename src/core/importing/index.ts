@@ -5,3 +5,4 @@ export * from './readItem';
 export * from './plan';
 export * from './areas';
 export * from './raise';
+export * from './costs';

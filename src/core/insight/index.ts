@@ -1,3 +1,8 @@
 export * from './groups';
 export * from './resilience';
 export * from './cashCurve';
+export * from './jobCost';
+export type { CostRow } from './jobGroups';
+export * from './cashFacts';
+export * from './winning';
+export * from './offered';

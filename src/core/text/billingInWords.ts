@@ -1,4 +1,5 @@
 import type { BillingTerms } from '@/model/billing';
+import type { LateTerms } from '@/model/money';
 import { showDecimal } from '../number';
 
 /** How an agreement is billed, in sentences the customer can hold us to. */
@@ -15,4 +16,14 @@ export function billingInWords({ retainage, deposit }: BillingTerms): string[] {
         ]
       : []),
   ];
+}
+
+/** What it costs to pay late, as it stands on an invoice. */
+export function lateInWords(terms: LateTerms, currency: string): string {
+  const grace = terms.graceDays === 1 ? '1 day' : `${terms.graceDays} days`;
+  if (terms.kind === 'fee')
+    return `If it is not paid ${terms.graceDays === 0 ? 'when it is due' : `${grace} after it is due`}, a late fee of ${showDecimal(terms.amount)} ${currency} is charged.`;
+  return `From the day after it is due, interest of ${showDecimal(terms.percent)} % a year is charged by the day on what is open${
+    terms.graceDays === 0 ? '' : `, if it is not paid within ${grace}`
+  }.`;
 }
