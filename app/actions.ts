@@ -19,7 +19,7 @@ import { changeCosts, previewCosts } from '@/acts/library/bulk';
 import { addBundle, retireBundle, saveBundle } from '@/acts/library/bundles';
 import { retireItem, saveItem } from '@/acts/library/items';
 import { removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
-import { putCredit, refundCredit, reversePayment } from '@/acts/money/moves';
+import { putCredit, refundCredit } from '@/acts/money/moves';
 import { recordPayment } from '@/acts/money/payments';
 import { Problem, answer } from '@/acts/problem';
 import { answerApproval, askApproval } from '@/acts/proposals/approval';
@@ -155,9 +155,6 @@ export const putCreditAction = async (input: unknown) =>
 
 export const refundCreditAction = async (input: unknown) =>
   answer(async () => refundCredit(await actionActor(), input));
-
-export const reversePaymentAction = async (input: unknown) =>
-  answer(async () => reversePayment(await actionActor(), input));
 
 export const saveDraftAction = async (input: unknown) =>
   answer(async () => saveDraft(await actionActor(), input));

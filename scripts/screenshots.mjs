@@ -63,23 +63,6 @@ await page.getByRole('link', { name: 'Guard railing' }).click();
 await page.getByLabel('Try Run').fill('38+64+22');
 await page.getByLabel('Try Run').press('Enter');
 await shot('bundle-editor');
-await page.goto(`${base}/library/import`);
-await page.getByLabel('Choose a list').setInputFiles({
-  name: 'spring-prices.csv',
-  mimeType: 'text/csv',
-  buffer: Buffer.from(
-    [
-      'SKU;Name;UoM;List Price;Waste %',
-      'FR-110;Lumber 2×8, treated;lf;1,58;8',
-      'FR-116;Joist hanger, 2×8;ea;1,85;2',
-      'FR-190;Blocking, treated;lf;0,92;10',
-      'RF-118;Shingles, architectural;sq;124,50;10',
-      'RF-199;Ridge vent;roll;48;5',
-    ].join('\n'),
-  ),
-});
-await page.getByText('What would happen').waitFor();
-await shot('import');
 await page.goto(`${base}/proposals`);
 await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
 await page.waitForSelector('.sheet');
@@ -101,6 +84,11 @@ await page.getByText('Sunroom on the courtyard').first().click();
 await page.getByRole('link', { name: 'Go on with the draft invoice' }).click();
 await page.getByTestId('bill-sums').waitFor();
 await shot('bill');
+await page.goto(`${base}/agreements`);
+await page.getByText('Sunroom on the courtyard').first().click();
+await page.getByRole('link', { name: 'Costs and profit' }).click();
+await page.getByRole('table', { name: 'By stage' }).waitFor();
+await shot('costs');
 await page.goto(`${base}/agreements`);
 await page.getByRole('link', { name: 'Back porch at Withy Court' }).click();
 await page.getByRole('link', { name: /^Change order 2/ }).click();

@@ -111,6 +111,31 @@ export const demoMoney: CompanyMoney = {
     },
   ],
   coolingOff: { holdDeposit: false },
+  late: { kind: 'interest', percent: '9', graceDays: 7 },
+  reminders: {
+    byItself: false,
+    steps: [
+      {
+        id: 'soon',
+        days: -3,
+        subject: 'Due in a few days',
+        words: 'a word ahead, so that it does not slip by.',
+      },
+      {
+        id: 'first',
+        days: 7,
+        subject: 'Perhaps it slipped by',
+        words: 'perhaps this one slipped by. If you have paid meanwhile, thank you, and take no notice.',
+      },
+      {
+        id: 'second',
+        days: 21,
+        subject: 'Still open',
+        words:
+          'we have written to you about this before. If something is wrong with the invoice, please ring us.',
+      },
+    ],
+  },
 };
 
 const level = (id: string, name: string, overhead: string, profit: string): LoadSet => ({

@@ -5,7 +5,7 @@ import { chooseInBooklet } from '@/acts/booklet/choose';
 import { acceptProposal } from '@/acts/booklet/accept';
 import { declineProposal } from '@/acts/booklet/decide';
 import { openBooklet, visitorOf } from '@/acts/booklet/open';
-import { payDeposit } from '@/acts/booklet/payDeposit';
+import { payByCard } from '@/acts/booklet/payCard';
 import { readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
 import { keepSamplePlan } from '@/acts/files/keep';
 import { addItems, addRates, addTemplate } from '@/acts/library/add';
@@ -38,6 +38,7 @@ import { bundleInputs } from './bundles';
 import { itemInputs, rateInputs } from './library';
 import { porchPlan } from './plans';
 import { billOn } from './billed';
+import { spendOn } from './costs';
 import { goOn } from './changing';
 import { porchInThreeLevels } from './threeLevels';
 import { stockInputs } from './stock';
@@ -262,12 +263,12 @@ export async function seedDemo(today: Date): Promise<void> {
     );
     return { agreementId, visitor };
   };
-  const payByCard = (
+  const byCard = (
     visitor: Awaited<ReturnType<typeof visitorOf>>,
     at: Date,
     mark: string,
     number: string = trialCards.accepted,
-  ) => payDeposit({ ...visitor, now: at }, { number, expiry: '12/39', idempotencyKey: `demo-${mark}-card` });
+  ) => payByCard({ ...visitor, now: at }, { number, expiry: '12/39', idempotencyKey: `demo-${mark}-card` });
   const receive = (
     agreementId: string,
     amount: string,
@@ -297,7 +298,7 @@ export async function seedDemo(today: Date): Promise<void> {
     ago(95),
   );
   const doneSigned = await accept(await send(seller, done, ago(94), 5), ago(90), 'Bram Tillotsen', 'p1');
-  await payByCard(doneSigned.visitor, ago(90), 'p1');
+  await byCard(doneSigned.visitor, ago(90), 'p1');
   for (const [entryId, days] of [
     ['frame', 70],
     ['closed', 48],
@@ -313,6 +314,7 @@ export async function seedDemo(today: Date): Promise<void> {
   }
   const { id: last } = await bill(doneSigned.agreementId, { rest: true }, ago(24));
   await receive(doneSigned.agreementId, await totalOf(owner, last), ago(15), 'p1-rest', 'cheque');
+  await spendOn(owner, doneSigned.agreementId, { ago, timeZone, days: [88, 22] });
 
   // A porch under way: deposit paid after a first card was refused, first stage billed and partly paid.
   const under = await start(
@@ -322,8 +324,8 @@ export async function seedDemo(today: Date): Promise<void> {
     ago(60),
   );
   const underSigned = await accept(await send(owner, under, ago(59), 3), ago(52), 'Serafine Okonder', 'p2');
-  await payByCard(underSigned.visitor, ago(52), 'p2-first', trialCards.refused);
-  await payByCard(underSigned.visitor, ago(52, 11), 'p2');
+  await byCard(underSigned.visitor, ago(52), 'p2-first', trialCards.refused);
+  await byCard(underSigned.visitor, ago(52, 11), 'p2');
   await bill(underSigned.agreementId, { entryId: 'frame' }, ago(9));
   await receive(underSigned.agreementId, '4000.00', ago(3), 'p2', 'transfer');
 
@@ -413,7 +415,7 @@ export async function seedDemo(today: Date): Promise<void> {
   const tiledId = await start(seller, 2, tiled, ago(52), 2);
   const tiledToken = await send(seller, tiledId, ago(50), 2);
   const tiledSigned = await accept(tiledToken, ago(44), 'Hollin Vasquell', 'p14');
-  await payByCard(tiledSigned.visitor, ago(44), 'p14');
+  await byCard(tiledSigned.visitor, ago(44), 'p14');
   const gate = builder('p14g');
   await goOn(
     { seller, timeZone, ago, visit, send, accept },
@@ -443,6 +445,12 @@ export async function seedDemo(today: Date): Promise<void> {
   await billOn({ seller, timeZone, ago, visit, send, accept }, billedSigned.agreementId, 4, 'Ines Calloway', [
     builder('p15b').line('SC-020', '4', { description: 'Roller blind, south side' }),
   ]);
+  await spendOn(owner, billedSigned.agreementId, {
+    ago,
+    timeZone,
+    days: [64, 1],
+    upTo: ['Frame stands', 'Roof tight'],
+  });
 
   // In work.
   const loose = atticRoom(builder('p11'), 'Study under the roof', null);

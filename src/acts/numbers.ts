@@ -3,7 +3,7 @@ import type { Transaction } from '@/data/connection';
 import { numberSeries } from '@/data/schema';
 
 /** Proposals and agreements are counted on; invoices and credit notes begin anew each year. */
-export type Series = 'proposal' | 'agreement' | `invoice ${number}` | `credit note ${number}`;
+export type Series = 'proposal' | 'agreement' | 'export' | `invoice ${number}` | `credit note ${number}`;
 
 /** Where each series begins. */
 const first = (series: Series): number => (series === 'proposal' ? 101 : series === 'agreement' ? 401 : 1);

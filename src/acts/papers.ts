@@ -1,10 +1,14 @@
 import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { agreement, invoice } from '@/data/schema';
+import { itemsCsv, journalCsv } from '@/formats/csv/booksCsv';
 import { libraryCsv } from '@/formats/csv/libraryCsv';
 import type { PlanGeoJson } from '@/formats/geojson/planGeoJson';
 import { planGeoJson } from '@/formats/geojson/planGeoJson';
+import { dueDatesCalendar } from '@/formats/ics/dueDates';
 import { libraryXlsx } from '@/formats/xlsx/libraryXlsx';
+import { hybridPdf } from '@/formats/facturx/hybridPdf';
+import { accountPdf } from '@/formats/pdf/accountPdf';
 import { invoicePdf } from '@/formats/pdf/invoicePdf';
 import type { PagePicture } from '@/formats/pdf/PlanPage';
 import { proposalPdf } from '@/formats/pdf/proposalPdf';
@@ -18,8 +22,11 @@ import type { Booklet, Visitor } from './booklet/open';
 import { openBooklet } from './booklet/open';
 import { previewBooklet } from './booklet/preview';
 import { allow } from './actor';
+import { readAccount } from './customers/account';
 import { readFile } from './files/keep';
 import { listForExport } from './library/importItems';
+import { batchItems, batchJournal } from './money/books';
+import { listDueDates } from './money/dueDates';
 import { invoicePaper } from './money/paper';
 import { readReceipt } from './money/receipt';
 import { readStatement } from './money/statement';
@@ -43,8 +50,9 @@ export const proposalPaper = async (actor: Actor, proposalId: string): Promise<B
 export const bookletPaper = async (visitor: Visitor): Promise<Buffer> =>
   paperOf(visitor.companyId, await openBooklet(visitor));
 
-export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
-  return invoicePdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
+/** An issued invoice or credit note, as the paper people read with the data inside. */
+export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Uint8Array> {
+  return hybridPdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
 }
 
 /** The receipt of a payment. */
@@ -67,7 +75,7 @@ export async function invoicePaperXml(actor: Actor, invoiceId: string): Promise<
 }
 
 /** An invoice for the holder of a private link: only one on the agreement of that link's proposal. */
-export async function visitorInvoicePdf(visitor: Visitor, invoiceId: string): Promise<Buffer> {
+export async function visitorInvoicePdf(visitor: Visitor, invoiceId: string): Promise<Uint8Array> {
   const paper = await inCompany(visitor.companyId, async (tx) => {
     const [row] = await tx
       .select({ proposalId: agreement.proposalId })
@@ -77,8 +85,27 @@ export async function visitorInvoicePdf(visitor: Visitor, invoiceId: string): Pr
     if (row?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such invoice.');
     return invoicePaper(tx, invoiceId);
   });
-  return invoicePdf(paper);
+  return hybridPdf(paper);
 }
+
+/** A customer's statement of account. */
+export const accountStatementPdf = async (
+  actor: Actor,
+  customerId: string,
+  range: Parameters<typeof readAccount>[2],
+): Promise<Buffer> => accountPdf(await readAccount(actor, customerId, range));
+
+/** The papers of a batch for the accountant, broken into their items. */
+export const batchItemsCsv = async (actor: Actor, batchId: string): Promise<string> =>
+  itemsCsv(await batchItems(actor, batchId));
+
+/** A batch for the accountant as a journal. */
+export const batchJournalCsv = async (actor: Actor, batchId: string): Promise<string> =>
+  journalCsv(await batchJournal(actor, batchId));
+
+/** What falls due, as a calendar. */
+export const dueDatesIcs = async (actor: Actor): Promise<string> =>
+  dueDatesCalendar('Due dates', await listDueDates(actor), actor.now);
 
 /** The library as a list; our notes and costs are in it, so it is for those who work with them. */
 export async function libraryAsCsv(actor: Actor): Promise<string> {

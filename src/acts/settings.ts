@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
 import { company, user } from '@/data/schema';
-import { CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
+import { Accounts, CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
 import type { Actor } from './actor';
 import { allow, note } from './actor';
 import { check } from './check';
@@ -46,5 +46,19 @@ export async function saveSettings(actor: Actor, input: unknown): Promise<void> 
       refuseWrong({ ...emptyDocument(name, currency, values.usual), schedule });
     await tx.update(company).set(values).where(eq(company.id, actor.companyId));
     await note(tx, actor, 'settings changed', actor.companyId, { ...values });
+  });
+}
+
+/** Changes the accounts the journal books on; for the owner. */
+export async function saveAccounts(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner');
+  const accounts = check(Accounts, input, 'The accounts');
+  await inCompany(actor.companyId, async (tx) => {
+    const { money } = await companyOf(tx, actor.companyId);
+    await tx
+      .update(company)
+      .set({ money: { ...money, accounts } })
+      .where(eq(company.id, actor.companyId));
+    await note(tx, actor, 'accounts changed', actor.companyId, { ...accounts });
   });
 }

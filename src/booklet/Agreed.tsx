@@ -1,15 +1,14 @@
 'use client';
 
-import { useRef, useState } from 'react';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { Track } from '@/ui/Track';
-import { post } from './post';
-import type { Booklet, DepositAnswer } from './types';
+import { Pay } from './Pay';
+import type { Booklet, TrialCards } from './types';
 
 type Agreement = NonNullable<Booklet['agreement']>;
 
-/** After signing: thanks, what is paid and what comes next, and the deposit to pay. */
+/** After signing: thanks, what is paid and what comes next, and what can be paid now. */
 export function Agreed({
   data,
   agreement,
@@ -19,7 +18,7 @@ export function Agreed({
   data: Booklet;
   agreement: Agreement;
   address: string | null;
-  trial: { accepted: string; refused: string };
+  trial: TrialCards;
 }) {
   return (
     <section className="leaf agreed" id="agreed">
@@ -75,14 +74,7 @@ export function Agreed({
           <a href={`${address}/certificate`}>What was signed, and the proof of it</a>
         </p>
       )}
-      {agreement.depositDue && (
-        <PayDeposit
-          amount={agreement.depositDue}
-          currency={data.view.currency}
-          address={address}
-          trial={trial}
-        />
-      )}
+      <Pay agreement={agreement} currency={data.view.currency} address={address} trial={trial} />
       {agreement.invoices.length > 0 && (
         <>
           <h3>Invoices</h3>
@@ -103,7 +95,9 @@ export function Agreed({
                     ? ''
                     : isNothing(invoice.open)
                       ? 'paid'
-                      : `${showDecimal(invoice.open)} to pay by ${showDate(invoice.dueOn)}`}
+                      : isNothing(invoice.waits)
+                        ? `${showDecimal(invoice.open)} to pay by ${showDate(invoice.dueOn)}`
+                        : `${showDecimal(invoice.waits)} on its way from your card; the bank has not answered yet`}
                 </span>
               </span>
               <span className="item-amount">{showDecimal(invoice.total)}</span>
@@ -112,92 +106,5 @@ export function Agreed({
         </>
       )}
     </section>
-  );
-}
-
-function PayDeposit({
-  amount,
-  currency,
-  address,
-  trial,
-}: {
-  amount: string;
-  currency: string;
-  address: string | null;
-  trial: { accepted: string; refused: string };
-}) {
-  const [number, setNumber] = useState('');
-  const [expiry, setExpiry] = useState('');
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const key = useRef<string | null>(null);
-
-  const pay = async () => {
-    if (!address) return;
-    setBusy(true);
-    // The key stays until there is an answer, so that a retry after a lost one takes no money twice.
-    key.current ??= crypto.randomUUID();
-    const answer = await post<DepositAnswer>(`${address}/deposit`, {
-      number,
-      expiry,
-      idempotencyKey: key.current,
-    });
-    if (answer.ok && answer.value.paid) {
-      window.location.reload();
-      return;
-    }
-    setBusy(false);
-    if (answer.ok && !answer.value.paid) {
-      key.current = null;
-      setRefused(answer.value.reason);
-    } else if (!answer.ok) {
-      if (answer.problem.status !== 0) key.current = null;
-      setRefused(answer.problem.detail);
-    }
-  };
-
-  return (
-    <form
-      className="pay"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void pay();
-      }}
-    >
-      <h3>
-        Pay the deposit: {showDecimal(amount)} {currency}
-      </h3>
-      <label className="field">
-        Card number
-        <input
-          inputMode="numeric"
-          autoComplete="cc-number"
-          required
-          value={number}
-          onChange={({ target }) => setNumber(target.value)}
-        />
-      </label>
-      <label className="field field-short">
-        Expiry, MM/YY
-        <input
-          autoComplete="cc-exp"
-          placeholder="12/39"
-          required
-          value={expiry}
-          onChange={({ target }) => setExpiry(target.value)}
-        />
-      </label>
-      {refused && (
-        <p className="refused" role="alert">
-          {refused} Nothing was taken.
-        </p>
-      )}
-      <button type="submit" className="button button-main" disabled={busy || !address}>
-        {busy ? 'One moment …' : `Pay ${showDecimal(amount)}`}
-      </button>
-      <p className="soft small">
-        No real card here. To try it out: {trial.accepted} is accepted, {trial.refused} is refused.
-      </p>
-    </form>
   );
 }

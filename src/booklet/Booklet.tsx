@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useRef, useState } from 'react';
-import type { Booklet as BookletData, Meanwhile } from './types';
+import type { Booklet as BookletData, Meanwhile, TrialCards } from './types';
 import { reckonOffer, viewOf } from '@/core/customer';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
@@ -30,7 +30,7 @@ interface BookletProps {
   readonly consent: string;
   /** The sentence under selections. */
   readonly selectionConsent: string;
-  readonly trial: { readonly accepted: string; readonly refused: string };
+  readonly trial: TrialCards;
   /** In the preview of what the customer has: keeps choices for them, as said on the phone. */
   readonly keep?: ((input: unknown) => Promise<Answer<void>>) | null;
 }

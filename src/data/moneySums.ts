@@ -2,20 +2,13 @@ import { sql } from 'drizzle-orm';
 import type { Transaction } from './connection';
 
 /*
- * Sums over everything a company has billed and received, by the database: exact decimals, however many rows. Row level
- * security keeps them to the company of the transaction.
+ * Sums over everything a company has billed and received, by the database: exact decimals, however many rows. What would have
+ * to be added up from all there ever was is kept by triggers (schema/sums.ts). Row level security keeps them to the company
+ * of the transaction.
  */
 
 const rows = async <T extends Record<string, unknown>>(tx: Transaction, query: ReturnType<typeof sql>) =>
   (await tx.execute(query)).rows as T[];
-
-/** What of each invoice is open: its total less what was put on it. */
-const openInvoices = sql`
-  select i.company_id, i.id, i.due_on, i.total - coalesce(put.sum, 0) as open
-  from invoice i
-  left join (select invoice_id, sum(amount) as sum from allocation where invoice_id is not null group by invoice_id) put
-    on put.invoice_id = i.id
-  where i.kind <> 'credit note' and i.total - coalesce(put.sum, 0) > 0`;
 
 /** How late money is: not yet, or by so many days. */
 export type Age = 'not due' | '1 to 30' | '31 to 60' | '61 to 90' | 'over 90';
@@ -30,7 +23,7 @@ export const openByAge = (tx: Transaction, today: string) =>
                     when ${today}::date - due_on <= 90 then '61 to 90'
                     else 'over 90' end as age,
                sum(open)::text as sum, count(*)::int as count
-        from (${openInvoices}) open group by 1`,
+        from invoice_open where open > 0 group by 1`,
   );
 
 /** Received from a day on, less what went back in that time. */
@@ -53,25 +46,15 @@ export interface OfAgreement extends Record<string, unknown> {
 export const heldByAgreement = (tx: Transaction) =>
   rows<OfAgreement>(
     tx,
-    sql`select agreement_id as "agreementId", (-sum(amount))::text as sum
-        from (select agreement_id, net as amount from invoice_part where kind = 'retainage'
-              union all select agreement_id, amount from invoice_part_tax where kind = 'retainage') held
-        group by agreement_id having sum(amount) <> 0`,
+    sql`select agreement_id as "agreementId", held::text as sum from agreement_money where held <> 0`,
   );
 
-/** Money and credit notes that are on no invoice, by agreement. */
-export const creditByAgreement = (tx: Transaction) =>
+/** Money and credit notes that are on no invoice, by agreement; of one customer, or of all. */
+export const creditByAgreement = (tx: Transaction, customerId: string | null = null) =>
   rows<OfAgreement>(
     tx,
-    sql`select agreement_id as "agreementId", sum(amount)::text as sum
-        from (select agreement_id, amount from payment
-              union all select agreement_id, -total from invoice where kind = 'credit note'
-              union all select p.agreement_id, -r.amount from payment_reversal r
-                join payment p on p.company_id = r.company_id and p.id = r.payment_id
-              union all select coalesce(p.agreement_id, c.agreement_id), -a.amount from allocation a
-                left join payment p on p.company_id = a.company_id and p.id = a.payment_id
-                left join invoice c on c.company_id = a.company_id and c.id = a.credit_note_id) sources
-        group by agreement_id having sum(amount) <> 0`,
+    sql`select agreement_id as "agreementId", credit::text as sum from agreement_money where credit <> 0
+        ${customerId === null ? sql`` : sql`and agreement_id in (select id from agreement where customer_id = ${customerId})`}`,
   );
 
 /**
@@ -104,16 +87,10 @@ export const toBillByAgreement = (
                   when 'days' then s.day + (p.due->>'days')::int <= ${today}::date
                   else st.done_on is not null and st.done_on <= ${today}::date end
             and (p.kind <> 'deposit' or s.day <= ${depositsSignedBy}::date)
-          group by p.agreement_id),
-        billed as (
-          select agreement_id, sum(amount) as sum
-          from (select agreement_id, total as amount from invoice
-                union all select agreement_id, -net from invoice_part where kind = 'retainage'
-                union all select agreement_id, -amount from invoice_part_tax where kind = 'retainage') papers
-          group by agreement_id)
-        select due.agreement_id as "agreementId", (due.sum - coalesce(billed.sum, 0))::text as sum
-        from due left join billed on billed.agreement_id = due.agreement_id
-        where due.sum > coalesce(billed.sum, 0)`,
+          group by p.agreement_id)
+        select due.agreement_id as "agreementId", (due.sum - coalesce(billed.billed, 0))::text as sum
+        from due left join agreement_money billed on billed.agreement_id = due.agreement_id
+        where due.sum > coalesce(billed.billed, 0)`,
   );
 
 /** Invoices with something open, those due first; only those due before a day, where one is given. */
@@ -121,8 +98,8 @@ export const openInvoiceIds = async (tx: Transaction, before: string | null, mos
   (
     await rows<{ id: string }>(
       tx,
-      sql`select id from (${openInvoices}) open
-          ${before === null ? sql`` : sql`where due_on < ${before}::date`}
+      sql`select invoice_id as id from invoice_open
+          where open > 0 ${before === null ? sql`` : sql`and due_on < ${before}::date`}
           order by due_on limit ${most}`,
     )
   ).map(({ id }) => id);

@@ -10,6 +10,7 @@ import type { readSettings } from '@/acts/settings';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { AreaTable } from './AreaTable';
+import { LateSettings } from './LateSettings';
 import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import { UsualPercents } from './UsualPercents';
@@ -117,8 +118,9 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
           change={setPricing}
         />
         <MoneySettings money={money} usual={usual} disabled={!isOwner} change={setMoney} />
+        <LateSettings money={money} currency={company.currency} disabled={!isOwner} change={setMoney} />
         {isOwner ? (
-          <Button type="primary" onClick={save}>
+          <Button type="primary" onClick={save} style={{ marginTop: 14 }}>
             Save
           </Button>
         ) : (

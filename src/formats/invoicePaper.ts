@@ -28,7 +28,7 @@ export interface PaperLine {
 
 /** Money apart from lines, of one tax class: held back, released, paid ahead, counted off. With its sign in the total. */
 export interface PaperPart {
-  readonly kind: 'retainage' | 'advance';
+  readonly kind: 'retainage' | 'advance' | 'late';
   readonly name: string;
   readonly taxClass: string;
   readonly net: string;
@@ -37,7 +37,11 @@ export interface PaperPart {
 }
 
 export interface InvoicePaper {
-  readonly kind: 'invoice' | 'advance' | 'release' | 'credit note';
+  readonly kind: 'invoice' | 'advance' | 'release' | 'late charge' | 'credit note';
+  /** It bills the agreement: no charge for late payment, and nothing that takes one back. */
+  readonly ofAgreement: boolean;
+  /** What it costs to pay it late, in a sentence; null: nothing. */
+  readonly lateTerms: string | null;
   readonly number: string;
   readonly title: string;
   readonly issuedOn: string;

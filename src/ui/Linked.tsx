@@ -1,8 +1,8 @@
 /** Where an address in a message leads from here: a booklet of ours opens where we are, whatever host the mail named. */
 function leadsTo(address: string): string {
   if (!URL.canParse(address)) return address;
-  const { pathname } = new URL(address);
-  return pathname.startsWith('/b/') ? pathname : address;
+  const { pathname, hash } = new URL(address);
+  return pathname.startsWith('/b/') ? pathname + hash : address;
 }
 
 /** Text with its addresses as links. */

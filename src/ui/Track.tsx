@@ -1,11 +1,13 @@
 import { Fragment } from 'react';
-import { showDecimal } from '@/core/number';
+import { isNothing, showDecimal } from '@/core/number';
 
 /** One cut of the track, amounts as decimal text. */
 export interface TrackPart {
   readonly id: string;
   readonly name: string;
   readonly amount: string;
+  /** What is earned by the work done, where it is known. */
+  readonly earned?: string;
   /** Left out where nothing can be billed yet. */
   readonly billed?: string;
   readonly paid?: string;
@@ -19,7 +21,7 @@ function share(part: string, whole: string): number {
 
 /**
  * The track: wherever money is staged, one bar for the sum to date, cut at its payment entries, filled with what is
- * billed (hatched) and what is paid (solid). With `named`, each cut carries its name and amount; where the place is too narrow for
+ * earned (a line along its top), billed (hatched) and paid (solid). With `named`, each cut carries its name and amount; where the place is too narrow for
  * that, they stand in a list below.
  */
 export function Track({
@@ -32,10 +34,10 @@ export function Track({
   named?: boolean;
 }) {
   const text = parts
-    .map(({ name, amount, billed, paid }) =>
+    .map(({ name, amount, earned, billed, paid }) =>
       billed === undefined
         ? `${name} ${showDecimal(amount)}`
-        : `${name} ${showDecimal(amount)}: billed ${showDecimal(billed)}, paid ${showDecimal(paid ?? '0')}`,
+        : `${name} ${showDecimal(amount)}:${earned !== undefined && !isNothing(earned) ? ` earned ${showDecimal(earned)},` : ''} billed ${showDecimal(billed)}, paid ${showDecimal(paid ?? '0')}`,
     )
     .join('; ');
   const bar = (
@@ -53,6 +55,9 @@ export function Track({
         >
           <div className="track-bar">
             <div className="track-billed" style={{ width: `${share(part.billed ?? '0', part.amount)}%` }} />
+            {part.earned !== undefined && !isNothing(part.earned) && (
+              <div className="track-earned" style={{ width: `${share(part.earned, part.amount)}%` }} />
+            )}
             <div className="track-paid" style={{ width: `${share(part.paid ?? '0', part.amount)}%` }} />
           </div>
           {named && (

@@ -71,6 +71,16 @@ export async function moneyPage(agreements: number, invoices: number): Promise<[
       insert into invoice_part select company_id, id, agreement_id, 'retainage', 'none', -10
       from invoice where company_id = ${company} and number % 7 = 0`);
   });
+  await beforeCompany(async (tx) => {
+    await tx.execute(sql`delete from invoice_open`);
+    await tx.execute(
+      sql`insert into invoice_open (company_id, invoice_id, due_on, open) select * from summed_open()`,
+    );
+    await tx.execute(sql`delete from agreement_money`);
+    await tx.execute(
+      sql`insert into agreement_money (company_id, agreement_id, billed, held, credit) select * from summed_money()`,
+    );
+  });
   await beforeCompany((tx) => tx.execute(sql`analyze`));
   const page = () => readMoney(actor);
   const bare = () =>

@@ -5,7 +5,7 @@ import { chooseInBooklet } from '@/acts/booklet/choose';
 import { acceptProposal } from '@/acts/booklet/accept';
 import { consentSentence, declineProposal } from '@/acts/booklet/decide';
 import { openBooklet } from '@/acts/booklet/open';
-import { payDeposit } from '@/acts/booklet/payDeposit';
+import { payByCard } from '@/acts/booklet/payCard';
 import { previewBooklet } from '@/acts/booklet/preview';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal } from '@/acts/proposals/save';
@@ -178,8 +178,8 @@ describe('what is written down', () => {
     const { agreementId } = await acceptProposal(visitor, input, 'test');
     await acceptProposal(visitor, input, 'test');
     const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'audit-card' };
-    await payDeposit(visitor, card);
-    await payDeposit(visitor, card);
+    await payByCard(visitor, card);
+    await payByCard(visitor, card);
     const deeds = await inCompany(actor.companyId, (tx) => tx.select().from(audit).orderBy(audit.id));
     const count = (act: string) => deeds.filter((deed) => deed.act === act).length;
     for (const act of ['proposal imported', 'proposal sent', 'proposal accepted', 'invoice issued'])

@@ -2,7 +2,7 @@ import { addUser } from '@/acts/accounts/createCompany';
 import { actorOf, listSessions, revokeSession } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
 import type { Actor } from '@/acts/actor';
-import { payDeposit } from '@/acts/booklet/payDeposit';
+import { payByCard } from '@/acts/booklet/payCard';
 import { visitorOf } from '@/acts/booklet/open';
 import { readSettings, saveSettings } from '@/acts/settings';
 import { saveCustomer, saveSite } from '@/acts/customers/customers';
@@ -93,7 +93,7 @@ describe('private links and cards', () => {
     const { token } = await newAgreement(await newCompany());
     const visitor = await visit(token);
     const pay = (i: number) =>
-      payDeposit(visitor, { number: trialCards.refused, expiry: '12/39', idempotencyKey: `card-try-${i}` });
+      payByCard(visitor, { number: trialCards.refused, expiry: '12/39', idempotencyKey: `card-try-${i}` });
     for (let i = 0; i < 10; i += 1) expect(await pay(i)).toMatchObject({ paid: false });
     expect(await statusOf(pay(10))).toBe(429);
   });

@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm';
 import type { Actor } from '@/acts/actor';
 import { issueInvoice } from '@/acts/agreements/issue';
 import { readAgreement } from '@/acts/agreements/read';
-import { payDeposit } from '@/acts/booklet/payDeposit';
+import { payByCard } from '@/acts/booklet/payCard';
 import { readMoney } from '@/acts/money/invoices';
 import { recordPayment } from '@/acts/money/payments';
 import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
@@ -149,7 +149,7 @@ describe('money in', () => {
     const actor = await newCompany();
     const { agreementId, token } = await newAgreement(actor);
     const pay = async (number: string, idempotencyKey: string) =>
-      payDeposit(await visit(token), { number, expiry: '12/39', idempotencyKey });
+      payByCard(await visit(token), { number, expiry: '12/39', idempotencyKey });
     expect(await pay(trialCards.refused, 'refused-key')).toMatchObject({ paid: false });
     expect((await readAgreement(actor, agreementId)).standing.paid).toBe('0.00');
     const answers = await Promise.all([

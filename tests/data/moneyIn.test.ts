@@ -1,13 +1,19 @@
+import { eq } from 'drizzle-orm';
 import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
 import { readAgreement } from '@/acts/agreements/read';
+import { acceptProposal } from '@/acts/booklet/accept';
+import { readAccount } from '@/acts/customers/account';
 import { readMoney } from '@/acts/money/invoices';
-import { putCredit, refundCredit, reversePayment } from '@/acts/money/moves';
+import { putCredit, refundCredit } from '@/acts/money/moves';
 import { readInvoice } from '@/acts/money/paper';
 import { recordPayment } from '@/acts/money/payments';
 import { readReceipt } from '@/acts/money/receipt';
-import { closeConnection } from '@/data/connection';
+import { reversePayment } from '@/acts/money/reversal';
+import { importProposal } from '@/acts/proposals/start';
+import { closeConnection, inCompany } from '@/data/connection';
+import { site } from '@/data/schema';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
-import { newAgreement, newCompany, refusal } from '../support/desk';
+import { newAgreement, newCompany, refusal, sendIt, signatureFor, testDocument } from '../support/desk';
 
 afterAll(closeConnection);
 
@@ -140,4 +146,77 @@ test('the seller may not move money', async () => {
     creditInvoice(seller, {}),
   ])
     expect((await refusal(act)).status).toBe(403);
+});
+
+/** A second agreement of the customer of the first. */
+async function second(actor: Awaited<ReturnType<typeof twoOpen>>['actor'], agreementId: string) {
+  const customerId = (await readAgreement(actor, agreementId)).customer.id;
+  const { siteId } = await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select({ siteId: site.id }).from(site).where(eq(site.customerId, customerId));
+    return row!;
+  });
+  const proposal = await importProposal(actor, { customerId, siteId }, testDocument());
+  const token = await sendIt(actor, proposal.id);
+  const { visitor, input } = await signatureFor(token);
+  return (await acceptProposal(visitor, input, 'test')).agreementId;
+}
+
+test('credit of one agreement pays an invoice of another of the same customer, never of another customer', async () => {
+  const { actor, agreementId, pay } = await twoOpen();
+  const other = await second(actor, agreementId);
+  const { id: paymentId } = await pay('120', []);
+  const theirs = await readAgreement(actor, other);
+  expect(theirs.creditElsewhere).toMatchObject([{ id: agreementId, credit: '120.00' }]);
+  const invoiceId = theirs.invoices[0]!.id;
+  const both = await Promise.allSettled([
+    putCredit(actor, { agreementId: other, invoiceId, from: agreementId }),
+    putCredit(actor, { agreementId, from: other }),
+  ]);
+  expect(both.map(({ status }) => status)).toEqual(['fulfilled', 'rejected']);
+  expect((await readAgreement(actor, other)).invoices[0]).toMatchObject({ paid: '120.00' });
+  expect((await readAgreement(actor, agreementId)).credit).toBe('0.00');
+  expect(await readReceipt(actor, paymentId)).toMatchObject({
+    credit: '0.00',
+    parts: [{ number: theirs.invoices[0]!.number, amount: '120.00' }],
+  });
+  const stranger = await newAgreement(actor);
+  await pay('30', []);
+  expect(
+    (await refusal(putCredit(actor, { agreementId: stranger.agreementId, from: agreementId }))).detail,
+  ).toContain('another customer');
+  // It goes back from where it was put.
+  await reversePayment(actor, reversal(paymentId, 'across'));
+  expect((await readAgreement(actor, other)).invoices[0]).toMatchObject({ paid: '0.00' });
+});
+
+test('a customer’s account runs over all agreements and closes at what is open less the credit', async () => {
+  const { actor, agreementId, frame, pay } = await twoOpen();
+  const other = await second(actor, agreementId);
+  await creditInvoice(actor, { invoiceId: frame.id, what: { amount: '55.50' }, remark: '' });
+  const { id } = await pay('400');
+  await pay('90', []);
+  await reversePayment(actor, reversal(id, 'account'));
+  await refundCredit(actor, {
+    agreementId,
+    method: 'transfer',
+    amount: '15',
+    paidOn: '2026-05-10',
+    reference: '',
+    idempotencyKey: `refund-${process.pid}-account`,
+  });
+  const customerId = (await readAgreement(actor, agreementId)).customer.id;
+  const account = await readAccount(actor, customerId, { from: '2026-01-01', to: '2099-01-01' });
+  const open = sumAmounts(account.open.map((each) => cents(each.open)));
+  const credits = await Promise.all(
+    [agreementId, other].map(async (each) => cents((await readAgreement(actor, each)).credit)),
+  );
+  expect(cents(account.closing)).toBe(open - sumAmounts(credits));
+  expect(account.rows).toHaveLength(4 + 2 + 1 + 1);
+  expect(account.rows.at(-1)!.balance).toBe(account.closing);
+  // In May only what happened in May, on what was owed before.
+  const may = await readAccount(actor, customerId, { from: '2026-05-01', to: '2026-05-31' });
+  expect(may.rows.map(({ amount }) => amount)).toEqual(['-400.00', '-90.00', '400.00', '15.00']);
+  expect(
+    (await refusal(readAccount(actor, customerId, { from: '2026-05-02', to: '2026-05-01' }))).status,
+  ).toBe(422);
 });

@@ -40,7 +40,7 @@ const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'impegno-papers-'));
 afterAll(() => fs.rmSync(folder, { recursive: true, force: true }));
 
 /** What a PDF says, by Debian's pdftotext, which had no part in writing it. */
-function textOf(pdf: Buffer): string {
+function textOf(pdf: Uint8Array): string {
   const file = path.join(folder, 'paper.pdf');
   fs.writeFileSync(file, pdf);
   return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });

@@ -66,9 +66,21 @@ describe('every table', () => {
         ...['agreement', 'agreement_line', 'agreement_line_tax', 'agreement_payment', 'agreement_tax'],
         ...['agreement_allowance', 'agreement_payment_change', 'change_order', 'change_order_tax'],
         ...['selection', 'signing'],
-        ...['audit', 'card_charge', 'decline', 'draw', 'draw_tax', 'invoice', 'item_cost'],
+        ...[
+          'audit',
+          'card_charge',
+          'card_event',
+          'cost_entry',
+          'decline',
+          'export_batch',
+          'export_item',
+          'draw',
+          'draw_tax',
+          'invoice',
+          'item_cost',
+        ],
         ...['payment', 'allocation', 'payment_reversal', 'refund', 'invoice_part', 'invoice_part_tax'],
-        ...['proposal_edit', 'revision'],
+        ...['proposal_edit', 'reminder', 'revision'],
       ].sort(),
     );
     for (const name of ['agreement', 'agreement_line', 'invoice', 'draw', 'revision', 'audit']) {

@@ -5,7 +5,7 @@ import { readWorktable } from '@/acts/agreements/worktable';
 import type { Actor } from '@/acts/actor';
 import { daysAfter } from '@/acts/actor';
 import { openBooklet } from '@/acts/booklet/open';
-import { payDeposit } from '@/acts/booklet/payDeposit';
+import { payByCard } from '@/acts/booklet/payCard';
 import { readMoney } from '@/acts/money/invoices';
 import { readSettings, saveSettings } from '@/acts/settings';
 import { closeConnection } from '@/data/connection';
@@ -55,7 +55,7 @@ describe('the deposit and the law', () => {
       issueInvoice({ ...actor, now }, { agreementId, what: { entryId: 'deposit' } });
     expect((await refusal(bill(actor.now))).detail).toContain(showDate(last));
     const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'held-back-1' };
-    expect((await refusal(payDeposit(visitor, card))).status).toBe(409);
+    expect((await refusal(payByCard(visitor, card))).status).toBe(409);
     expect(await readMoney(actor)).toMatchObject({ toBill: '0.00' });
 
     const after = new Date(`${daysAfter(last, 1)}T12:00:00Z`);

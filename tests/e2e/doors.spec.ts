@@ -28,7 +28,7 @@ test('the booklet’s doors: what is no JSON, too large, unknown or malformed is
     expect(problem.detail).toMatch(/^[A-Z].*\.$/s);
     return problem;
   };
-  for (const door of ['choices', 'accept', 'decline', 'deposit']) {
+  for (const door of ['choices', 'accept', 'decline', 'pay', 'pay/code']) {
     expect((await post(door, 'name=value', 'application/x-www-form-urlencoded')).status).toBe(400);
     expect((await post(door, '{"half": ')).status).toBe(400);
     expect((await post(door, {})).status).toBe(422);

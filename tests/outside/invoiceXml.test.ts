@@ -16,14 +16,14 @@ import { FacturX } from 'factur-x-kit';
 import { create } from 'xmlbuilder2';
 import type { InvoicePaper } from '@/formats/invoicePaper';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
+import { ublJson } from '@/formats/ubl/ublJson';
 import { papersFor } from '../support/papers';
 
-type Json = { [key: string]: unknown };
 type Schema = { type?: string; properties?: Record<string, Schema>; items?: Schema; $ref?: string };
 
 const quiet = { log: () => undefined, warn: () => undefined, error: () => undefined };
-/** XML as the package's JSON: attributes as `name@attribute`, lists where its schema has a list. Checks the order too. */
-function asJson(element: Element, schema: Schema): Json {
+/** Whether the elements stand in the order in which the schema lists them, all the way down. */
+function expectInOrder(element: Element, schema: Schema): void {
   const resolved = (part: Schema | undefined): Schema => {
     if (!part?.$ref) return part ?? {};
     const keys = part.$ref.replace(/^#\//, '').split('/');
@@ -33,21 +33,19 @@ function asJson(element: Element, schema: Schema): Json {
     ) as Schema;
   };
   const known = Object.keys(schema.properties ?? {});
-  const json: Json = {};
   let last = -1;
   for (const child of Array.from(element.childNodes).filter((node): node is Element => node.nodeType === 1)) {
-    const at = known.indexOf(child.nodeName);
-    expect([child.nodeName, at >= last]).toEqual([child.nodeName, true]);
+    const name = child.nodeName
+      .replace('CreditNoteLine', 'InvoiceLine')
+      .replace('CreditedQuantity', 'InvoicedQuantity')
+      .replace('CreditNoteTypeCode', 'InvoiceTypeCode');
+    const at = known.indexOf(name);
+    expect([name, at >= last]).toEqual([name, true]);
     last = at;
-    const part = resolved(schema.properties?.[child.nodeName]);
+    const part = resolved(schema.properties?.[name]);
     const inner = part.type === 'array' ? resolved(part.items) : part;
-    const value = inner.type === 'object' ? asJson(child, inner) : child.textContent;
-    if (part.type === 'array') json[child.nodeName] = [...((json[child.nodeName] as unknown[]) ?? []), value];
-    else json[child.nodeName] = value;
-    for (const { name, value: text } of Array.from(child.attributes))
-      json[`${child.nodeName}@${name}`] = text;
+    if (inner.type === 'object') expectInOrder(child, inner);
   }
-  return json;
 }
 
 /** Every kind of paper that can be issued. */
@@ -95,17 +93,23 @@ const papers: readonly (readonly [string, InvoicePaper])[] = [
   ),
 ];
 
+/** A charge for late payment is none of the agreement: one line, no tax. */
+const late: InvoicePaper = {
+  ...papers[1]![1],
+  kind: 'late charge',
+  ofAgreement: false,
+  lines: [],
+  parts: [{ kind: 'late', name: 'Interest of 9 % a year', taxClass: '', net: '19.68', gross: '19.68' }],
+  components: papers[1]![1].components.map((component) => ({ ...component, amount: '0.00' })),
+  work: '0.00',
+  net: '19.68',
+  tax: '0.00',
+  total: '19.68',
+};
+
 const rootSchema = (invoiceSchema as unknown as Schema).properties!['ubl:Invoice']!;
 
-/** A credit note has the elements of an invoice under names of its own, and no due date of its own. */
-const asInvoice = (xml: string): string =>
-  xml
-    .replace(/CreditNoteLine/g, 'InvoiceLine')
-    .replace(/CreditedQuantity/g, 'InvoicedQuantity')
-    .replace(/CreditNoteTypeCode/g, 'InvoiceTypeCode');
-const json = (paper: InvoicePaper) => ({
-  'ubl:Invoice': asJson(create(asInvoice(invoiceXml(paper))).root().node as unknown as Element, rootSchema),
-});
+const json = (paper: InvoicePaper) => ublJson(invoiceXml(paper));
 const cii = async (paper: InvoicePaper) =>
   (await new InvoiceService(quiet as never).generate(json(paper) as never, {
     format: 'CII',
@@ -134,8 +138,9 @@ async function broken(xml: string, paper: InvoicePaper): Promise<string[]> {
 
 const cents = (text: string) => BigInt(text.replace('.', ''));
 
-describe.each(papers)('%s', (_, paper) => {
+describe.each([...papers, ['a charge for late payment', late] as const])('%s', (_, paper) => {
   test('is UBL 2.1: every element known, in order, amounts and codes well-formed', () => {
+    expectInOrder(create(invoiceXml(paper)).root().node as unknown as Element, rootSchema);
     const ajv = new Ajv2019({ strict: false, allErrors: true });
     addFormats.default(ajv as never);
     const validate = ajv.compile(invoiceSchema);

@@ -155,6 +155,8 @@ function paperOf(
     heldToDate: money(after.heldGross),
     aheadToDate: money(after.aheadGross),
     billedBefore: money(before.billed),
+    ofAgreement: true,
+    lateTerms: null,
     leftAfter: money(after.leftToBill),
   };
 }

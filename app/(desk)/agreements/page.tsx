@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { listAgreements } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
+import { LinkButton } from '@/ui/LinkButton';
 import { Track } from '@/ui/Track';
 import { pageActor } from '../../session';
 
@@ -15,6 +16,9 @@ export default async function AgreementsPage() {
       <header className="page-head">
         <h1>Agreements</h1>
         <span className="soft">hatched: billed · solid: paid</span>
+        <span className="page-actions">
+          <LinkButton href="/agreements/back">Looking back</LinkButton>
+        </span>
       </header>
       {agreements.length === 0 ? (
         <p className="empty">Nothing is agreed yet. An accepted proposal appears here.</p>

@@ -4,9 +4,14 @@ import type { MoneyList } from '@/acts/money/invoices';
 import { moneyLists, readMoney } from '@/acts/money/invoices';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
+import { may } from '@/acts/actor';
+import { listReminders } from '@/acts/money/reminders';
 import { AgeChart } from '@/desk/money/AgeChart';
+import { Reminders } from '@/desk/money/Reminders';
 import '@/desk/money/money.css';
+import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
+import { sendRemindersAction } from '../../moneyActions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Money' };
@@ -24,7 +29,9 @@ const empty: Readonly<Record<MoneyList, string>> = {
 export default async function MoneyPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
   const { show } = await searchParams;
   const list = moneyLists.find((each) => each === show) ?? 'all';
-  const money = await readMoney(await pageActor(), list);
+  const actor = await pageActor();
+  const money = await readMoney(actor, list);
+  const reminders = list === 'all' || list === 'overdue' ? await listReminders(actor) : [];
   const figures: readonly [MoneyList, string, string, boolean?][] = [
     ['to-bill', 'To bill now', money.toBill],
     ['out', 'Out', money.out],
@@ -38,6 +45,11 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
     <div className="page">
       <header className="page-head">
         <h1>Money</h1>
+        {may(actor, 'owner', 'office') && (
+          <span className="page-actions">
+            <LinkButton href="/money/accountant">For the accountant</LinkButton>
+          </span>
+        )}
       </header>
       <nav className="money-figures" aria-label="What the sums are made of">
         {figures.map(([name, label, value, wrong]) => (
@@ -56,6 +68,9 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
       </nav>
       {(list === 'all' || list === 'out' || list === 'overdue') && !isNothing(money.out) && (
         <AgeChart byAge={money.byAge} />
+      )}
+      {reminders.length > 0 && (
+        <Reminders due={reminders} maySend={may(actor, 'owner', 'office')} send={sendRemindersAction} />
       )}
       <h2>{title}</h2>
       {money.agreements.length + money.invoices.length + money.payments.length === 0 && (

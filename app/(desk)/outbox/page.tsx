@@ -1,14 +1,19 @@
 import type { Metadata } from 'next';
 import { readSettings } from '@/acts/settings';
+import { may } from '@/acts/actor';
+import { listCharges } from '@/acts/money/cards';
 import { listMessages } from '@/acts/proposals/send';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
+import { CardService } from '@/desk/money/CardService';
+import { playCardServiceAction } from '../../moneyActions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage() {
   const actor = await pageActor();
+  const charges = may(actor, 'owner', 'office') ? await listCharges(actor) : [];
   const [messages, { company }] = await Promise.all([listMessages(actor), readSettings(actor)]);
   return (
     <div className="page">
@@ -16,6 +21,15 @@ export default async function OutboxPage() {
         <h1>Outbox</h1>
         <span className="soft">Simulated post: nothing leaves this machine.</span>
       </header>
+      {charges.length > 0 && (
+        <section className="panel" style={{ marginBottom: 14 }} aria-labelledby="cards">
+          <h2 id="cards">Card service</h2>
+          <p className="soft" style={{ margin: '0 0 8px' }}>
+            Simulated: say here what the bank answers. It comes as a signed message, as a real one would.
+          </p>
+          <CardService charges={charges} timeZone={company.timeZone} play={playCardServiceAction} />
+        </section>
+      )}
       {messages.length === 0 && <p className="empty">Nothing sent yet.</p>}
       {messages.map((message) => (
         <article key={message.id} className="panel" style={{ marginBottom: 14, maxWidth: 760 }}>

@@ -6,7 +6,7 @@ import { openBooklet, visitorOf } from '@/acts/booklet/open';
 import { selectionConsent } from '@/acts/booklet/rounds';
 import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
-import { trialCards } from '@/outside/cards';
+import { trialCards, trialCode } from '@/outside/cards';
 import { requestOrigin } from '../../session';
 
 export const metadata: Metadata = { title: 'Your proposal', robots: { index: false, follow: false } };
@@ -33,7 +33,7 @@ export default async function BookletPage({ params }: { params: Promise<{ token:
       address={`/b/${token}`}
       consent={booklet.view.change ? changeConsent : consentSentence}
       selectionConsent={selectionConsent}
-      trial={trialCards}
+      trial={{ ...trialCards, code: trialCode }}
     />
   );
 }

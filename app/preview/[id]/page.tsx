@@ -7,7 +7,7 @@ import { previewBooklet } from '@/acts/booklet/preview';
 import { selectionConsent } from '@/acts/booklet/rounds';
 import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
-import { trialCards } from '@/outside/cards';
+import { trialCards, trialCode } from '@/outside/cards';
 import { isId } from '@/model';
 import { presetChoicesAction } from '../../actions';
 import { pageActor } from '../../session';
@@ -29,7 +29,7 @@ export default async function PreviewPage({ params }: { params: Promise<{ id: st
       address={null}
       consent={booklet.view.change ? changeConsent : consentSentence}
       selectionConsent={selectionConsent}
-      trial={trialCards}
+      trial={{ ...trialCards, code: trialCode }}
       keep={booklet.asSent ? presetChoicesAction : null}
     />
   );

@@ -1,8 +1,9 @@
 import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { customer, draw, drawTax, invoice, invoicePart, invoicePartTax } from '@/data/schema';
-import type { Made, Portion } from '@/core/billing';
+import type { IssuedKind, Made, Portion } from '@/core/billing';
 import { paperSums } from '@/core/billing';
+import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount } from '@/core/number';
 import type { InvoiceShows } from '@/model';
 import { businessDate, daysAfter, newId, note } from '../actor';
@@ -27,12 +28,12 @@ export interface Looks {
   readonly credits?: string | undefined;
 }
 
-/** What stands over a paper that would be issued now: dates and parties. A deposit and a credit note are due at once. */
+/** What stands over a paper that would be issued now: dates, parties, what paying late costs. A deposit and a credit note are due at once. */
 export async function headOf(
   tx: Transaction,
   { companyId, now }: Pick<Issuer, 'companyId' | 'now'>,
   loaded: LoadedAgreement,
-  made: Made,
+  made: Pick<PaperRow, 'kind' | 'entryId'>,
 ) {
   const ours = await companyOf(tx, companyId);
   const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
@@ -45,12 +46,92 @@ export async function headOf(
     dueOn: atOnce ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
     seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
     buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
+    lateTerms: made.kind === 'credit note' || made.kind === 'late charge' ? null : (ours.money.late ?? null),
   };
+}
+
+/** The row of a paper: what it is and what it comes to. */
+export interface PaperRow {
+  readonly kind: IssuedKind;
+  readonly entryId: string | null;
+  readonly holds: boolean;
+  readonly title: string;
+  readonly net: Amount;
+  readonly tax: Amount;
+  readonly lateOf?: string;
+  readonly lateUntil?: string;
+}
+
+/**
+ * Stores a paper on a locked agreement, with its number, but nothing it draws. Credit of the customer is put on an invoice;
+ * a credit note is put on the invoice it takes back.
+ */
+export async function insertRow(
+  tx: Transaction,
+  issuer: Issuer,
+  loaded: LoadedAgreement,
+  { net, tax, ...row }: PaperRow,
+  looks: Looks = {},
+) {
+  const { companyId, now } = issuer;
+  const agreementId = loaded.head.id;
+  const isCredit = row.kind === 'credit note';
+  const total = (net + tax) as Amount;
+  const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
+  const { lateTerms, ...head } = await headOf(tx, issuer, loaded, row);
+  const id = newId(now);
+  const credited = loaded.invoices.find((each) => each.id === looks.credits);
+  // What the customer has to their credit pays what is issued now.
+  const sources = isCredit ? [] : await sourcesOf(tx, loaded);
+  const credit = sumAmounts(sources.map(({ left }) => left));
+  const creditUsed = credit < total ? credit : total;
+
+  const series = isCredit ? 'credit note' : 'invoice';
+  const year = Number(head.issuedOn.slice(0, 4));
+  const number = await nextNumber(tx, companyId, `${series} ${year}`);
+  const label = labelOf(series, year, number);
+  await tx.insert(invoice).values({
+    companyId,
+    id,
+    agreementId,
+    series,
+    year,
+    number,
+    label,
+    position: loaded.papers.length + 1,
+    credits: credited?.id ?? null,
+    ...row,
+    title: looks.title?.trim() || (credited ? `Credit for invoice ${credited.label}` : row.title),
+    ...(looks.shows ? { shows: looks.shows } : {}),
+    remark: looks.remark?.trim() ?? '',
+    ...head,
+    lateTerms,
+    net: money(net),
+    tax: money(tax),
+    total: money(total),
+    billedBefore: money(loaded.position.billed),
+    creditUsed: money(creditUsed),
+    issuedBy: issuer.userId,
+    issuedAt: now,
+  });
+  if (creditUsed > 0n) await spend(tx, issuer, sources, { invoiceId: id }, creditUsed, loaded.digits);
+  if (credited && total < 0n) {
+    const open = credited.amount - credited.paid;
+    const off = (open < -total ? open : -total) as Amount;
+    const source = { from: { creditNoteId: id }, at: now, left: -total as Amount };
+    await spend(tx, issuer, [source], { invoiceId: credited.id }, off, loaded.digits);
+  }
+  await note(tx, issuer, isCredit ? 'credit note issued' : 'invoice issued', id, {
+    number: label,
+    agreementId,
+    total: money(total),
+  });
+  return { id, label, total };
 }
 
 /**
  * Stores an invoice or a credit note that the core made of a locked agreement, with its draws and what is held or counted
- * off. Credit of the customer is put on an invoice; a credit note is put on the invoice it takes back.
+ * off.
  */
 export async function insertPaper(
   tx: Transaction,
@@ -59,49 +140,13 @@ export async function insertPaper(
   made: Made,
   looks: Looks = {},
 ) {
-  const { companyId, now } = issuer;
+  const { companyId } = issuer;
   const agreementId = loaded.head.id;
-  const sums = paperSums(made, loaded.components.length);
-  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
-  const head = await headOf(tx, issuer, loaded, made);
-  const id = newId(now);
-  const credited = loaded.invoices.find((each) => each.id === looks.credits);
-  // What the customer has to their credit pays what is issued now.
-  const sources = made.kind === 'credit note' ? [] : await sourcesOf(tx, loaded);
-  const credit = sumAmounts(sources.map(({ left }) => left));
-  const creditUsed = credit < sums.total ? credit : sums.total;
-
-  const series = made.kind === 'credit note' ? 'credit note' : 'invoice';
-  const year = Number(head.issuedOn.slice(0, 4));
-  const number = await nextNumber(tx, companyId, `${series} ${year}`);
-  const label = labelOf(series, year, number);
-  await tx.insert(invoice).values({
-    companyId,
-    id,
-    agreementId,
-    kind: made.kind,
-    series,
-    year,
-    number,
-    label,
-    position: loaded.papers.length + 1,
-    entryId: made.entryId,
-    credits: credited?.id ?? null,
-    holds: made.holds,
-    title: looks.title?.trim() || (credited ? `Credit for invoice ${credited.label}` : made.title),
-    ...(looks.shows ? { shows: looks.shows } : {}),
-    remark: looks.remark?.trim() ?? '',
-    ...head,
-    net: money(sums.net),
-    tax: money(sums.tax),
-    total: money(sums.total),
-    billedBefore: money(loaded.position.billed),
-    creditUsed: money(creditUsed),
-    issuedBy: issuer.userId,
-    issuedAt: now,
-  });
-
-  const key = { companyId, invoiceId: id, agreementId };
+  const { net, tax } = paperSums(made, loaded.components.length);
+  const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
+  const { kind, entryId, holds, title } = made;
+  const issued = await insertRow(tx, issuer, loaded, { kind, entryId, holds, title, net, tax }, looks);
+  const key = { companyId, invoiceId: issued.id, agreementId };
   const taxed = <T extends object>(row: T, taxes: readonly bigint[]) =>
     taxes.flatMap((tax, position) => (tax === 0n ? [] : [{ ...key, ...row, position, amount: money(tax) }]));
   if (made.draws.length > 0) {
@@ -121,23 +166,5 @@ export async function insertPaper(
     if (taxes.length > 0) await tx.insert(invoicePartTax).values(taxes);
   }
 
-  if (creditUsed > 0n) await spend(tx, issuer, sources, { invoiceId: id }, creditUsed, loaded.digits);
-  if (credited && sums.total < 0n) {
-    const open = credited.amount - credited.paid;
-    const off = open < -sums.total ? open : -sums.total;
-    await spend(
-      tx,
-      issuer,
-      [{ from: { creditNoteId: id }, at: now, left: -sums.total as never }],
-      { invoiceId: credited.id },
-      off as never,
-      loaded.digits,
-    );
-  }
-  await note(tx, issuer, made.kind === 'credit note' ? 'credit note issued' : 'invoice issued', id, {
-    number: label,
-    agreementId,
-    total: money(sums.total),
-  });
-  return { id, label, total: sums.total };
+  return issued;
 }

@@ -120,6 +120,7 @@ export async function insertLines(
       taxClass: line.taxClass,
       net: money(line.net),
       cost: money(line.cost),
+      costs: Object.fromEntries(Object.entries(line.costs).map(([type, cost]) => [type, money(cost)])),
       changeOrderId: change?.id ?? null,
       omits: line.omits?.line ?? null,
       omittedQuantity: line.omits?.quantity ?? null,

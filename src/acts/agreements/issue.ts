@@ -12,13 +12,12 @@ import type { Actor } from '../actor';
 import { allow, note } from '../actor';
 import { check } from '../check';
 import { companyOf } from '../company';
-import { agreementOfInvoice } from '../money/paper';
 import { Problem } from '../problem';
 import { refuseEarlyDeposit } from './cancelling';
 import type { Issuer, Looks } from './insertPaper';
 import { insertPaper } from './insertPaper';
 import type { LoadedAgreement } from './money';
-import { loadAgreement } from './money';
+import { agreementOfInvoice, loadAgreement } from './money';
 
 export type { Issuer } from './insertPaper';
 
@@ -96,6 +95,8 @@ export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id:
     const agreementId = await agreementOfInvoice(tx, invoiceId);
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     refuseMoved(loaded, seen);
+    if (!loaded.ofAgreement.some(({ id }) => id === invoiceId))
+      throw new Problem(409, 'A charge for late payment is taken back as a whole.');
     const made = refusing(() => makeCredit(loaded.ledger, invoiceId, what as CreditAsk));
     const { id, label } = await insertPaper(tx, actor, loaded, made, { remark, credits: invoiceId });
     return { id, number: label };

@@ -10,7 +10,7 @@ export const ledgerForDesk = (loaded: LoadedAgreement): Ledger => ({
     ...{ id, description, sectionTitle, stage, taxClass, quantity, net, taxes },
   })),
   entries: loaded.payments.map(({ entryId, name, kind, amount }) => ({ id: entryId, name, kind, amount })),
-  papers: loaded.papers.map(({ id, kind, entryId, credits, holds, draws, retainage, advance }) => ({
+  papers: loaded.ofAgreement.map(({ id, kind, entryId, credits, holds, draws, retainage, advance }) => ({
     ...{ id, kind, entryId, credits, holds, retainage, advance },
     draws: draws.map(({ lineId, net, taxes }) => ({ lineId, net, taxes })),
   })),

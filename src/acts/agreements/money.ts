@@ -19,7 +19,7 @@ import {
   invoicePartTax,
   lineStage,
 } from '@/data/schema';
-import type { Issued, Ledger, Portion } from '@/core/billing';
+import type { Issued, IssuedKind, Ledger, PaperKind, Portion } from '@/core/billing';
 import { billedOfEntry, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, parseAmount, parseFixed, sumAmounts, writeAmount } from '@/core/number';
@@ -153,13 +153,18 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     retainage: portions(row.id, 'retainage'),
     advance: portions(row.id, 'advance'),
   }));
+  const late = new Set(issued.flatMap(({ id, kind }) => (kind === 'late charge' ? [id] : [])));
+  const ofAgreement = issued.filter(
+    (paper): paper is typeof paper & { readonly kind: PaperKind } =>
+      paper.kind !== 'late charge' && (paper.credits === null || !late.has(paper.credits)),
+  );
   const ledger: Ledger = {
     minorDigits: digits,
     terms: head.billing,
     lines,
     components: components.length,
     entries: entries.map((entry) => ({ ...entry, id: entry.entryId })),
-    papers: issued,
+    papers: ofAgreement,
   };
   const position = positionOf(ledger);
   return {
@@ -176,6 +181,8 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     stages,
     /** Everything issued, credit notes too, in order. */
     papers: issued,
+    /** Those that bill the agreement: no charge for late payment, and nothing that takes one back. */
+    ofAgreement,
     /** What can be paid. */
     invoices: issued.filter(({ kind }) => kind !== 'credit note'),
     ledger,
@@ -196,7 +203,8 @@ function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[
   return groups;
 }
 
-export type LoadedPaper = Omit<LoadedAgreement['papers'][number], keyof Issued> & Issued;
+export type LoadedPaper = Omit<LoadedAgreement['papers'][number], keyof Issued> &
+  Omit<Issued, 'kind'> & { readonly kind: IssuedKind };
 
 /** What is paid on each of some invoices, with money or credit. */
 export async function paidByInvoice(
@@ -211,4 +219,14 @@ export async function paidByInvoice(
     .where(and(inArray(allocation.invoiceId, [...ids])))
     .groupBy(allocation.invoiceId);
   return new Map(rows.map(({ id, paid }) => [id!, parseAmount(paid, digits)]));
+}
+
+/** The agreement of an invoice. */
+export async function agreementOfInvoice(tx: Transaction, invoiceId: string): Promise<string> {
+  const [row] = await tx
+    .select({ agreementId: invoice.agreementId })
+    .from(invoice)
+    .where(eq(invoice.id, invoiceId));
+  if (!row) throw new Problem(404, 'There is no such invoice.');
+  return row.agreementId;
 }

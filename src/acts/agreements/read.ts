@@ -4,25 +4,29 @@ import { inCompany } from '@/data/connection';
 import { agreement, customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
 import { standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import { ZERO, sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { billableFrom } from '@/core/schedule';
 import { allowancesOf } from './allowances';
 import { sinceOf } from './cancelling';
 import { changesOf } from './change';
+import { earnedOf } from '../costs/earned';
 import { companyOf } from '../company';
-import { creditOf } from '../money/credit';
+import { creditElsewhere, creditOf } from '../money/credit';
+import { stillGone } from '../money/reversal';
 import { stateOf } from '../money/paper';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
 
-/** Standing and track of a loaded agreement, as decimal text. */
-export function moneyOf({ digits, position, invoices, payments }: LoadedAgreement) {
+/** Standing and track of a loaded agreement, as decimal text; what is earned only where it is known. */
+export function moneyOf({ digits, position, invoices, payments }: LoadedAgreement, earned: Amount = ZERO) {
   const money = (value: bigint) => writeAmount(value as never, digits);
   const standing = standingOf(
     position,
-    invoices.map(({ amount, paid }) => ({ total: amount, paid })),
+    invoices
+      .filter(({ kind }) => kind !== 'late charge')
+      .map(({ amount, paid }) => ({ total: amount, paid })),
   );
   const entries = payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
   return {
@@ -33,10 +37,11 @@ export function moneyOf({ digits, position, invoices, payments }: LoadedAgreemen
       leftToBill: money(standing.leftToBill),
       billedUnpaid: money(standing.billedUnpaid),
     },
-    track: trackOf(entries, standing.billed, standing.paid).map((cut) => ({
+    track: trackOf(entries, { earned, billed: standing.billed, paid: standing.paid }).map((cut) => ({
       id: cut.id,
       name: cut.name,
       amount: money(cut.amount),
+      earned: money(cut.earned),
       billed: money(cut.billed),
       paid: money(cut.paid),
     })),
@@ -110,7 +115,11 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       .from(invoiceDraft)
       .where(eq(invoiceDraft.agreementId, agreementId));
     const gone = await tx
-      .select({ paymentId: paymentReversal.paymentId, reason: paymentReversal.reason })
+      .select({
+        paymentId: paymentReversal.paymentId,
+        reason: paymentReversal.reason,
+        amount: paymentReversal.amount,
+      })
       .from(paymentReversal)
       .innerJoin(
         payment,
@@ -125,6 +134,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const since = sinceOf(loaded, ours);
+    const earned = await earnedOf(tx, loaded);
     return {
       id: head.id,
       number: head.number,
@@ -222,7 +232,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       held: money(loaded.position.heldGross),
       ahead: money(loaded.position.aheadGross),
       received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
-        back: gone.find(({ paymentId }) => paymentId === id)?.reason ?? null,
+        back: stillGone(gone.filter(({ paymentId }) => paymentId === id)),
         id,
         method,
         amount,
@@ -233,9 +243,11 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         ...{ id, method, amount, paidOn, reference },
       })),
       credit: money(await creditOf(tx, loaded)),
+      creditElsewhere: await creditElsewhere(tx, loaded),
       today,
       mayRecord: may(actor, 'owner', 'office'),
-      ...moneyOf(loaded),
+      earned: money(earned),
+      ...moneyOf(loaded, earned),
     };
   });
 }

@@ -93,6 +93,8 @@ export async function draftPaper(actor: Actor, agreementId: string) {
       shows: draft.shows,
       remark: draft.remark,
       ...(await headOf(tx, actor, loaded, made)),
+      lateOf: null,
+      lateUntil: null,
       net: money(sums.net),
       tax: money(sums.tax),
       total: money(sums.total),

@@ -10,6 +10,7 @@ import { changesOf } from '../agreements/change';
 import type { LoadedAgreement } from '../agreements/money';
 import { loadAgreement } from '../agreements/money';
 import { moneyOf } from '../agreements/read';
+import { onItsWay } from '../money/cards';
 
 /** A signed agreement as the customer sees it: what is agreed, billed and paid, changed and still to be chosen. */
 export interface AgreedShown {
@@ -25,12 +26,16 @@ export interface AgreedShown {
     readonly title: string;
     readonly total: string;
     readonly open: string;
+    /** Paid by card, not answered by the bank yet. */
+    readonly waits: string;
     readonly dueOn: string;
   }[];
   /** Until the end of this day the customer may cancel; null: no more, or not at all. */
   readonly cancelUntil: string | null;
   /** A deposit that is not paid yet and can be. */
   readonly depositDue: string | null;
+  /** The invoice of the deposit that is open; null: none, or it is not billed yet. */
+  readonly depositInvoice: string | null;
   readonly original: string;
   /** Change orders that were sent; the id leads to them behind the link. */
   readonly changes: readonly {
@@ -49,6 +54,7 @@ export async function agreementForCustomer(
   agreementId: string,
   ours: { readonly timeZone: string; readonly money: CompanyMoney },
   today: string,
+  now: Date,
 ): Promise<AgreedShown> {
   const loaded = await loadAgreement(tx, agreementId);
   const changes = await changesOf(tx, agreementId, today);
@@ -57,6 +63,12 @@ export async function agreementForCustomer(
   const deposit = openDeposit(loaded);
   const until = mayCancelUntil(loaded, ours);
   const held = depositHeldUntil(loaded, ours);
+  const waits = await onItsWay(
+    tx,
+    loaded.papers.map(({ id }) => id),
+    loaded.digits,
+    now,
+  );
   return {
     acceptedOn: businessDate(loaded.head.acceptedAt, timeZone),
     signerName: loaded.head.signerName,
@@ -86,10 +98,12 @@ export async function agreementForCustomer(
       title: each.title,
       total: each.total,
       open: writeAmount((each.kind === 'credit note' ? 0n : each.amount - each.paid) as never, loaded.digits),
+      waits: writeAmount(waits.get(each.id)!, loaded.digits),
       dueOn: each.dueOn,
     })),
     cancelUntil: until !== null && today <= until ? until : null,
     depositDue: deposit && (held === null || today > held) ? writeAmount(deposit.due, loaded.digits) : null,
+    depositInvoice: deposit?.bill?.id ?? null,
   };
 }
 

@@ -132,6 +132,7 @@ export async function currentRevision(
     document,
     ours,
     today,
+    now: visitor.now,
     state: stateToday(row.state, document.validUntil, today),
   };
 }
@@ -184,13 +185,13 @@ export async function openBooklet(visitor: Visitor): Promise<Booklet> {
 
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 /** What a booklet is built from: a revision, or (in the preview) the document as it stands. */
-export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state' | 'today'> & {
+export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state' | 'today' | 'now'> & {
   readonly revision: Pick<Current['revision'], 'id' | 'number' | 'sentAt'>;
 };
 
 /** The booklet of a loaded revision. */
 export async function readBooklet(tx: Transaction, current: Readable): Promise<Booklet> {
-  const { proposal: row, revision: newest, document, ours, state, today } = current;
+  const { proposal: row, revision: newest, document, ours, state, today, now } = current;
   const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
   const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
   const [seller] = await tx.select({ name: user.name }).from(user).where(eq(user.id, row.sellerId));
@@ -216,7 +217,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     view: customerView(frozen, choices, today),
     offer: offer?.live ? offer : null,
     today,
-    agreement: signed ? await agreementForCustomer(tx, signed.id, ours, today) : null,
+    agreement: signed ? await agreementForCustomer(tx, signed.id, ours, today, now) : null,
     contract: change?.contract ?? null,
     signed: change?.signed ?? null,
     changesSince: open ? await changesSince(tx, row.id, newest.number, frozen) : [],

@@ -35,6 +35,7 @@ export async function previewBooklet(
       document: row.document,
       ours,
       today: businessDate(actor.now, ours.timeZone),
+      now: actor.now,
       state: row.state === 'accepted' ? 'accepted' : 'draft',
     });
     return {

@@ -1,6 +1,7 @@
 import { asc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { allocation, payment, paymentReversal } from '@/data/schema';
+import { creditByAgreement } from '@/data/moneySums';
+import { agreement, allocation, payment, paymentReversal } from '@/data/schema';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { newId } from '../actor';
@@ -62,6 +63,31 @@ export async function sourcesOf(tx: Transaction, loaded: LoadedAgreement): Promi
 /** The customer's credit on an agreement: money received, and credit notes, that no invoice has taken yet. */
 export async function creditOf(tx: Transaction, loaded: LoadedAgreement): Promise<Amount> {
   return sumAmounts((await sourcesOf(tx, loaded)).map(({ left }) => left));
+}
+
+/** The customer's credit on other agreements, as decimal text. */
+export async function creditElsewhere(tx: Transaction, { head, digits }: LoadedAgreement) {
+  const others = (await creditByAgreement(tx, head.customerId)).filter(
+    ({ agreementId, sum }) => agreementId !== head.id && !sum.startsWith('-'),
+  );
+  if (others.length === 0) return [];
+  const rows = await tx
+    .select({ id: agreement.id, number: agreement.number, title: agreement.title })
+    .from(agreement)
+    .where(
+      inArray(
+        agreement.id,
+        others.map(({ agreementId }) => agreementId),
+      ),
+    )
+    .orderBy(asc(agreement.number));
+  return rows.map((row) => ({
+    ...row,
+    credit: writeAmount(
+      parseAmount(others.find(({ agreementId }) => agreementId === row.id)!.sum, digits),
+      digits,
+    ),
+  }));
 }
 
 type Target = { readonly invoiceId: string } | { readonly refundId: string };

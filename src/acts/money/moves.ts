@@ -1,14 +1,12 @@
-import { and, eq, sql } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
+import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { allocation, payment, paymentReversal, refund } from '@/data/schema';
+import { refund } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { parseAmount, showAmount, sumAmounts, writeAmount } from '@/core/number';
-import { CreditUseInput, RefundInput, ReversalInput } from '@/model';
+import { CreditUseInput, RefundInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, note } from '../actor';
-import type { Issuer } from '../agreements/insertPaper';
 import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
 import { Problem } from '../problem';
@@ -31,13 +29,21 @@ export function readPositive(text: string, digits: number, currency: string): Am
   return amount;
 }
 
-/** Puts credit of the customer on open invoices of the agreement: on the one named, or oldest first. */
+/**
+ * Puts credit of the customer on open invoices of an agreement: on the one named, or oldest first. The credit is that of the
+ * agreement, or of another one of the same customer.
+ */
 export async function putCredit(actor: Actor, input: unknown): Promise<{ put: string }> {
   allow(actor, 'owner', 'office');
-  const { agreementId, invoiceId } = check(CreditUseInput, input, 'The credit');
+  const { agreementId, invoiceId, from = agreementId } = check(CreditUseInput, input, 'The credit');
   return inCompany(actor.companyId, async (tx) => {
-    const loaded = await loadAgreement(tx, agreementId, { lock: true });
-    let sources = await sourcesOf(tx, loaded);
+    // Two agreements are locked in one order, whoever asks.
+    for (const id of [...new Set([agreementId, from])].sort()) await loadAgreement(tx, id, { lock: true });
+    const loaded = await loadAgreement(tx, agreementId);
+    const giving = from === agreementId ? loaded : await loadAgreement(tx, from);
+    if (giving.head.customerId !== loaded.head.customerId)
+      throw new Problem(422, 'That agreement is another customer’s.');
+    let sources = await sourcesOf(tx, giving);
     const credit = sumAmounts(sources.map(({ left }) => left));
     if (credit <= 0n) throw new Problem(422, 'The customer has no credit on this agreement.');
     const open = loaded.invoices
@@ -48,10 +54,11 @@ export async function putCredit(actor: Actor, input: unknown): Promise<{ put: st
     let put = 0n;
     for (const part of parts) {
       put += await spend(tx, actor, sources, { invoiceId: part.id }, part.amount, loaded.digits);
-      sources = await sourcesOf(tx, loaded);
+      sources = await sourcesOf(tx, giving);
     }
-    await note(tx, actor, 'credit used', agreementId, { amount: writeAmount(put as Amount, loaded.digits) });
-    return { put: writeAmount(put as Amount, loaded.digits) };
+    const amount = writeAmount(put as Amount, loaded.digits);
+    await note(tx, actor, 'credit used', agreementId, { amount, from });
+    return { put: amount };
   });
 }
 
@@ -88,76 +95,4 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
     await note(tx, actor, 'refund recorded', id, { agreementId: given.agreementId, amount: given.amount });
     return { id };
   });
-}
-
-/**
- * Takes a payment back that did not stay: a cheque returned, a card payment disputed. It comes off the invoices it was put
- * on, which are open again. Locks the agreement. A repeat under the same key changes nothing.
- */
-export async function insertReversal(
-  tx: Transaction,
-  who: Issuer,
-  given: {
-    readonly paymentId: string;
-    readonly reason: string;
-    readonly on: string;
-    readonly idempotencyKey: string;
-  },
-): Promise<void> {
-  const [row] = await tx.select().from(payment).where(eq(payment.id, given.paymentId));
-  if (!row) throw new Problem(404, 'There is no such payment.');
-  const loaded = await loadAgreement(tx, row.agreementId, { lock: true });
-  const [known] = await tx
-    .select({ id: paymentReversal.id })
-    .from(paymentReversal)
-    .where(eq(paymentReversal.idempotencyKey, given.idempotencyKey));
-  if (known) return;
-  const [gone] = await tx
-    .select({ sum: sql<string>`coalesce(sum(${paymentReversal.amount}), 0)` })
-    .from(paymentReversal)
-    .where(eq(paymentReversal.paymentId, row.id));
-  const left = parseAmount(row.amount, loaded.digits) - parseAmount(gone!.sum, loaded.digits);
-  if (left <= 0n) throw new Problem(409, 'This payment went back already.');
-  const put = await tx
-    .select({
-      invoiceId: allocation.invoiceId,
-      refundId: allocation.refundId,
-      sum: sql<string>`sum(${allocation.amount})`,
-    })
-    .from(allocation)
-    .where(and(eq(allocation.paymentId, row.id)))
-    .groupBy(allocation.invoiceId, allocation.refundId);
-  if (put.some(({ refundId }) => refundId !== null))
-    throw new Problem(
-      409,
-      'Part of this payment was paid back to the customer; it cannot go back as a whole.',
-    );
-  for (const { invoiceId, sum } of put) {
-    const amount = parseAmount(sum, loaded.digits);
-    if (amount === 0n) continue;
-    await tx.insert(allocation).values({
-      companyId: who.companyId,
-      id: newId(who.now),
-      paymentId: row.id,
-      invoiceId,
-      amount: writeAmount(-amount as Amount, loaded.digits),
-      at: who.now,
-    });
-  }
-  await tx.insert(paymentReversal).values({
-    companyId: who.companyId,
-    id: newId(who.now),
-    ...given,
-    amount: writeAmount(left as Amount, loaded.digits),
-    recordedBy: who.userId,
-    recordedAt: who.now,
-  });
-  await note(tx, who, 'payment went back', row.id, { reason: given.reason });
-}
-
-/** Records that a payment went back. */
-export async function reversePayment(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office');
-  const given = check(ReversalInput, input, 'What happened');
-  await inCompany(actor.companyId, (tx) => insertReversal(tx, actor, given));
 }

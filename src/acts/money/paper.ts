@@ -1,35 +1,27 @@
-import { eq } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { invoice } from '@/data/schema';
-import type { Portion } from '@/core/billing';
+import { costEntry, costInvoice } from '@/data/schema';
+import type { Issued, Portion } from '@/core/billing';
 import { billedLines, creditable, drawnToDate, invoiceState, paperSums, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import { lateInWords } from '@/core/text/billingInWords';
 import type { InvoicePaper } from '@/formats/invoicePaper';
 import type { Actor } from '../actor';
-import { may } from '../actor';
+import { businessDate, may } from '../actor';
 import type { LoadedAgreement, LoadedPaper } from '../agreements/money';
-import { loadAgreement } from '../agreements/money';
+import { agreementOfInvoice, loadAgreement } from '../agreements/money';
 import { ledgerForDesk } from '../agreements/ledgerForDesk';
-import { Problem } from '../problem';
-
-/** The agreement of an invoice. */
-export async function agreementOfInvoice(tx: Transaction, invoiceId: string): Promise<string> {
-  const [row] = await tx
-    .select({ agreementId: invoice.agreementId })
-    .from(invoice)
-    .where(eq(invoice.id, invoiceId));
-  if (!row) throw new Problem(404, 'There is no such invoice.');
-  return row.agreementId;
-}
+import { companyOf } from '../company';
+import { lateFor } from './late';
 
 /** An agreement as it was when a paper was issued: change orders and papers that came after are none of it. */
 export function asOf(loaded: LoadedAgreement, issuedAt: Date, position: number) {
   const changes = loaded.changes.filter(({ acceptedAt }) => acceptedAt <= issuedAt);
   const known = new Set<string | null>([null, ...changes.map(({ id }) => id)]);
   const lines = loaded.lines.filter(({ changeOrderId }) => known.has(changeOrderId));
-  const papers = loaded.papers.filter((each) => each.position < position);
+  const papers = loaded.ofAgreement.filter((each) => each.position < position);
   return { ...loaded, changes, lines, ledger: { ...loaded.ledger, lines, papers } };
 }
 
@@ -52,6 +44,11 @@ function partsOf(
   }));
 }
 
+/** Whether a paper charges for late payment, or takes such a charge back. */
+export const isLate = (loaded: LoadedAgreement, row: Pick<LoadedPaper, 'kind' | 'credits'>): boolean =>
+  row.kind === 'late charge' ||
+  (row.credits !== null && loaded.papers.find(({ id }) => id === row.credits)?.kind === 'late charge');
+
 /** A paper of a loaded agreement, with everything its formats need. Nothing in it is internal. */
 export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'companyId'>): InvoicePaper {
   const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
@@ -60,8 +57,12 @@ export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'company
     then.lines,
     then.ledger.papers.flatMap(({ draws }) => draws),
   );
-  const position = positionOf({ ...then.ledger, papers: [...then.ledger.papers, row] });
-  const sums = paperSums(row, loaded.components.length);
+  const late = isLate(loaded, row);
+  const position = positionOf({
+    ...then.ledger,
+    papers: late ? then.ledger.papers : [...then.ledger.papers, row as Issued],
+  });
+  const sums = paperSums(row as Issued, loaded.components.length);
   const drawn = new Map(row.draws.map((each) => [each.lineId, each]));
   const none = loaded.components.map(() => 0n as Amount);
   const credited = row.credits === null ? null : loaded.papers.find(({ id }) => id === row.credits)!;
@@ -104,13 +105,23 @@ export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'company
         toDate: money(line.before + line.net),
       };
     }),
-    parts: [...partsOf('advance', row.advance, money), ...partsOf('retainage', row.retainage, money)],
-    apart: (['advance', 'retainage'] as const).flatMap((kind) => {
-      const net = sumAmounts(row[kind].map((portion) => portion.net));
-      return row[kind].length === 0
-        ? []
-        : [{ name: partNames[kind][net < 0n ? 'off' : 'on'], net: money(net) }];
-    }),
+    parts: [
+      ...partsOf('advance', row.advance, money),
+      ...partsOf('retainage', row.retainage, money),
+      ...(late
+        ? [{ kind: 'late' as const, name: row.title, taxClass: '', net: row.net, gross: row.total }]
+        : []),
+    ],
+    ofAgreement: !late,
+    lateTerms: row.lateTerms ? lateInWords(row.lateTerms, loaded.head.currency) : null,
+    apart: late
+      ? [{ name: row.title, net: row.net }]
+      : (['advance', 'retainage'] as const).flatMap((kind) => {
+          const net = sumAmounts(row[kind].map((portion) => portion.net));
+          return row[kind].length === 0
+            ? []
+            : [{ name: partNames[kind][net < 0n ? 'off' : 'on'], net: money(net) }];
+        }),
     components: loaded.components.map(({ key, taxClass, name, percent }, i) => ({
       key,
       taxClass,
@@ -132,7 +143,7 @@ export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'company
     heldToDate: money(position.heldGross),
     aheadToDate: money(position.aheadGross),
     billedBefore: row.billedBefore,
-    leftAfter: money(contractSum - billedBefore - row.amount),
+    leftAfter: money(contractSum - billedBefore - (late ? 0n : row.amount)),
   };
 }
 
@@ -151,8 +162,11 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
     const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
     const row = loaded.papers.find(({ id }) => id === invoiceId)!;
+    const { timeZone } = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, timeZone);
     const notes = loaded.papers.filter(({ credits }) => credits === invoiceId);
-    const left = row.kind === 'credit note' ? null : creditable(loaded.ledger, invoiceId);
+    const left =
+      row.kind === 'credit note' || isLate(loaded, row) ? null : creditable(loaded.ledger, invoiceId);
     const lines = new Map(loaded.lines.map((line) => [line.id, line]));
     return {
       ...paperOf(loaded, row),
@@ -168,6 +182,11 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
         remark,
       })),
       seen: loaded.papers.length,
+      costs: await costsBeside(tx, invoiceId, loaded.digits),
+      overdue: row.kind !== 'credit note' && row.paid < row.amount && row.dueOn < today,
+      late: await lateFor(tx, actor, loaded, row, timeZone),
+      /** A late charge that nothing took back yet. */
+      mayWaive: row.kind === 'late charge' && notes.length === 0 && may(actor, 'owner', 'office'),
       /** What can be taken back of it, for who may do that; null: nothing. */
       back:
         left && (left.work !== 0n || left.total > 0n) && may(actor, 'owner', 'office')
@@ -187,6 +206,27 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
           : null,
     };
   });
+}
+
+/** Costs that were put beside an invoice, and their sum. For us alone. */
+async function costsBeside(tx: Transaction, invoiceId: string, digits: number) {
+  const rows = await tx
+    .select({
+      id: costEntry.id,
+      what: costEntry.what,
+      supplier: costEntry.supplier,
+      spentOn: costEntry.spentOn,
+      amount: costEntry.amount,
+    })
+    .from(costInvoice)
+    .innerJoin(
+      costEntry,
+      and(eq(costEntry.companyId, costInvoice.companyId), eq(costEntry.id, costInvoice.costId)),
+    )
+    .where(eq(costInvoice.invoiceId, invoiceId))
+    .orderBy(asc(costEntry.spentOn), asc(costEntry.id));
+  const sum = sumAmounts(rows.map(({ amount }) => parseAmount(amount, digits)));
+  return { rows, sum: writeAmount(sum, digits) };
 }
 
 export type InvoiceAtDesk = Awaited<ReturnType<typeof readInvoice>>;

@@ -1,6 +1,6 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { allocation, payment, paymentReversal } from '@/data/schema';
+import { allocation, invoice, payment, paymentReversal } from '@/data/schema';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { ReceiptPaper } from '@/formats/receiptPaper';
@@ -8,6 +8,7 @@ import type { Actor } from '../actor';
 import { loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
+import { stillGone } from './reversal';
 
 /** A payment with what it was put on, as its receipt needs it. */
 export async function readReceipt(actor: Actor, paymentId: string): Promise<ReceiptPaper> {
@@ -16,29 +17,24 @@ export async function readReceipt(actor: Actor, paymentId: string): Promise<Rece
     if (!row) throw new Problem(404, 'There is no such payment.');
     const loaded = await loadAgreement(tx, row.agreementId);
     const ours = await companyOf(tx, actor.companyId);
-    const [gone] = await tx
-      .select({ reason: paymentReversal.reason })
+    const gone = await tx
+      .select({ reason: paymentReversal.reason, amount: paymentReversal.amount })
       .from(paymentReversal)
       .where(eq(paymentReversal.paymentId, paymentId));
-    const put = await tx
-      .select({ invoiceId: allocation.invoiceId, sum: sql<string>`sum(${allocation.amount})` })
-      .from(allocation)
-      .where(and(eq(allocation.paymentId, paymentId)))
-      .groupBy(allocation.invoiceId);
     const money = (text: string) => parseAmount(text, loaded.digits);
-    const parts = loaded.invoices.flatMap((invoice) => {
-      const found = put.find(({ invoiceId }) => invoiceId === invoice.id);
-      const amount = found ? money(found.sum) : 0n;
-      return amount === 0n
-        ? []
-        : [
-            {
-              number: invoice.label,
-              title: invoice.title,
-              amount: writeAmount(amount as Amount, loaded.digits),
-            },
-          ];
-    });
+    const put = await tx
+      .select({ number: invoice.label, title: invoice.title, sum: sql<string>`sum(${allocation.amount})` })
+      .from(allocation)
+      .innerJoin(
+        invoice,
+        and(eq(invoice.companyId, allocation.companyId), eq(invoice.id, allocation.invoiceId)),
+      )
+      .where(eq(allocation.paymentId, paymentId))
+      .groupBy(invoice.id, invoice.label, invoice.title, invoice.issuedAt)
+      .orderBy(asc(invoice.issuedAt), asc(invoice.label));
+    const parts = put
+      .map(({ number, title, sum }) => ({ number, title, amount: writeAmount(money(sum), loaded.digits) }))
+      .filter(({ amount }) => money(amount) !== 0n);
     const buyer = loaded.invoices.at(-1)?.buyer;
     const rest = money(row.amount) - sumAmounts(parts.map(({ amount }) => money(amount)));
     return {
@@ -50,7 +46,7 @@ export async function readReceipt(actor: Actor, paymentId: string): Promise<Rece
       method: row.method,
       reference: row.reference,
       receivedOn: row.receivedOn,
-      wentBack: gone?.reason ?? null,
+      wentBack: stillGone(gone),
       parts,
       credit: writeAmount(rest as Amount, loaded.digits),
     };

@@ -5,14 +5,16 @@ import type { Amount } from '@/core/number';
 import { parseAmount, showPercent, writeAmount } from '@/core/number';
 import type { StatementPaper } from '@/formats/statementPaper';
 import type { Actor } from '../actor';
-import { loadAgreement } from '../agreements/money';
-import { agreementOfInvoice, asOf, paperOf } from './paper';
+import { agreementOfInvoice, loadAgreement } from '../agreements/money';
+import { Problem } from '../problem';
+import { asOf, paperOf } from './paper';
 
 /** The progress statement of an invoice: every agreed line with what is billed of it, as it stood with that invoice. */
 export async function readStatement(actor: Actor, invoiceId: string): Promise<StatementPaper> {
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
-    const row = loaded.papers.find(({ id }) => id === invoiceId)!;
+    const row = loaded.ofAgreement.find(({ id }) => id === invoiceId);
+    if (!row) throw new Problem(404, 'A charge for late payment has no progress statement.');
     const then = asOf(loaded, row.issuedAt, row.position);
     const statement = statementOf(then.ledger, row, parseAmount(loaded.head.total, loaded.digits));
     const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);

@@ -28,7 +28,7 @@ export const bookletAddress = (token: string): string =>
 /** Makes a private link to a proposal. The token is known only now; its hash is kept. */
 export async function makeLink(
   tx: Transaction,
-  actor: Actor,
+  actor: Pick<Actor, 'companyId' | 'now'>,
   proposalId: string,
 ): Promise<{ id: string; token: string }> {
   const token = newToken();

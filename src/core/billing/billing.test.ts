@@ -182,12 +182,13 @@ describe('money in', () => {
         { id: 'd', name: 'Deposit', amount: 2000n as Amount },
         { id: 's', name: 'Stage', amount: 8000n as Amount },
       ],
-      standing.billed,
-      standing.paid,
+      { earned: 0n as never, billed: standing.billed, paid: standing.paid },
     );
     expect(cuts.map(({ billed, paid }) => [billed, paid])).toEqual([
       [2000n, 2000n],
       [4000n, 500n],
     ]);
+    const earned = trackOf(cuts, { earned: 2500n as Amount, billed: 0n as Amount, paid: 0n as Amount });
+    expect(earned.map((cut) => cut.earned)).toEqual([2000n, 500n]);
   });
 });

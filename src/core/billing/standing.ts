@@ -56,29 +56,37 @@ export function allocatePayment(
   return { parts, credit: left > 0n ? (left as Amount) : ZERO };
 }
 
-/** One cut of the track: a payment entry, and how much of it is billed and paid, filled from the left. */
+/** One cut of the track: a payment entry, and how much of it is earned, billed and paid, filled from the left. */
 export interface TrackCut {
   readonly id: string;
   readonly name: string;
   readonly amount: Amount;
+  readonly earned: Amount;
   readonly billed: Amount;
   readonly paid: Amount;
 }
 
-/** The track of an agreement: billed and paid poured over the payment entries in order. */
+/** Pours a sum over amounts in order: each is filled before the next. */
+function poured(sum: Amount, amounts: readonly Amount[]): Amount[] {
+  let left: bigint = sum;
+  return amounts.map((room) => {
+    const part = left <= 0n ? 0n : left < room ? left : room;
+    left -= part;
+    return part as Amount;
+  });
+}
+
+/** The track of an agreement: earned, billed and paid poured over the payment entries in order. */
 export function trackOf(
   payments: readonly { readonly id: string; readonly name: string; readonly amount: Amount }[],
-  billed: Amount,
-  paid: Amount,
+  { earned, billed, paid }: { readonly earned: Amount; readonly billed: Amount; readonly paid: Amount },
 ): TrackCut[] {
-  let billedLeft: bigint = billed;
-  let paidLeft: bigint = paid;
-  const pour = (left: bigint, room: bigint) => (left <= 0n ? 0n : left < room ? left : room);
-  return payments.map(({ id, name, amount }) => {
-    const ofBilled = pour(billedLeft, amount);
-    const ofPaid = pour(paidLeft, amount);
-    billedLeft -= ofBilled;
-    paidLeft -= ofPaid;
-    return { id, name, amount, billed: ofBilled as Amount, paid: ofPaid as Amount };
-  });
+  const amounts = payments.map(({ amount }) => amount);
+  const [ofEarned, ofBilled, ofPaid] = [earned, billed, paid].map((sum) => poured(sum, amounts));
+  return payments.map(({ id, name, amount }, i) => ({
+    ...{ id, name, amount },
+    earned: ofEarned![i]!,
+    billed: ofBilled![i]!,
+    paid: ofPaid![i]!,
+  }));
 }

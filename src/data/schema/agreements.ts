@@ -12,7 +12,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { BillingTerms, Choices, KeptSignature, ScheduleEntry, UnitCode } from '@/model';
+import type { BillingTerms, Choices, CostType, KeptSignature, ScheduleEntry, UnitCode } from '@/model';
 import { companyId, decimal, id, instant } from './columns';
 import { customer, site } from './customers';
 import { proposal, revision } from './proposals';
@@ -95,6 +95,8 @@ export const agreementLine = pgTable(
     taxClass: text('tax_class').notNull(),
     net: decimal('net').notNull(),
     cost: decimal('cost').notNull(),
+    /** The cost by cost type; types that cost nothing are left out. Empty: not known. */
+    costs: jsonb('costs').$type<Partial<Record<CostType, string>>>().notNull().default({}),
     /** The change order that brought it; null: it is of the original sum. */
     changeOrderId: uuid('change_order_id'),
     /** The agreed line it leaves out, and how much of it. */
@@ -158,6 +160,8 @@ export const agreementStage = pgTable(
     plannedOn: date('planned_on'),
     doneOn: date('done_on'),
     doneBy: uuid('done_by'),
+    /** What the stage will still cost us, as somebody reckons; null: what is left of its budget. */
+    toCome: decimal('to_come'),
   },
   (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.name] }), toAgreement(t as never)],
 );

@@ -6,3 +6,8 @@ export * from './agreements';
 export * from './money';
 export * from './changes';
 export * from './files';
+export * from './cards';
+export * from './reminders';
+export * from './costs';
+export * from './exports';
+export * from './sums';

@@ -13,7 +13,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { BillingAsk, InvoiceShows } from '@/model';
+import type { BillingAsk, InvoiceShows, LateTerms } from '@/model';
 import type { Address } from './accounts';
 import { agreement, agreementLine, agreementPayment, agreementTax } from './agreements';
 import { companyId, decimal, id, instant } from './columns';
@@ -41,8 +41,11 @@ export const invoice = pgTable(
     companyId: companyId(),
     id: id(),
     agreementId: uuid('agreement_id').notNull(),
-    /** Invoice: bills work. Advance: bills money ahead of it. Release: bills what was held. */
-    kind: text('kind', { enum: ['invoice', 'advance', 'release', 'credit note'] })
+    /**
+     * Invoice: bills work. Advance: bills money ahead of it. Release: bills what was held. Late charge: what another
+     * invoice costs because it was paid late; none of the agreement.
+     */
+    kind: text('kind', { enum: ['invoice', 'advance', 'release', 'late charge', 'credit note'] })
       .notNull()
       .default('invoice'),
     series: text('series', { enum: ['invoice', 'credit note'] })
@@ -58,6 +61,11 @@ export const invoice = pgTable(
     entryId: text('entry_id'),
     /** The invoice that a credit note takes back; null: it is one on the agreement itself, or no credit note. */
     credits: uuid('credits'),
+    /** What it costs to pay it late, as it is stated on it; null: nothing. */
+    lateTerms: jsonb('late_terms').$type<LateTerms>(),
+    /** Of a late charge: the invoice that was paid late, and the last day that is charged. */
+    lateOf: uuid('late_of'),
+    lateUntil: date('late_until'),
     /** Its work counts where retainage is reckoned. */
     holds: boolean('holds').notNull().default(true),
     /** How much of the agreement it shows. */
@@ -89,13 +97,19 @@ export const invoice = pgTable(
       foreignColumns: [agreementPayment.companyId, agreementPayment.agreementId, agreementPayment.entryId],
     }),
     foreignKey({ columns: [t.companyId, t.credits], foreignColumns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.lateOf], foreignColumns: [t.companyId, t.id] }),
     unique('invoice_number').on(t.companyId, t.series, t.year, t.number),
     unique('invoice_position').on(t.companyId, t.agreementId, t.position),
-    check('invoice_kind', sql`${t.kind} in ('invoice', 'advance', 'release', 'credit note')`),
+    index('invoice_issued').on(t.companyId, t.issuedAt, t.id),
+    check('invoice_kind', sql`${t.kind} in ('invoice', 'advance', 'release', 'late charge', 'credit note')`),
     check('invoice_credits', sql`${t.credits} is null or ${t.kind} = 'credit note'`),
     check(
       'invoice_sign',
       sql`case when ${t.kind} = 'credit note' then ${t.total} <= 0 else ${t.total} >= 0 end`,
+    ),
+    check(
+      'invoice_late',
+      sql`(${t.kind} = 'late charge') = (${t.lateOf} is not null) and (${t.lateOf} is null) = (${t.lateUntil} is null)`,
     ),
     check('invoice_sum', sql`${t.net} + ${t.tax} = ${t.total}`),
   ],
@@ -214,27 +228,6 @@ export const invoiceDraft = pgTable(
   ],
 );
 
-/** An answer of the card stand-in, kept under the key it was asked with, so that a repeat gets the same answer. */
-export const cardCharge = pgTable(
-  'card_charge',
-  {
-    companyId: companyId(),
-    id: id(),
-    invoiceId: uuid('invoice_id').notNull(),
-    idempotencyKey: text('idempotency_key').notNull(),
-    amount: decimal('amount').notNull(),
-    lastFour: text('last_four').notNull(),
-    answer: text('answer', { enum: ['accepted', 'refused'] }).notNull(),
-    reason: text('reason'),
-    at: instant('at').notNull(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.companyId, t.id] }),
-    foreignKey({ columns: [t.companyId, t.invoiceId], foreignColumns: [invoice.companyId, invoice.id] }),
-    unique('card_charge_key').on(t.companyId, t.idempotencyKey),
-  ],
-);
-
 /** Money in; append-only. */
 export const payment = pgTable(
   'payment',
@@ -260,6 +253,7 @@ export const payment = pgTable(
     }),
     unique('payment_key').on(t.companyId, t.idempotencyKey),
     index('payment_agreement').on(t.companyId, t.agreementId),
+    index('payment_recorded').on(t.companyId, t.recordedAt),
     index('payment_received').on(t.companyId, t.receivedOn),
     check('payment_positive', sql`${t.amount} > 0`),
   ],

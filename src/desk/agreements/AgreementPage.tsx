@@ -12,6 +12,7 @@ import { showInstant } from '@/ui/instants';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
+import { Figure } from '../Figure';
 import type { AllowanceActions } from './AllowancesView';
 import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
@@ -28,15 +29,6 @@ export interface AgreementActions {
   readonly stages: StageActions;
   readonly moneyIn: MoneyInActions;
   readonly record: (input: PaymentInput) => Promise<Answer<{ id: string }>>;
-}
-
-function Figure({ name, value, wrong = false }: { name: string; value: string; wrong?: boolean }) {
-  return (
-    <div>
-      <div className="figure-name">{name}</div>
-      <div className={wrong ? 'figure-value wrong' : 'figure-value'}>{showDecimal(value)}</div>
-    </div>
-  );
 }
 
 /** An agreement: its track, its payments and invoices, its lines, and who signed what. */
@@ -79,6 +71,7 @@ export function AgreementPage({
           · {agreement.site}
         </span>
         <span className="page-actions">
+          <LinkButton href={`/agreements/${agreement.id}/costs`}>Costs and profit</LinkButton>
           {agreement.mayRecord && <Button onClick={() => setPaying(true)}>Record payment</Button>}
           {!done && (
             <LinkButton href={bill} primary={!bySchedule}>
@@ -95,6 +88,7 @@ export function AgreementPage({
       <Track parts={agreement.track} height={26} named />
       <div className="figures" style={{ marginTop: 16 }} data-testid="standing">
         <Figure name="Contract sum" value={standing.sumToDate} />
+        {!isNothing(agreement.earned) && <Figure name="Earned (line)" value={agreement.earned} />}
         <Figure name="Billed (hatched)" value={standing.billed} />
         <Figure name="Paid (solid)" value={standing.paid} />
         <Figure name="Billed, not paid" value={standing.billedUnpaid} wrong={late} />

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { InvoiceAtDesk } from '@/acts/money/paper';
@@ -10,22 +10,94 @@ import type { Answer, CreditInput } from '@/model';
 import { LinkButton } from '@/ui/LinkButton';
 import { StateMark } from '@/ui/StateMark';
 import { CreditDialog } from './CreditDialog';
+import type { LateActions } from './LateNote';
+import { LateNote } from './LateNote';
 
 const names = {
   invoice: 'Invoice',
   advance: 'Invoice',
   release: 'Invoice',
+  'late charge': 'Invoice',
   'credit note': 'Credit note',
 } as const;
+
+/** Where an invoice stands in its agreement. */
+function InAgreement({ invoice }: { invoice: InvoiceAtDesk }) {
+  return (
+    <>
+      <h2 style={{ marginTop: 18 }}>In the agreement</h2>
+      <dl className="pairs">
+        {invoice.changes.length > 0 && (
+          <>
+            <dt>Original sum</dt>
+            <dd>{showDecimal(invoice.original)}</dd>
+            {invoice.changes.map((change) => (
+              <Fragment key={change.number}>
+                <dt>{change.title}</dt>
+                <dd>{showDecimal(change.total)}</dd>
+              </Fragment>
+            ))}
+          </>
+        )}
+        <dt className={invoice.changes.length > 0 ? 'sum' : ''}>Contract sum</dt>
+        <dd className={invoice.changes.length > 0 ? 'sum' : ''}>{showDecimal(invoice.contractSum)}</dd>
+        <dt>Billed before</dt>
+        <dd>{showDecimal(invoice.billedBefore)}</dd>
+        <dt>This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</dt>
+        <dd>{showDecimal(invoice.total)}</dd>
+        <dt className="sum">Left to bill</dt>
+        <dd className="sum">{showDecimal(invoice.leftAfter)}</dd>
+        {!isNothing(invoice.heldToDate) && (
+          <>
+            <dt>Of that held back</dt>
+            <dd>{showDecimal(invoice.heldToDate)}</dd>
+          </>
+        )}
+      </dl>
+    </>
+  );
+}
+
+/** What it cost us, as far as it was put beside the invoice. Never on the paper. */
+function CostsBeside({ costs }: { costs: InvoiceAtDesk['costs'] }) {
+  return (
+    <>
+      <h2 style={{ marginTop: 18 }}>Costs beside it, for us</h2>
+      <dl className="pairs">
+        {costs.rows.map(({ id, what, supplier, amount }) => (
+          <Fragment key={id}>
+            <dt>
+              {what}
+              {supplier && <span className="soft"> · {supplier}</span>}
+            </dt>
+            <dd>{showDecimal(amount)}</dd>
+          </Fragment>
+        ))}
+        <dt className="sum">Sum</dt>
+        <dd className="sum">{showDecimal(costs.sum)}</dd>
+      </dl>
+    </>
+  );
+}
 
 /** An issued invoice or credit note as the desk sees it. It never changes; a credit note takes it back. */
 export function InvoicePage({
   invoice,
   credit,
+  late,
+  mail,
 }: {
   invoice: InvoiceAtDesk;
   credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
+  late: LateActions;
+  mail: (input: { invoiceId: string }) => Promise<Answer<{ to: string }>>;
 }) {
+  const { message } = App.useApp();
+  const send = async () => {
+    const answer = await mail({ invoiceId: invoice.id });
+    if (answer.ok) void message.success(`It is sent to ${answer.value.to}.`);
+    else void message.error(answer.problem.detail);
+  };
   const [taking, setTaking] = useState(false);
   const { back } = invoice;
   const sections = [...new Set(invoice.lines.map(({ section }) => section))];
@@ -35,7 +107,7 @@ export function InvoicePage({
         <h1>
           {names[invoice.kind]} {invoice.number}
         </h1>
-        <StateMark state={invoice.state} />
+        <StateMark state={invoice.overdue ? 'overdue' : invoice.state} />
         <span className="soft">
           {invoice.title} ·{' '}
           <Link href={`/agreements/${invoice.agreementId}`} prefetch={false}>
@@ -43,10 +115,13 @@ export function InvoicePage({
           </Link>
         </span>
         <span className="page-actions">
+          {invoice.kind !== 'credit note' && <Button onClick={() => void send()}>Send</Button>}
           {back && <Button onClick={() => setTaking(true)}>Credit note</Button>}
-          <LinkButton download href={`/api/v1/invoices/${invoice.id}/statement.pdf`}>
-            Progress statement
-          </LinkButton>
+          {invoice.ofAgreement && (
+            <LinkButton download href={`/api/v1/invoices/${invoice.id}/statement.pdf`}>
+              Progress statement
+            </LinkButton>
+          )}
           <LinkButton download href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>
             UBL
           </LinkButton>
@@ -75,16 +150,22 @@ export function InvoicePage({
       ))}
       {invoice.remark && <p className="soft">{invoice.remark}</p>}
       <div className="columns-2">
-        <table className="table-plain" style={{ alignSelf: 'start' }} aria-label="Work">
-          <thead>
-            <tr>
-              <th>Work</th>
-              <th className="amount">Agreed</th>
-              <th className="amount">Before</th>
-              <th className="amount">This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</th>
-              <th className="amount">To date</th>
-            </tr>
-          </thead>
+        <table
+          className="table-plain"
+          style={{ alignSelf: 'start' }}
+          aria-label={invoice.ofAgreement ? 'Work' : 'Charged'}
+        >
+          {invoice.ofAgreement && (
+            <thead>
+              <tr>
+                <th>Work</th>
+                <th className="amount">Agreed</th>
+                <th className="amount">Before</th>
+                <th className="amount">This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</th>
+                <th className="amount">To date</th>
+              </tr>
+            </thead>
+          )}
           <tbody>
             {sections.map((section) => (
               <Fragment key={section}>
@@ -156,35 +237,9 @@ export function InvoicePage({
                 </>
               )}
             </dl>
-            <h2 style={{ marginTop: 18 }}>In the agreement</h2>
-            <dl className="pairs">
-              {invoice.changes.length > 0 && (
-                <>
-                  <dt>Original sum</dt>
-                  <dd>{showDecimal(invoice.original)}</dd>
-                  {invoice.changes.map((change) => (
-                    <Fragment key={change.number}>
-                      <dt>{change.title}</dt>
-                      <dd>{showDecimal(change.total)}</dd>
-                    </Fragment>
-                  ))}
-                </>
-              )}
-              <dt className={invoice.changes.length > 0 ? 'sum' : ''}>Contract sum</dt>
-              <dd className={invoice.changes.length > 0 ? 'sum' : ''}>{showDecimal(invoice.contractSum)}</dd>
-              <dt>Billed before</dt>
-              <dd>{showDecimal(invoice.billedBefore)}</dd>
-              <dt>This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</dt>
-              <dd>{showDecimal(invoice.total)}</dd>
-              <dt className="sum">Left to bill</dt>
-              <dd className="sum">{showDecimal(invoice.leftAfter)}</dd>
-              {!isNothing(invoice.heldToDate) && (
-                <>
-                  <dt>Of that held back</dt>
-                  <dd>{showDecimal(invoice.heldToDate)}</dd>
-                </>
-              )}
-            </dl>
+            <LateNote invoice={invoice} actions={late} />
+            {invoice.ofAgreement && <InAgreement invoice={invoice} />}
+            {invoice.costs.rows.length > 0 && <CostsBeside costs={invoice.costs} />}
           </div>
         </aside>
       </div>

@@ -25,9 +25,10 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
   const [reversing, setReversing] = useState<Received | null>(null);
   const hasCredit = !isNothing(agreement.credit);
   const isOpen = agreement.invoices.some(({ open }) => !isNothing(open));
-  if (agreement.received.length === 0 && !hasCredit) return null;
-  const put = async () => {
-    const answer = await actions.putCredit({ agreementId: agreement.id });
+  const elsewhere = isOpen && agreement.mayRecord ? agreement.creditElsewhere : [];
+  if (agreement.received.length === 0 && !hasCredit && elsewhere.length === 0) return null;
+  const put = async (from?: string) => {
+    const answer = await actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) });
     if (answer.ok) {
       message.success(`${showDecimal(answer.value.put)} of the credit pays what was open.`);
       router.refresh();
@@ -76,7 +77,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           {agreement.mayRecord && (
             <>
               {isOpen && (
-                <Button size="small" onClick={put}>
+                <Button size="small" onClick={() => void put()}>
                   Put it on what is open
                 </Button>
               )}{' '}
@@ -87,6 +88,14 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           )}
         </p>
       )}
+      {elsewhere.map(({ id, number, title, credit }) => (
+        <p key={id}>
+          Credit on agreement {number}, {title}: {showDecimal(credit)}{' '}
+          <Button size="small" onClick={() => void put(id)}>
+            Use it here
+          </Button>
+        </p>
+      ))}
       {refunding && (
         <RefundDialog agreement={agreement} refund={actions.refund} close={() => setRefunding(false)} />
       )}

@@ -85,6 +85,11 @@ export function CustomerPage({
       <header className="page-head">
         <h1>{customer.name}</h1>
         <span className="page-actions">
+          {agreements.length > 0 && (
+            <LinkButton download href={`/api/v1/customers/${id}/account.pdf`}>
+              Statement of account
+            </LinkButton>
+          )}
           <Button onClick={() => setEditing(true)}>Change</Button>
           <LinkButton primary href={`/proposals/new?customer=${id}`}>
             New proposal

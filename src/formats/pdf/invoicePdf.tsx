@@ -18,6 +18,32 @@ function Party({ title, party }: { title: string; party: PaperParty }) {
   );
 }
 
+/** Where an invoice stands in its agreement. */
+function InAgreement({ paper }: { paper: InvoicePaper }) {
+  const money = showDecimal;
+  const short = paper.kind === 'credit note' ? 'note' : 'invoice';
+  return (
+    <View wrap={false}>
+      <Text style={styles.heading}>In the agreement</Text>
+      {paper.changes.length > 0 ? (
+        <>
+          <Row name="Original sum" figures={[money(paper.original)]} />
+          {paper.changes.map((change) => (
+            <Row key={change.number} name={change.title} figures={[money(change.total)]} />
+          ))}
+        </>
+      ) : null}
+      <Row name="Contract sum" figures={[money(paper.contractSum)]} sum={paper.changes.length > 0} />
+      <Row name="Billed before" figures={[money(paper.billedBefore)]} />
+      <Row name={`This ${short}`} figures={[money(paper.total)]} />
+      <Row name="Left to bill" figures={[money(paper.leftAfter)]} sum />
+      {isNothing(paper.heldToDate) ? null : (
+        <Row name="Of that held back until completion" figures={[money(paper.heldToDate)]} />
+      )}
+    </View>
+  );
+}
+
 /** An issued invoice as PDF: what it bills of each line, tax, what is to pay, and where it stands in the agreement. */
 export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
   const paper = legible(given);
@@ -91,25 +117,9 @@ export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
             </>
           )}
         </View>
+        {paper.lateTerms ? <Text style={[styles.soft, { marginTop: 10 }]}>{paper.lateTerms}</Text> : null}
         {paper.remark ? <Text style={{ marginTop: 10 }}>{paper.remark}</Text> : null}
-        <View wrap={false}>
-          <Text style={styles.heading}>In the agreement</Text>
-          {paper.changes.length > 0 ? (
-            <>
-              <Row name="Original sum" figures={[money(paper.original)]} />
-              {paper.changes.map((change) => (
-                <Row key={change.number} name={change.title} figures={[money(change.total)]} />
-              ))}
-            </>
-          ) : null}
-          <Row name="Contract sum" figures={[money(paper.contractSum)]} sum={paper.changes.length > 0} />
-          <Row name="Billed before" figures={[money(paper.billedBefore)]} />
-          <Row name={`This ${short}`} figures={[money(paper.total)]} />
-          <Row name="Left to bill" figures={[money(paper.leftAfter)]} sum />
-          {isNothing(paper.heldToDate) ? null : (
-            <Row name="Of that held back until completion" figures={[money(paper.heldToDate)]} />
-          )}
-        </View>
+        {paper.ofAgreement ? <InAgreement paper={paper} /> : null}
         <Foot>{`${paper.seller.name} · ${paper.seller.email}`}</Foot>
       </Page>
     </Document>,

@@ -44,7 +44,13 @@ function categories(paper: InvoicePaper, rows: readonly Row[]): Category[] {
 }
 
 /** UNTDID 1001: commercial invoice, prepayment invoice, credit note. */
-const typeCodes = { invoice: '380', advance: '386', release: '380', 'credit note': '381' } as const;
+const typeCodes = {
+  invoice: '380',
+  advance: '386',
+  release: '380',
+  'late charge': '380',
+  'credit note': '381',
+} as const;
 
 function party(parent: Xml, name: string, { name: called, address, taxNumber }: PaperParty): void {
   const element = parent.ele(name).ele('cac:Party');
@@ -133,7 +139,11 @@ export function invoiceXml(paper: InvoicePaper): string {
   document
     .ele('cac:PaymentTerms')
     .ele('cbc:Note')
-    .txt(isCredit ? 'To the customer’s credit' : `Due on ${paper.dueOn}`);
+    .txt(
+      isCredit
+        ? 'To the customer’s credit'
+        : [`Due on ${paper.dueOn}.`, paper.lateTerms].filter(Boolean).join(' '),
+    );
 
   const category = (parent: Xml, name: string, { code, percent }: Category, reason: boolean) => {
     const element = parent.ele(name);

@@ -13,13 +13,13 @@ import {
   putInStageAction,
   recordPaymentAction,
   refundCreditAction,
-  reversePaymentAction,
   saveRoundAction,
   saveStageAction,
   settleAllowancesAction,
   startChangeOrderAction,
   withdrawRoundAction,
 } from '../../../actions';
+import { reversePaymentAction } from '../../../moneyActions';
 import { isId } from '@/model';
 import { pageActor } from '../../../session';
 

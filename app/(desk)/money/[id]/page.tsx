@@ -6,6 +6,7 @@ import { InvoicePage } from '@/desk/agreements/InvoicePage';
 import '@/desk/agreements/bill/bill.css';
 import { isId } from '@/model';
 import { creditInvoiceAction } from '../../../actions';
+import { chargeLateAction, mailInvoiceAction, waiveLateAction } from '../../../moneyActions';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Invoice' };
@@ -18,5 +19,12 @@ export default async function InvoiceRoute({ params }: { params: Promise<{ id: s
     if (error instanceof Problem) notFound();
     throw error;
   });
-  return <InvoicePage invoice={invoice} credit={creditInvoiceAction} />;
+  return (
+    <InvoicePage
+      invoice={invoice}
+      credit={creditInvoiceAction}
+      late={{ charge: chargeLateAction, waive: waiveLateAction }}
+      mail={mailInvoiceAction}
+    />
+  );
 }

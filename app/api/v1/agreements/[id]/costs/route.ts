@@ -1,0 +1,16 @@
+import { importCosts } from '@/acts/costs/importCosts';
+import { Problem, respond } from '@/acts/problem';
+import { LARGEST_FILE } from '@/formats/table/readTable';
+import { isId } from '@/model';
+import { actionActor } from '../../../../../session';
+import { fromOwnPage, limitedBody } from '../../../../ownPage';
+
+/** Takes a list of costs of an agreement (the body), all of it or nothing. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  respond(async () => {
+    fromOwnPage(request);
+    const actor = await actionActor();
+    const { id } = await params;
+    if (!isId(id)) throw new Problem(404, 'There is no such agreement.');
+    return Response.json(await importCosts(actor, id, await limitedBody(request, LARGEST_FILE)));
+  });

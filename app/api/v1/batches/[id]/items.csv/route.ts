@@ -1,0 +1,8 @@
+import { batchItemsCsv } from '@/acts/papers';
+import { readDoor } from '../../../../door';
+import { download } from '../../../../download';
+
+/** The papers of a batch, broken into their items. */
+export const GET = readDoor(async (actor, id) =>
+  download(await batchItemsCsv(actor, id), 'text/csv; charset=utf-8; header=present', 'items.csv'),
+);

@@ -1,0 +1,10 @@
+import { dueDatesIcs } from '@/acts/papers';
+import { respond } from '@/acts/problem';
+import { actionActor } from '../../../session';
+import { download } from '../../download';
+
+/** What falls due, as a calendar. */
+export const GET = () =>
+  respond(async () =>
+    download(await dueDatesIcs(await actionActor()), 'text/calendar; charset=utf-8', 'due-dates.ics'),
+  );

@@ -1,0 +1,95 @@
+import { inArray } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { costEntry } from '@/data/schema';
+import type { ReadRow } from '@/core/importing';
+import { costColumns, readCosts } from '@/core/importing';
+import { TableError } from '@/formats/table/table';
+import { readTable } from '@/formats/table/readTable';
+import type { Actor } from '../actor';
+import { allow, newId } from '../actor';
+import { loadAgreement } from '../agreements/money';
+import { Problem } from '../problem';
+import { sha256 } from '../secrets';
+import { insertCosts } from './record';
+
+/** More than that is not one job. */
+const MOST = 5000;
+/** Rows that are wrong and told of. */
+const TOLD = 20;
+
+/**
+ * Takes a list of costs of one agreement, CSV or XLSX: all of it or nothing. A row that was taken before from a list like it (the
+ * same text, at its how-manieth time) is not counted twice.
+ */
+export async function importCosts(
+  actor: Actor,
+  agreementId: string,
+  bytes: Uint8Array,
+): Promise<{ taken: number; known: number }> {
+  allow(actor, 'owner', 'office', 'seller');
+  const table = await readTable(bytes).catch((error: unknown) => {
+    if (error instanceof TableError) throw new Problem(422, error.message);
+    throw error;
+  });
+  if (table.rows.length > MOST) throw new Problem(422, `A list of costs has at most ${MOST} rows.`);
+  const headings = table.headings.map((heading) => heading.trim().toLowerCase());
+  for (const needed of ['date', 'what', 'cost_type'])
+    if (!headings.map((each) => each.replace(/\s+/g, '_')).includes(needed))
+      throw new Problem(422, `The column “${needed}” is missing. Columns are ${costColumns.join(', ')}.`);
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, agreementId, { lock: true });
+    const read = readCosts(table.headings, table.rows, {
+      stages: loaded.stages.map(({ name }) => name),
+      minorDigits: loaded.digits,
+    });
+    const wrong = read.filter((row): row is Extract<ReadRow, { wrong: string }> => 'wrong' in row);
+    if (wrong.length > 0)
+      throw new Problem(
+        422,
+        `Nothing was taken: row ${wrong[0]!.row}: ${wrong[0]!.wrong}${wrong.length > 1 ? ` ${wrong.length - 1} more rows are wrong.` : ''}`,
+        {
+          errors: wrong.slice(0, TOLD).map(({ row, wrong: detail }) => ({ pointer: `/rows/${row}`, detail })),
+        },
+      );
+    const times = new Map<string, number>();
+    const costs = read.flatMap((row) => {
+      if ('wrong' in row) return [];
+      const text = JSON.stringify(row.cost);
+      const time = (times.get(text) ?? 0) + 1;
+      times.set(text, time);
+      return [{ ...row.cost, key: `list-${sha256(`${agreementId} ${time} ${text}`)}` }];
+    });
+    const known = new Set(
+      costs.length === 0
+        ? []
+        : (
+            await tx
+              .select({ key: costEntry.idempotencyKey })
+              .from(costEntry)
+              .where(
+                inArray(
+                  costEntry.idempotencyKey,
+                  costs.map(({ key }) => key),
+                ),
+              )
+          ).map(({ key }) => key),
+    );
+    const fresh = costs.filter(({ key }) => !known.has(key));
+    if (fresh.length > 0)
+      await insertCosts(
+        tx,
+        actor,
+        loaded,
+        fresh.map(({ key, ...cost }) => ({
+          companyId: actor.companyId,
+          id: newId(actor.now),
+          agreementId,
+          ...cost,
+          idempotencyKey: key,
+          recordedBy: actor.userId,
+          recordedAt: actor.now,
+        })),
+      );
+    return { taken: fresh.length, known: known.size };
+  });
+}

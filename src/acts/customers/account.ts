@@ -1,0 +1,135 @@
+import { and, asc, eq } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
+import { accountOf } from '@/core/billing';
+import type { Amount } from '@/core/number';
+import { minorDigits, parseAmount, writeAmount } from '@/core/number';
+import { plusDays } from '@/core/calendar';
+import type { AccountPaper } from '@/formats/accountPaper';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
+import { paidByInvoice } from '../agreements/money';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+
+/** How far a statement of account goes back where nobody says, in days. */
+const USUAL_DAYS = 90;
+
+/**
+ * A customer's account across all agreements: what was billed, taken back, paid, went back and was paid back, with the
+ * balance after each; and the invoices that are open.
+ * @param range from a day to a day; without it, the last three months
+ */
+export async function readAccount(
+  actor: Actor,
+  customerId: string,
+  range: { readonly from?: string | undefined; readonly to?: string | undefined } = {},
+): Promise<AccountPaper> {
+  return inCompany(actor.companyId, async (tx) => {
+    const [payer] = await tx.select().from(customer).where(eq(customer.id, customerId));
+    if (!payer) throw new Problem(404, 'There is no such customer.');
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const to = range.to ?? today;
+    const from = range.from ?? plusDays(to, -USUAL_DAYS);
+    if (from > to) throw new Problem(422, 'The first day is after the last.');
+    const digits = minorDigits(ours.currency);
+    const money = (text: string) => parseAmount(text, digits);
+    const write = (value: bigint) => writeAmount(value as Amount, digits);
+    const minus = (text: string) => -money(text) as Amount;
+
+    const toAgreement = and(
+      eq(agreement.companyId, invoice.companyId),
+      eq(agreement.id, invoice.agreementId),
+    );
+    const papers = await tx
+      .select({ row: invoice, number: agreement.number })
+      .from(invoice)
+      .innerJoin(agreement, toAgreement)
+      .where(eq(agreement.customerId, customerId))
+      .orderBy(asc(invoice.issuedAt));
+    const payments = await tx
+      .select()
+      .from(payment)
+      .where(eq(payment.customerId, customerId))
+      .orderBy(asc(payment.recordedAt));
+    const reversals = await tx
+      .select({ row: paymentReversal })
+      .from(paymentReversal)
+      .innerJoin(
+        payment,
+        and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
+      )
+      .where(eq(payment.customerId, customerId))
+      .orderBy(asc(paymentReversal.recordedAt));
+    const refunds = await tx
+      .select()
+      .from(refund)
+      .where(eq(refund.customerId, customerId))
+      .orderBy(asc(refund.recordedAt));
+
+    const account = accountOf(
+      [
+        ...papers.map(({ row, number }) => ({
+          day: row.issuedOn,
+          what: `${row.kind === 'credit note' ? 'Credit note' : 'Invoice'} ${row.label}`,
+          detail: `${row.title}, agreement ${number}`,
+          amount: money(row.total),
+        })),
+        ...payments.map(({ receivedOn, method, reference, amount }) => ({
+          day: receivedOn,
+          what: `Received by ${method}`,
+          detail: reference,
+          amount: minus(amount),
+        })),
+        ...reversals.map(({ row: { on, reason, amount } }) => ({
+          day: on,
+          what: amount.startsWith('-') ? 'Payment came again' : 'Payment went back',
+          detail: reason,
+          amount: money(amount),
+        })),
+        ...refunds.map(({ paidOn, method, reference, amount }) => ({
+          day: paidOn,
+          what: `Paid back by ${method}`,
+          detail: reference,
+          amount: money(amount),
+        })),
+      ],
+      from,
+      to,
+    );
+    const paid = await paidByInvoice(
+      tx,
+      papers.map(({ row }) => row.id),
+      digits,
+    );
+    return {
+      seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
+      buyer: { name: payer.name, address: payer.billing, email: payer.email, taxNumber: null },
+      currency: ours.currency,
+      from,
+      to,
+      opening: write(account.opening),
+      rows: account.rows.map(({ day, what, detail, amount, balance }) => ({
+        day,
+        what,
+        detail,
+        amount: write(amount),
+        balance: write(balance),
+      })),
+      closing: write(account.closing),
+      open: papers
+        .filter(({ row }) => row.kind !== 'credit note' && row.issuedOn <= to)
+        .map(({ row }) => ({ row, left: money(row.total) - (paid.get(row.id) ?? 0n) }))
+        .filter(({ left }) => left > 0n)
+        .map(({ row, left }) => ({
+          id: row.id,
+          number: row.label,
+          title: row.title,
+          dueOn: row.dueOn,
+          late: row.dueOn < today,
+          open: write(left),
+        })),
+    };
+  });
+}

@@ -1,0 +1,113 @@
+import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { openInvoiceIds } from '@/data/moneySums';
+import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
+import type { Amount } from '@/core/number';
+import { ZERO, minorDigits, parseAmount, showAmount } from '@/core/number';
+import type { DayEvent } from '@/formats/ics/dueDates';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
+import { paidByInvoice } from '../agreements/money';
+import { companyOf } from '../company';
+
+/** Days that matter at one time. */
+const MOST = 2000;
+
+/** What falls due and when: open invoices, stages planned and not done, payments the schedules name a day for. */
+export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const digits = minorDigits(ours.currency);
+    const today = businessDate(actor.now, ours.timeZone);
+    const about = { title: agreement.title, number: agreement.number, customer: customer.name };
+    const toCustomer = and(
+      eq(customer.companyId, agreement.companyId),
+      eq(customer.id, agreement.customerId),
+    );
+    const ids = await openInvoiceIds(tx, null, MOST);
+    const bills =
+      ids.length === 0
+        ? []
+        : await tx
+            .select({
+              ...about,
+              id: invoice.id,
+              label: invoice.label,
+              dueOn: invoice.dueOn,
+              total: invoice.total,
+            })
+            .from(invoice)
+            .innerJoin(
+              agreement,
+              and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
+            )
+            .innerJoin(customer, toCustomer)
+            .where(inArray(invoice.id, ids))
+            .orderBy(asc(invoice.dueOn));
+    const paid = await paidByInvoice(tx, ids, digits);
+    const stages = await tx
+      .select({
+        ...about,
+        agreementId: agreement.id,
+        name: agreementStage.name,
+        day: agreementStage.plannedOn,
+      })
+      .from(agreementStage)
+      .innerJoin(
+        agreement,
+        and(eq(agreement.companyId, agreementStage.companyId), eq(agreement.id, agreementStage.agreementId)),
+      )
+      .innerJoin(customer, toCustomer)
+      .where(and(isNotNull(agreementStage.plannedOn), isNull(agreementStage.doneOn)))
+      .limit(MOST);
+    const entries = await tx
+      .select({
+        ...about,
+        agreementId: agreement.id,
+        entryId: agreementPayment.entryId,
+        name: agreementPayment.name,
+        due: agreementPayment.due,
+      })
+      .from(agreementPayment)
+      .innerJoin(
+        agreement,
+        and(
+          eq(agreement.companyId, agreementPayment.companyId),
+          eq(agreement.id, agreementPayment.agreementId),
+        ),
+      )
+      .innerJoin(customer, toCustomer)
+      .where(
+        and(sql`${agreementPayment.due}->>'on' = 'date'`, sql`${agreementPayment.due}->>'date' >= ${today}`),
+      )
+      .limit(MOST);
+    const of = (row: { title: string; number: number; customer: string }) =>
+      `${row.title}, agreement ${row.number}, ${row.customer}`;
+    return [
+      ...bills.map((row): DayEvent => ({
+        id: row.id,
+        day: row.dueOn,
+        title: `Invoice ${row.label} due: ${showAmount((parseAmount(row.total, digits) - (paid.get(row.id) ?? ZERO)) as Amount, digits)} ${ours.currency}`,
+        text: of(row),
+      })),
+      ...stages.map((row): DayEvent => ({
+        id: `${row.agreementId}-stage-${row.name}`,
+        day: row.day!,
+        title: `${row.name} planned`,
+        text: of(row),
+      })),
+      ...entries.flatMap((row): DayEvent[] =>
+        row.due.on === 'date'
+          ? [
+              {
+                id: `${row.agreementId}-payment-${row.entryId}`,
+                day: row.due.date,
+                title: `To bill: ${row.name}`,
+                text: of(row),
+              },
+            ]
+          : [],
+      ),
+    ].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+  });
+}

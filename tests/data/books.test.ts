@@ -1,0 +1,149 @@
+import ICAL from 'ical.js';
+import Papa from 'papaparse';
+import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
+import { readAgreement } from '@/acts/agreements/read';
+import { saveStage } from '@/acts/agreements/stages';
+import { listBatches, makeBatch, previewBatch } from '@/acts/money/batches';
+import { readInvoice } from '@/acts/money/paper';
+import { recordPayment } from '@/acts/money/payments';
+import { reversePayment } from '@/acts/money/reversal';
+import { batchItemsCsv, batchJournalCsv, dueDatesIcs } from '@/acts/papers';
+import { readSettings, saveAccounts } from '@/acts/settings';
+import { usualAccounts } from '@/core/billing';
+import { plusDays } from '@/core/calendar';
+import type { Amount } from '@/core/number';
+import { parseAmount, sumAmounts } from '@/core/number';
+import { closeConnection } from '@/data/connection';
+import { newAgreement, newCompany, refusal } from '../support/desk';
+
+afterAll(closeConnection);
+
+type Row = Record<string, string>;
+const cents = (text: string): Amount => parseAmount(text || '0', 2);
+const read = (csv: string): Row[] => {
+  const { data, errors } = Papa.parse<Row>(csv, { header: true, skipEmptyLines: true });
+  expect(errors).toEqual([]);
+  return data;
+};
+const today = new Date().toISOString().slice(0, 10);
+const range = { from: plusDays(today, -40), to: plusDays(today, 1) };
+
+/** A company with invoices, a credit note, a payment and one that went back. */
+async function busy() {
+  const actor = await newCompany();
+  const { agreementId } = await newAgreement(actor);
+  const frame = await issueInvoice(actor, { agreementId, what: { entryId: 'frame' } });
+  await creditInvoice(actor, { invoiceId: frame.id, what: { amount: '100' }, remark: '' });
+  const pay = (amount: string, key: string) =>
+    recordPayment(actor, {
+      agreementId,
+      method: 'cheque',
+      amount,
+      receivedOn: today,
+      reference: '=cmd()',
+      idempotencyKey: `books-${process.pid}-${agreementId}-${key}`,
+    });
+  const { id } = await pay('300', 'a');
+  await pay('70', 'b');
+  await reversePayment(actor, {
+    paymentId: id,
+    reason: 'returned',
+    on: today,
+    idempotencyKey: `books-${id}`,
+  });
+  return { actor, agreementId, frame, pay };
+}
+
+test('a batch takes what is not out yet, once, also when two are made at one moment', async () => {
+  const { actor, agreementId, pay } = await busy();
+  expect(await previewBatch(actor, range)).toEqual({ invoice: 3, payment: 2, reversal: 1, refund: 0 });
+  const made = await Promise.all([1, 2, 3, 4].map(() => makeBatch(actor, range).catch(() => null)));
+  expect(made.filter((each) => each !== null)).toHaveLength(1);
+  expect((await refusal(makeBatch(actor, range))).detail).toContain('earlier batch');
+  // What comes later goes into the next; refused tries took no number.
+  await pay('20', 'c');
+  await issueInvoice(actor, { agreementId, what: { rest: true } });
+  const next = await makeBatch(actor, range);
+  expect((await listBatches(actor)).map(({ number, counts }) => [number, counts])).toEqual([
+    [next.number, { invoice: 1, payment: 1, reversal: 0, refund: 0 }],
+    [next.number - 1, { invoice: 3, payment: 2, reversal: 1, refund: 0 }],
+  ]);
+  expect((await refusal(makeBatch({ ...actor, role: 'seller' }, range))).status).toBe(403);
+  expect((await refusal(makeBatch(actor, { from: range.to, to: range.from }))).detail).toContain(
+    'after the last',
+  );
+});
+
+test('its items sum to each paper, bundles and lines by cost type; its journal balances entry by entry', async () => {
+  const { actor, agreementId } = await busy();
+  const { id } = await makeBatch(actor, range);
+  const items = read(await batchItemsCsv(actor, id));
+  const { invoices, lines } = await readAgreement(actor, agreementId);
+  for (const invoice of invoices) {
+    const own = items.filter((row) => row.document === invoice.number);
+    expect(sumAmounts(own.map((row) => cents(row.amount!)))).toBe(cents(invoice.total));
+    const { tax } = await readInvoice(actor, invoice.id);
+    expect(sumAmounts(own.filter(({ what }) => what === 'tax').map((row) => cents(row.amount!)))).toBe(
+      cents(tax),
+    );
+  }
+  const work = items.filter(({ what }) => what === 'work');
+  expect(new Set(work.map(({ cost_type }) => cost_type))).toContain('material');
+  expect(new Set(work.map(({ item }) => item)).size).toBe(
+    new Set(lines.map((line) => line.description)).size,
+  );
+  expect(
+    new Set(items.filter(({ what }) => what === 'tax').map(({ tax_component }) => tax_component)),
+  ).toEqual(new Set(['State', 'County']));
+
+  const csv = await batchJournalCsv(actor, id);
+  expect(await batchJournalCsv(actor, id)).toBe(csv);
+  const journal = read(csv);
+  const entries = [...new Set(journal.map(({ entry }) => entry))];
+  expect(entries).toHaveLength(6);
+  for (const entry of entries) {
+    const own = journal.filter((row) => row.entry === entry);
+    expect(sumAmounts(own.map((row) => cents(row.debit!)))).toBe(
+      sumAmounts(own.map((row) => cents(row.credit!))),
+    );
+  }
+  // What customers owe by the journal is what is open, less what of the payments is on no invoice.
+  const owed = sumAmounts(
+    journal
+      .filter(({ account }) => account === usualAccounts.receivable)
+      .map((row) => (cents(row.debit!) - cents(row.credit!)) as Amount),
+  );
+  const { credit } = await readAgreement(actor, agreementId);
+  expect(owed).toBe(sumAmounts(invoices.map(({ open }) => cents(open))) - cents(credit));
+  // Text that a spreadsheet would run is not run.
+  expect(journal.some(({ text }) => text === 'Payment, =cmd()')).toBe(true);
+  expect(csv).not.toMatch(/(^|,)=cmd/m);
+});
+
+test('the accounts are the company’s own, set by the owner', async () => {
+  const { actor } = await busy();
+  const accounts = { ...usualAccounts, receivable: '1400-AR' };
+  expect((await refusal(saveAccounts({ ...actor, role: 'office' }, accounts))).status).toBe(403);
+  expect((await refusal(saveAccounts(actor, { ...accounts, tax: ' ' }))).status).toBe(422);
+  await saveAccounts(actor, accounts);
+  expect((await readSettings(actor)).company.money.accounts).toEqual(accounts);
+  const { id } = await makeBatch(actor, range);
+  expect(read(await batchJournalCsv(actor, id)).some(({ account }) => account === '1400-AR')).toBe(true);
+});
+
+test('due dates as a calendar that a library with no part in writing it reads', async () => {
+  const { actor, agreementId } = await busy();
+  const planned = plusDays(today, 20);
+  await saveStage(actor, { agreementId, name: 'Frame', plannedOn: planned });
+  const calendar = new ICAL.Component(ICAL.parse(await dueDatesIcs(actor)) as unknown[]);
+  const events = calendar.getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
+  const { invoices } = await readAgreement(actor, agreementId);
+  const open = invoices.filter(({ open: left }) => cents(left) > 0n);
+  expect(events).toHaveLength(open.length + 1);
+  for (const invoice of open) {
+    const event = events.find(({ summary }) => summary.includes(invoice.number))!;
+    expect([event.startDate.toString(), event.startDate.isDate]).toEqual([invoice.dueOn, true]);
+  }
+  expect(events.find(({ summary }) => summary === 'Frame planned')!.startDate.toString()).toBe(planned);
+  expect(new Set(events.map(({ uid }) => uid)).size).toBe(events.length);
+});

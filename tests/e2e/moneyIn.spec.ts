@@ -1,0 +1,129 @@
+import { trialCards, trialCode } from '@/outside/cards';
+import { expect, linkTo, serious, test } from './desk';
+
+/* Getting paid: an invoice sent, paid by card with a code, late and by dispute; the accountant's batch; costs looked back on. */
+
+test('the customer pays an invoice by card: the bank wants a code, answers later, and the payment is disputed', async ({
+  page,
+  browser,
+}) => {
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Screened porch over the garden' }).first().click();
+  await page
+    .getByRole('link', { name: 'Bill work done' })
+    .or(page.getByRole('link', { name: /^Bill “/ }))
+    .first()
+    .click();
+  await page.getByRole('radio', { name: 'An amount' }).check();
+  await page.getByLabel('Amount, tax in it').fill('321.09');
+  await page.getByLabel('Amount, tax in it').press('Enter');
+  const title = `Steps and rails ${Date.now()}`;
+  await page.getByLabel('Title').fill(title);
+  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  await page.waitForURL(/agreements\/[0-9a-f-]{36}$/);
+  await page.getByRole('row', { name: title }).getByRole('link').first().click();
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(page.getByText(/It is sent to/)).toBeVisible();
+  const invoice = page.url();
+  const number = (await page.getByRole('heading', { level: 1 }).textContent())!.replace('Invoice ', '');
+
+  const link = await linkTo(page, `Invoice ${number}`);
+  expect(link).toContain('#pay');
+  const visit = await browser.newContext();
+  const customer = await visit.newPage();
+  await customer.goto(link);
+  const form = customer.locator('#pay');
+  const which = form.getByRole('radio', { name: new RegExp(`Invoice ${number}`) });
+  if (await which.isVisible()) await which.check();
+  await expect(form.getByRole('heading')).toContainText(`Pay invoice ${number}`);
+  await form.getByLabel('Card number').fill(trialCards.confirmed);
+  await form.getByLabel('Expiry, MM/YY').fill('12/39');
+  await form.getByRole('button', { name: /^Pay / }).click();
+  await form.getByLabel('Code your bank sent you').fill('0000');
+  await form.getByRole('button', { name: 'Confirm' }).click();
+  await expect(form.getByRole('alert')).toContainText('Nothing was taken');
+  // Another card, whose bank takes its time.
+  await form.getByLabel('Card number').fill(trialCards.delayed);
+  await form.getByRole('button', { name: /^Pay / }).click();
+  await expect(customer.getByText(/321\.09 on its way from your card/)).toBeVisible();
+  expect(trialCode).toMatch(/^\d+$/);
+
+  await page.goto('/outbox');
+  const charge = page.getByRole('listitem').filter({ hasText: number }).first();
+  await charge.getByRole('button', { name: /^Accept/ }).click();
+  await expect(charge).toContainText('accepted');
+  await page.goto(invoice);
+  await expect(page.getByText('Paid', { exact: true }).first()).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+
+  await page.goto('/outbox');
+  await charge.getByRole('button', { name: /^Dispute/ }).click();
+  await expect(charge).toContainText('disputed');
+  expect(await serious(page)).toEqual([]);
+  await customer.goto(link);
+  await expect(customer.locator('#pay')).toBeVisible();
+  await visit.close();
+});
+
+test('reminders due are sent with one press, and are gone', async ({ page }) => {
+  await page.goto('/money');
+  const due = page.getByRole('region', { name: 'Reminders due' });
+  // A second try of this finds them sent.
+  if (await due.isVisible()) {
+    await due.getByRole('button', { name: /^Send/ }).click();
+    await expect(page.getByText(/(is|are) sent\./)).toBeVisible();
+  }
+  await expect(due).toHaveCount(0);
+  await page.goto('/outbox');
+  await expect(page.getByRole('heading', { name: /^Perhaps it slipped by/ }).first()).toBeVisible();
+});
+
+test('what goes to the accountant goes once: journal and items of a batch', async ({ page }) => {
+  await page.goto('/money');
+  await page.getByRole('link', { name: 'For the accountant' }).click();
+  await page.getByLabel('From').fill('2020-01-01');
+  const make = page.getByRole('button', { name: 'Make the batch' });
+  await expect(page.getByText(/Not out yet:|went out already/)).toBeVisible();
+  if (await make.isEnabled()) await make.click();
+  await expect(page.getByText('All of this went out already.')).toBeVisible();
+  await expect(make).toBeDisabled();
+  for (const name of ['Journal', 'Items']) {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name }).first().click(),
+    ]);
+    expect(file.suggestedFilename()).toBe(`${name.toLowerCase()}.csv`);
+  }
+  await page.getByText('Accounts the journal books on').click();
+  await expect(page.getByLabel('Sales tax')).toHaveValue('2200');
+  expect(await serious(page)).toEqual([]);
+});
+
+test('costs are recorded by the keyboard, taken back, and looked back on', async ({ page }) => {
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Screened porch over the garden' }).first().click();
+  await page.getByRole('link', { name: 'Costs and profit' }).click();
+  const what = `Posts and beams ${Date.now()}`;
+  await page.getByLabel('What for').fill(what);
+  await page.getByLabel('Amount', { exact: true }).fill('612.40');
+  await page.keyboard.press('Enter');
+  const row = page.getByRole('row', { name: what });
+  await expect(row).toContainText('612.40');
+  await expect(page.getByTestId('job')).toContainText('Cost so far');
+  // The next is typed where the last was.
+  await expect(page.getByLabel('What for')).toBeFocused();
+  await row.getByRole('button', { name: /Take back/ }).click();
+  await expect(page.getByRole('row', { name: what })).toHaveCount(2);
+  await page.getByText('Cost code', { exact: true }).first().click();
+  await expect(page.getByRole('table', { name: 'By cost code' })).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Looking back' }).click();
+  await expect(page.getByRole('table', { name: 'Agreements' })).toContainText(
+    'Screened porch over the garden',
+  );
+  await page.getByRole('link', { name: 'Proposals' }).last().click();
+  await expect(page.getByRole('table', { name: 'By seller' })).toContainText('Linnet Farrow');
+  expect(await serious(page)).toEqual([]);
+});
