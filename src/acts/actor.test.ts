@@ -48,3 +48,12 @@ test('whoever may not is told who may', () => {
     'This is for owner or seller; you are signed in as office.',
   );
 });
+
+test('identities made in one moment sort in the order they were made, and none twice', () => {
+  const now = new Date('2026-05-04T09:00:00Z');
+  const ids = Array.from({ length: 2000 }, () => newId(now));
+  expect([...ids].sort()).toEqual(ids);
+  expect(new Set(ids).size).toBe(ids.length);
+  expect(newId(new Date(now.getTime() + 1)) > ids.at(-1)!).toBe(true);
+  expect(ids[0]).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
+});

@@ -84,7 +84,12 @@ export async function readJob(actor: Actor, agreementId: string) {
         and(eq(costInvoice.companyId, costEntry.companyId), eq(costInvoice.costId, costEntry.id)),
       )
       .where(eq(costEntry.agreementId, agreementId))
-      .orderBy(asc(costEntry.spentOn), asc(costEntry.recordedAt), sql`${costEntry.takesBack} is not null`, asc(costEntry.id));
+      .orderBy(
+        asc(costEntry.spentOn),
+        asc(costEntry.recordedAt),
+        sql`${costEntry.takesBack} is not null`,
+        asc(costEntry.id),
+      );
     const entries = rows.map(({ entry }) => entry);
     const report = reportOf(loaded, entries);
     const { digits } = loaded;
