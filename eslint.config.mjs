@@ -19,6 +19,29 @@ export default tseslint.config(
     rules: { 'react-hooks/rules-of-hooks': 'off' },
   },
   {
+    // No total on a screen is a sum made by the screen.
+    files: [
+      'src/desk/**/*.{ts,tsx}',
+      'src/booklet/**/*.{ts,tsx}',
+      'src/ui/**/*.{ts,tsx}',
+      'app/**/*.{ts,tsx}',
+    ],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            {
+              name: '@/core/number',
+              importNames: ['sumAmounts', 'plus'],
+              message: 'Sums come from the core.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     // The core takes its time and its randomness from the caller, so that every figure can be computed again.
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],

@@ -17,7 +17,7 @@ import { rangeOf } from '@/core/range';
 import { itemInputs } from '../../scripts/demo/library';
 import { bundle, line, plainDocument } from '../support/documents';
 import { manyChoices } from '../support/manyChoices';
-import { issuing, moneyPage, randomPaths, statement } from './money';
+import { issuing, moneyPages, randomPaths, statement, together } from './money';
 
 interface Row {
   readonly what: string;
@@ -365,14 +365,23 @@ if (process.env.DATABASE_URL && ['search', 'import', 'browser', 'issue', 'money'
       });
     }
   if (wanted('money')) {
-    const [ours, reference] = await moneyPage(10_000, 100_000);
-    rows.push({
-      what: 'money page',
-      size: '10,000 agreements, 100,000 invoices',
-      ours,
-      reference,
-      referenceIs: 'bare count and sum of the invoices',
-    });
+    const size = '10,000 agreements, 100,000 invoices';
+    const { money, agreements } = await moneyPages(10_000, 100_000);
+    const [all, oneByOne] = await together(50);
+    rows.push(
+      {
+        ...{ what: 'money page', size, ours: money[0], reference: money[1] },
+        referenceIs: 'bare count and sum of the invoices',
+      },
+      {
+        ...{ what: 'agreements under way, 50', size, ours: agreements[0], reference: agreements[1] },
+        referenceIs: 'bare count and sum of the agreements',
+      },
+      {
+        ...{ what: 'agreements loaded together', size: '50', ours: all, reference: oneByOne },
+        referenceIs: 'one by one',
+      },
+    );
   }
   if (wanted('import')) rows.push(await bringIn(50000));
   await closeConnection();

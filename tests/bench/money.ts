@@ -1,7 +1,11 @@
 import fc from 'fast-check';
+import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
 import { issueInvoice } from '@/acts/agreements/issue';
+import type { Actor } from '@/acts/actor';
 import { note } from '@/acts/actor';
+import { listAgreements } from '@/acts/agreements/list';
+import { loadAgreement, loadAgreements } from '@/acts/agreements/money';
 import { readMoney } from '@/acts/money/invoices';
 import { nextNumber } from '@/acts/numbers';
 import { beforeCompany, inCompany } from '@/data/connection';
@@ -37,8 +41,8 @@ export async function issuing(writers: number, each: number): Promise<[number, n
   return [await all(issue), await all(bare)];
 }
 
-/** The money page over many agreements and invoices, and the bare sum of the invoices. */
-export async function moneyPage(agreements: number, invoices: number): Promise<[number, number]> {
+/** A company with many agreements and invoices; its owner. */
+async function manyInvoices(agreements: number, invoices: number): Promise<Actor> {
   const actor = await newCompany();
   const { agreementId } = await newAgreement(actor);
   const company = actor.companyId;
@@ -82,21 +86,54 @@ export async function moneyPage(agreements: number, invoices: number): Promise<[
     );
   });
   await beforeCompany((tx) => tx.execute(sql`analyze`));
-  const page = () => readMoney(actor);
-  const bare = () =>
-    inCompany(company, (tx) =>
-      tx.execute(sql`select count(*), sum(total) from invoice where company_id = ${company}`),
-    );
+  return actor;
+}
+
+/** Median milliseconds of what we do and of a reference, in turn. */
+async function inTurn(
+  ours: () => Promise<unknown>,
+  reference: () => Promise<unknown>,
+): Promise<[number, number]> {
   const times: [number[], number[]] = [[], []];
-  await page();
+  await ours();
   for (let i = 0; i < 7; i += 1)
-    for (const [side, run] of [page, bare].entries()) {
+    for (const [side, run] of [ours, reference].entries()) {
       const began = performance.now();
       await run();
       times[side]!.push(since(began));
     }
   const median = (all: number[]) => all.sort((a, b) => a - b)[3]!;
   return [median(times[0]), median(times[1])];
+}
+
+/**
+ * The money page over many agreements and invoices, and the bare sum of the invoices; the first page of agreements under way
+ * among them, and the bare count of agreements.
+ */
+export async function moneyPages(agreements: number, invoices: number) {
+  const actor = await manyInvoices(agreements, invoices);
+  const bare = (query: SQL) => () => inCompany(actor.companyId, (tx) => tx.execute(query));
+  return {
+    money: await inTurn(() => readMoney(actor), bare(sql`select count(*), sum(total) from invoice`)),
+    agreements: await inTurn(
+      () => listAgreements(actor, { show: 'under way' }),
+      bare(sql`select count(*), sum(total) from agreement`),
+    ),
+  };
+}
+
+/** So many agreements loaded together, and one by one. */
+export async function together(count: number): Promise<[number, number]> {
+  const actor = await newCompany();
+  const ids: string[] = [];
+  for (let i = 0; i < count; i += 1) ids.push((await newAgreement(actor)).agreementId);
+  return inTurn(
+    () => inCompany(actor.companyId, (tx) => loadAgreements(tx, ids)),
+    () =>
+      inCompany(actor.companyId, async (tx) => {
+        for (const id of ids) await loadAgreement(tx, id);
+      }),
+  );
 }
 
 /** A progress statement of so many pages, and one of a single page of lines. */

@@ -3,7 +3,8 @@ import { readAgreement } from '@/acts/agreements/read';
 import { declineProposal } from '@/acts/booklet/decide';
 import { recordCost } from '@/acts/costs/record';
 import { readJob } from '@/acts/costs/jobReport';
-import { readAgreementsBack, readSalesBack } from '@/acts/insight/back';
+import { readAgreementsBack } from '@/acts/insight/agreementsBack';
+import { readSalesBack } from '@/acts/insight/salesBack';
 import { backListCsv } from '@/acts/insight/backList';
 import { addItems } from '@/acts/library/add';
 import { openBooklet } from '@/acts/booklet/open';
@@ -39,7 +40,7 @@ test('all agreements: billed and paid against agreed, cost and profit as their o
     expect(cents(all![key])).toBe(sumAmounts(rows.map((row) => cents(row[key]))));
   expect(all!.cost).toBe('250.25');
   expect(cents(all!.expectedProfit)).toBe(sumAmounts(rows.map(({ job }) => cents(job.expectedProfit))));
-  const csv = await backListCsv(actor, 'agreements', 365);
+  const csv = await backListCsv(actor, 'agreements');
   expect(csv.split('\r\n')).toHaveLength(1 + 2 + 1);
   expect((await readAgreementsBack(await newCompany())).all).toBeNull();
 });
@@ -84,7 +85,7 @@ test('what was sent: signed, declined, open; by seller and trade; items that wer
   expect(back.trades).toMatchObject([{ name: 'Carpentry', sent: 3, signed: 1 }]);
   expect(back.items).toMatchObject([{ code: 'W-1', name: 'Stud', offered: 3, used: 1 }]);
   for (const list of ['sellers', 'trades', 'items'] as const)
-    expect((await backListCsv(actor, list, 365)).split('\r\n').length).toBe(3);
+    expect((await backListCsv(actor, list)).split('\r\n').length).toBe(3);
   // Of another company, and before the time looked at, nothing.
   expect((await readSalesBack(await newCompany(), 365)).all.sent).toBe(0);
   expect(

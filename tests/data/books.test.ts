@@ -14,7 +14,8 @@ import { plusDays } from '@/core/calendar';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts } from '@/core/number';
 import { closeConnection } from '@/data/connection';
-import { newAgreement, newCompany, refusal } from '../support/desk';
+import type { ProposalDocument } from '@/model';
+import { newAgreement, newCompany, refusal, testDocument } from '../support/desk';
 
 afterAll(closeConnection);
 
@@ -146,4 +147,38 @@ test('due dates as a calendar that a library with no part in writing it reads', 
   }
   expect(events.find(({ summary }) => summary === 'Frame planned')!.startDate.toString()).toBe(planned);
   expect(new Set(events.map(({ uid }) => uid)).size).toBe(events.length);
+});
+
+test('a payment that the schedule names a day for leaves the calendar once it is billed, by whatever path', async () => {
+  const day = plusDays(today, 30);
+  const document = testDocument();
+  const schedule = document.schedule!.map((entry) =>
+    entry.id === 'frame' ? { ...entry, due: { on: 'date' as const, date: day } } : entry,
+  );
+  const inCalendar = async (
+    what: readonly object[],
+    more: Partial<ProposalDocument> = {},
+  ): Promise<boolean[]> => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor, { ...document, schedule, ...more });
+    const there = async () => {
+      const events = new ICAL.Component(ICAL.parse(await dueDatesIcs(actor)) as unknown[])
+        .getAllSubcomponents('vevent')
+        .map((each) => new ICAL.Event(each));
+      const [event] = events.filter(({ summary }) => summary === 'To bill: Frame');
+      if (event) expect(event.startDate.toString()).toBe(day);
+      return event !== undefined;
+    };
+    const all = [await there()];
+    for (const one of what) {
+      await issueInvoice(actor, { agreementId, what: one });
+      all.push(await there());
+    }
+    return all;
+  };
+  expect(await inCalendar([{ entryId: 'frame' }])).toEqual([true, false]);
+  expect(await inCalendar([{ amount: '1' }, { rest: true }])).toEqual([true, true, false]);
+  // What is held back is billed all the same.
+  const billing = { retainage: { percent: '10' } };
+  expect(await inCalendar([{ entryId: 'frame' }], { billing })).toEqual([true, false]);
 });

@@ -1,30 +1,19 @@
-import { sql } from 'drizzle-orm';
-import type { Actor } from '@/acts/actor';
-import { listAgreements, readAgreement } from '@/acts/agreements/read';
+import { listAgreements } from '@/acts/agreements/list';
+import { readAgreement } from '@/acts/agreements/read';
 import { listCustomers } from '@/acts/customers/customers';
 import { listItems, listTemplates } from '@/acts/library/library';
 import { readMoney } from '@/acts/money/invoices';
 import { listProposals, readProposal } from '@/acts/proposals/read';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { closeConnection } from '@/data/connection';
 import { checkDocument } from '@/core/offer';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts } from '@/core/number';
+import { demoOwner } from '../support/demo';
 
 afterAll(closeConnection);
 
-/** The demo that every fresh database is filled with, as its owner sees it. */
-async function owner(): Promise<Actor> {
-  const { rows } = await beforeCompany((tx) =>
-    tx.execute<{ company_id: string; id: string }>(
-      sql`select company_id, id from app_user where email = 'perrin@quillbank.example'`,
-    ),
-  );
-  const { company_id: companyId, id: userId } = rows[0]!;
-  return { companyId, userId, name: 'Perrin Ashdown', role: 'owner', now: new Date() };
-}
-
 test('has something true on every screen: a library, customers, proposals in every state, money late and in time', async () => {
-  const actor = await owner();
+  const actor = await demoOwner();
   expect((await listItems(actor)).length).toBeGreaterThanOrEqual(60);
   expect(await listTemplates(actor)).toHaveLength(3);
   expect(await listCustomers(actor)).toHaveLength(6);
@@ -39,14 +28,14 @@ test('has something true on every screen: a library, customers, proposals in eve
 });
 
 test('obeys its own rules: every document stands, every agreement and its invoices add up', async () => {
-  const actor = await owner();
+  const actor = await demoOwner();
   for (const { id, title } of await listProposals(actor)) {
     const { document } = await readProposal(actor, id);
     const wrong = checkDocument(document).filter(({ weight }) => weight !== 'look');
     expect([title, wrong]).toEqual([title, []]);
   }
   const cents = (text: string) => parseAmount(text, 2);
-  for (const { standing, track } of await listAgreements(actor)) {
+  for (const { standing, track } of (await listAgreements(actor)).rows) {
     expect(sumAmounts(track.map(({ amount }) => cents(amount)))).toBe(cents(standing.sumToDate));
     expect(sumAmounts(track.map(({ billed }) => cents(billed)))).toBe(cents(standing.billed));
     expect(sumAmounts(track.map(({ paid }) => cents(paid)))).toBe(cents(standing.paid));
@@ -71,7 +60,7 @@ test('obeys its own rules: every document stands, every agreement and its invoic
   );
   // And says the same as the agreements themselves.
   const agreements = await Promise.all(
-    (await listAgreements(actor)).map(({ id }) => readAgreement(actor, id)),
+    (await listAgreements(actor)).rows.map(({ id }) => readAgreement(actor, id)),
   );
   expect(sumAmounts(agreements.map(({ held }) => cents(held)))).toBe(cents(money.held));
   expect(sumAmounts(agreements.map(({ credit }) => cents(credit)))).toBe(cents(money.credit));
@@ -88,7 +77,7 @@ test('obeys its own rules: every document stands, every agreement and its invoic
 });
 
 test('names nobody who could exist: addresses of mail that lead nowhere, numbers that ring nowhere', async () => {
-  const actor = await owner();
+  const actor = await demoOwner();
   for (const { email, phone } of await listCustomers(actor)) {
     // RFC 2606: names under .example belong to nobody.
     expect(email).toMatch(/\.example$/);

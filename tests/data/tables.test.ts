@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
-import { listAgreements, readAgreement } from '@/acts/agreements/read';
+import { listAgreements } from '@/acts/agreements/list';
+import { readAgreement } from '@/acts/agreements/read';
 import { readWorktable } from '@/acts/agreements/worktable';
 import { previewBooklet } from '@/acts/booklet/preview';
 import { listCustomers, readCustomer } from '@/acts/customers/customers';
@@ -180,7 +181,7 @@ describe('no act shows one company what is another’s', () => {
     const [ours, theirs] = [await newCompany(), await newCompany()];
     await newAgreement(theirs);
     const lists = [
-      listAgreements(ours),
+      listAgreements(ours).then(({ rows }) => rows),
       listCustomers(ours),
       listProposals(ours),
       listItems(ours),

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { begin, expect, linkTo, saved, serious, test, watch } from './desk';
+import { begin, expect, linkTo, saved, sendPlain, serious, test, watch } from './desk';
 
 const phone = { width: 390, height: 844 };
 const porch = 'Back porch at Withy Court';
@@ -29,18 +29,6 @@ async function send(page: Page, title: string): Promise<string> {
   await page.getByRole('button', { name: 'Preview and send' }).click();
   const preview = page.frameLocator('iframe');
   await expect(preview.getByText('Set aside for what you choose later').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Send proposal' }).click();
-  return (await page.getByTestId('private-link').getAttribute('href'))!;
-}
-
-/** A proposal of one line, sent. */
-async function sendPlain(page: Page, title: string): Promise<string> {
-  await begin(page, title);
-  await page.locator('#add-line').fill('10 handrail cedar');
-  await expect(page.getByRole('option').first()).toBeVisible();
-  await page.locator('#add-line').press('Enter');
-  await saved(page);
-  await page.getByRole('button', { name: 'Preview and send' }).click();
   await page.getByRole('button', { name: 'Send proposal' }).click();
   return (await page.getByTestId('private-link').getAttribute('href'))!;
 }

@@ -106,3 +106,15 @@ export async function begin(page: Page, title: string): Promise<void> {
   await page.keyboard.press('Enter');
   await expect(page.locator('#add-line')).toBeFocused();
 }
+
+/** A proposal of one line, sent. */
+export async function sendPlain(page: Page, title: string): Promise<string> {
+  await begin(page, title);
+  await page.locator('#add-line').fill('10 handrail cedar');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await page.locator('#add-line').press('Enter');
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  return (await page.getByTestId('private-link').getAttribute('href'))!;
+}

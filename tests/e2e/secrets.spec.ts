@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Response } from '@playwright/test';
 import { trialCards } from '@/outside/cards';
-import { expect, newestLink, saved, test } from './desk';
+import { expect, newestLink, saved, sendPlain, test } from './desk';
 
 /** Costs, loads and notes that stand nowhere else: whatever the customer is served must not hold one of them. */
 const secrets = [
@@ -126,9 +126,14 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   const papers = {
     proposal: await text(`${address}/proposal.pdf`),
     invoice: await text(new URL(invoice!, address).href),
+    // The invoice as data, that goes along in its file.
+    data: execFileSync('pdfdetach', ['-save', '1', '-o', '/dev/stdout', path.join(folder, 'paper.pdf')], {
+      encoding: 'utf8',
+    }),
   };
   expect(papers.proposal).toContain('Study under the roof');
   expect(papers.invoice).toContain('Invoice');
+  expect(papers.data).toContain('CrossIndustryInvoice');
 
   const served = [
     ...(await Promise.all(bodies)).map(([url, body]) => [url, body.toString('utf8')] as const),
@@ -148,13 +153,7 @@ test('a link that leads nowhere says so, and a decline keeps its reason', async 
   await customer.goto(`/b/${'A'.repeat(43)}`);
   await expect(customer.getByText('This link leads nowhere')).toBeVisible();
 
-  await page.goto('/proposals');
-  await page.getByRole('link', { name: 'Winter garden' }).first().click();
-  await page.waitForURL('**/proposals/*-*');
-  await page.locator('.steps').getByRole('button', { name: 'Send' }).click();
-  await page.getByRole('button', { name: /Send as revision/ }).click();
-  await expect(page.getByText('is on its way')).toBeVisible();
-  await customer.goto((await page.getByTestId('private-link').getAttribute('href'))!);
+  await customer.goto(await sendPlain(page, 'A handrail not wanted'));
   await customer.getByRole('button', { name: 'Decline this proposal' }).click();
   await customer.getByLabel('What keeps you from it?').fill('We wait for the roof first.');
   await customer.getByRole('button', { name: 'Decline', exact: true }).click();

@@ -15,7 +15,9 @@ let made = 0;
 const unique = () => `${process.pid}-${(made += 1)}-${Date.now()}`;
 
 /** A company of its own, with its owner, so that tests do not see each other. */
-export async function newCompany(more: { depositInvoiceOnAcceptance?: boolean } = {}): Promise<Actor> {
+export async function newCompany(
+  more: { depositInvoiceOnAcceptance?: boolean; timeZone?: string } = {},
+): Promise<Actor> {
   return createCompany(
     {
       name: 'Test Builders',

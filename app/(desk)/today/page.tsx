@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { listAgreements } from '@/acts/agreements/read';
+import { listAgreements } from '@/acts/agreements/list';
 import { may } from '@/acts/actor';
 import { waitingRounds } from '@/acts/agreements/rounds';
 import { waitingQuestions } from '@/acts/booklet/questions';
@@ -23,7 +23,7 @@ export default async function TodayPage() {
   const actor = await pageActor();
   const [proposals, agreements, money, questions, rounds] = await Promise.all([
     listProposals(actor, { changes: true }),
-    listAgreements(actor),
+    listAgreements(actor, { show: 'under way', most: 20 }),
     readMoney(actor, 'overdue'),
     waitingQuestions(actor),
     waitingRounds(actor),
@@ -33,9 +33,7 @@ export default async function TodayPage() {
   const drafts = proposals.filter(({ state }) => state === 'draft');
   const late = money.invoices;
   const lateRounds = rounds.filter((round) => round.late);
-  const running = agreements.filter(
-    ({ standing }) => !isNothing(standing.leftToBill) || !isNothing(standing.billedUnpaid),
-  );
+  const running = agreements.rows;
   return (
     <div className="page">
       <header className="page-head">
@@ -215,6 +213,13 @@ export default async function TodayPage() {
           ))}
         </tbody>
       </table>
+      {agreements.more && (
+        <p className="list-foot">
+          <Link href="/agreements?show=under+way" prefetch={false}>
+            All that is under way
+          </Link>
+        </p>
+      )}
     </div>
   );
 }

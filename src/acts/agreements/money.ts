@@ -1,95 +1,64 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import {
-  agreement,
-  agreementAllowance,
-  agreementLine,
-  agreementLineTax,
-  agreementPayment,
-  agreementPaymentChange,
-  agreementStage,
-  agreementTax,
-  allocation,
-  changeOrder,
-  changeOrderTax,
-  draw,
-  drawTax,
-  invoice,
-  invoicePart,
-  invoicePartTax,
-  lineStage,
-} from '@/data/schema';
+import { allocation, invoice } from '@/data/schema';
 import type { Issued, IssuedKind, Ledger, PaperKind, Portion } from '@/core/billing';
 import { billedOfEntry, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, parseAmount, parseFixed, sumAmounts, writeAmount } from '@/core/number';
 import { Problem } from '../problem';
+import type { AgreementRows } from './rows';
+import { grouped, rowsOf } from './rows';
 
 /**
  * An agreement as billing needs it: its frozen lines and taxes, those of its signed change orders with them, and
  * everything drawn on them so far. `total` and the amounts of components and payments are to date; what was signed first
  * stands in `head`.
+ *
+ * @param lock draws of one agreement are made one after the other; the lock ends with the transaction
+ * @throws Problem 404 where there is no such agreement
  */
 export async function loadAgreement(tx: Transaction, agreementId: string, { lock = false } = {}) {
-  const query = tx.select().from(agreement).where(eq(agreement.id, agreementId));
-  // Draws of one agreement are made one after the other; the lock ends with the transaction.
-  const [head] = lock ? await query.for('no key update') : await query;
-  if (!head) throw new Problem(404, 'There is no such agreement.');
+  const [rows] = await rowsOf(tx, [agreementId], lock);
+  if (!rows) throw new Problem(404, 'There is no such agreement.');
+  return assemble(rows);
+}
+
+/** Several agreements, in the order asked for, with as many queries as one takes. */
+export const loadAgreements = async (tx: Transaction, ids: readonly string[]) =>
+  (await rowsOf(tx, ids, false)).map(assemble);
+
+function assemble({
+  head,
+  changes,
+  taxChanges,
+  paymentChanges,
+  allowances,
+  signedComponents,
+  lines: rows,
+  lineTaxes,
+  payments,
+  papers,
+  partRows,
+  partTaxRows,
+  stages,
+  staged,
+  drawRows,
+  drawTaxRows,
+  paidRows,
+}: AgreementRows) {
   const digits = minorDigits(head.currency);
   const money = (text: string) => parseAmount(text, digits);
-
-  const ofThis = <T extends { agreementId: unknown }>(table: T) =>
-    eq(table.agreementId as never, agreementId);
-  const changes = await tx
-    .select()
-    .from(changeOrder)
-    .where(ofThis(changeOrder))
-    .orderBy(asc(changeOrder.acceptedAt), asc(changeOrder.number));
   const order = new Map(changes.map(({ id }, i) => [id, i + 1]));
   const inOrder = <T extends { changeOrderId: string | null; position: number }>(all: readonly T[]): T[] => {
     const at = ({ changeOrderId }: T) => (changeOrderId === null ? 0 : order.get(changeOrderId)!);
     return [...all].sort((a, b) => at(a) - at(b) || a.position - b.position);
   };
-  const taxChanges = await tx.select().from(changeOrderTax).where(ofThis(changeOrderTax));
-  const paymentChanges = await tx.select().from(agreementPaymentChange).where(ofThis(agreementPaymentChange));
-  const allowances = await tx.select().from(agreementAllowance).where(ofThis(agreementAllowance));
-  const signedComponents = await tx
-    .select()
-    .from(agreementTax)
-    .where(ofThis(agreementTax))
-    .orderBy(asc(agreementTax.position));
   const components = signedComponents.map((row) => {
     const added = taxChanges.filter(({ position }) => position === row.position);
     const sum = (of: 'base' | 'amount') =>
       writeAmount(sumAmounts([money(row[of]), ...added.map((each) => money(each[of]))]), digits);
     return { ...row, base: sum('base'), amount: sum('amount') };
   });
-  const rows = await tx
-    .select()
-    .from(agreementLine)
-    .where(ofThis(agreementLine))
-    .orderBy(asc(agreementLine.position));
-  const lineTaxes = await tx.select().from(agreementLineTax).where(ofThis(agreementLineTax));
-  const payments = await tx
-    .select()
-    .from(agreementPayment)
-    .where(ofThis(agreementPayment))
-    .orderBy(asc(agreementPayment.position));
-  const papers = await tx
-    .select()
-    .from(invoice)
-    .where(eq(invoice.agreementId, agreementId))
-    .orderBy(asc(invoice.position));
-  const partRows = await tx.select().from(invoicePart).where(ofThis(invoicePart));
-  const partTaxRows = await tx.select().from(invoicePartTax).where(ofThis(invoicePartTax));
-  const stages = await tx
-    .select()
-    .from(agreementStage)
-    .where(ofThis(agreementStage))
-    .orderBy(asc(agreementStage.position), asc(agreementStage.name));
-  const staged = await tx.select().from(lineStage).where(ofThis(lineStage));
-  const drawRows = await tx.select().from(draw).where(ofThis(draw));
-  const drawTaxRows = await tx.select().from(drawTax).where(ofThis(drawTax));
 
   const taxesOf = (list: readonly { position: number; amount: string }[]): Amount[] => {
     const taxes = components.map((): Amount => ZERO);
@@ -115,13 +84,16 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
     omitted: row.omittedQuantity === null ? 0n : parseFixed(row.omittedQuantity),
     taxes: taxesOf(byLine.get(row.lineId) ?? []),
   }));
+  const place = new Map(lines.map(({ id }, i) => [id, i]));
   const draws = grouped(
-    drawRows.map((row) => ({
-      invoiceId: row.invoiceId,
-      lineId: row.lineId,
-      net: money(row.net),
-      taxes: taxesOf(byDraw.get(`${row.invoiceId} ${row.lineId}`) ?? []),
-    })),
+    [...drawRows]
+      .sort((a, b) => place.get(a.lineId)! - place.get(b.lineId)!)
+      .map((row) => ({
+        invoiceId: row.invoiceId,
+        lineId: row.lineId,
+        net: money(row.net),
+        taxes: taxesOf(byDraw.get(`${row.invoiceId} ${row.lineId}`) ?? []),
+      })),
     ({ invoiceId }) => invoiceId,
   );
   const byPart = grouped(partTaxRows, (row) => `${row.invoiceId} ${row.kind} ${row.taxClass}`);
@@ -133,11 +105,7 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
         net: money(net),
         taxes: taxesOf(byPart.get(`${invoiceId} ${kind} ${taxClass}`) ?? []),
       }));
-  const paid = await paidByInvoice(
-    tx,
-    papers.map(({ id }) => id),
-    digits,
-  );
+  const paid = new Map(paidRows.map(({ id, paid }) => [id!, money(paid)]));
   const entries = inOrder(payments).map((row) => ({
     ...row,
     amount: sumAmounts([
@@ -191,17 +159,7 @@ export async function loadAgreement(tx: Transaction, agreementId: string, { lock
   };
 }
 
-export type LoadedAgreement = Awaited<ReturnType<typeof loadAgreement>>;
-
-function grouped<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(key(row));
-    if (group) group.push(row);
-    else groups.set(key(row), [row]);
-  }
-  return groups;
-}
+export type LoadedAgreement = ReturnType<typeof assemble>;
 
 export type LoadedPaper = Omit<LoadedAgreement['papers'][number], keyof Issued> &
   Omit<Issued, 'kind'> & { readonly kind: IssuedKind };
@@ -216,7 +174,7 @@ export async function paidByInvoice(
   const rows = await tx
     .select({ id: allocation.invoiceId, paid: sql<string>`sum(${allocation.amount})` })
     .from(allocation)
-    .where(and(inArray(allocation.invoiceId, [...ids])))
+    .where(inArray(allocation.invoiceId, [...ids]))
     .groupBy(allocation.invoiceId);
   return new Map(rows.map(({ id, paid }) => [id!, parseAmount(paid, digits)]));
 }

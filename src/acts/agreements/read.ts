@@ -1,7 +1,6 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
+import { and, asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
+import { customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
 import { standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, sumAmounts, writeAmount, writeFixed } from '@/core/number';
@@ -48,13 +47,6 @@ export function moneyOf({ digits, position, invoices, payments }: LoadedAgreemen
   };
 }
 
-/** Several agreements, in the order of their identities. */
-export async function loadAgreements(tx: Transaction, ids: readonly string[]): Promise<LoadedAgreement[]> {
-  const all: LoadedAgreement[] = [];
-  for (const id of ids) all.push(await loadAgreement(tx, id));
-  return all;
-}
-
 /** What is billed on some agreements and not paid, and how much of it is late. Decimal text. */
 export function owedOn(loaded: readonly LoadedAgreement[], today: string) {
   const digits = loaded[0]?.digits ?? 2;
@@ -64,38 +56,6 @@ export function owedOn(loaded: readonly LoadedAgreement[], today: string) {
   const sum = (rows: typeof open) => writeAmount(sumAmounts(rows.map(({ left }) => left)), digits);
   return { open: sum(open), late: sum(open.filter(({ dueOn }) => dueOn < today)) };
 }
-
-/** All agreements with their standing, newest first. */
-export async function listAgreements(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
-    const ours = await companyOf(tx, actor.companyId);
-    const heads = await tx
-      .select({ id: agreement.id, customer: customer.name, site: site.address })
-      .from(agreement)
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-      )
-      .innerJoin(site, and(eq(site.companyId, agreement.companyId), eq(site.id, agreement.siteId)))
-      .orderBy(desc(agreement.number))
-      .limit(200);
-    const loaded = await loadAgreements(
-      tx,
-      heads.map(({ id }) => id),
-    );
-    return loaded.map((each, i) => ({
-      id: each.head.id,
-      number: each.head.number,
-      title: each.head.title,
-      customer: heads[i]!.customer,
-      site: `${heads[i]!.site.street}, ${heads[i]!.site.city}`,
-      signedOn: businessDate(each.head.acceptedAt, ours.timeZone),
-      ...moneyOf(each),
-    }));
-  });
-}
-
-export type AgreementRow = Awaited<ReturnType<typeof listAgreements>>[number];
 
 /** One agreement with lines, schedule, invoices, payments, standing and track. */
 export async function readAgreement(actor: Actor, agreementId: string) {

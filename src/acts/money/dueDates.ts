@@ -1,19 +1,34 @@
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { openInvoiceIds } from '@/data/moneySums';
 import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
+import { trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { ZERO, minorDigits, parseAmount, showAmount } from '@/core/number';
+import { ZERO, minorDigits, parseAmount, showAmount, sumAmounts } from '@/core/number';
 import type { DayEvent } from '@/formats/ics/dueDates';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { paidByInvoice } from '../agreements/money';
+import { loadAgreements, paidByInvoice } from '../agreements/money';
 import { companyOf } from '../company';
 
 /** Days that matter at one time. */
 const MOST = 2000;
 
-/** What falls due and when: open invoices, stages planned and not done, payments the schedules name a day for. */
+/** Payments of some agreements, `agreement entry`, that what is billed so far, by whatever path, does not cover yet. */
+async function notBilled(tx: Transaction, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const open = (await loadAgreements(tx, ids)).flatMap(({ head, payments, position }) =>
+    trackOf(
+      payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount })),
+      { earned: ZERO, billed: sumAmounts([position.billed, position.heldGross]), paid: ZERO },
+    )
+      .filter(({ amount, billed }) => billed < amount)
+      .map(({ id }) => `${head.id} ${id}`),
+  );
+  return new Set(open);
+}
+
+/** What falls due and when: open invoices, stages planned and not done, payments the schedules name a day for and that are not billed. */
 export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
@@ -81,6 +96,7 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
         and(sql`${agreementPayment.due}->>'on' = 'date'`, sql`${agreementPayment.due}->>'date' >= ${today}`),
       )
       .limit(MOST);
+    const waiting = await notBilled(tx, [...new Set(entries.map(({ agreementId }) => agreementId))]);
     const of = (row: { title: string; number: number; customer: string }) =>
       `${row.title}, agreement ${row.number}, ${row.customer}`;
     return [
@@ -97,7 +113,7 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
         text: of(row),
       })),
       ...entries.flatMap((row): DayEvent[] =>
-        row.due.on === 'date'
+        row.due.on === 'date' && waiting.has(`${row.agreementId} ${row.entryId}`)
           ? [
               {
                 id: `${row.agreementId}-payment-${row.entryId}`,

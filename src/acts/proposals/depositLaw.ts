@@ -1,6 +1,6 @@
-import { minorDigits, parseAmount, showAmount, sumAmounts } from '@/core/number';
+import { minorDigits, parseAmount, showAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
-import { computeSchedule, depositOverLaw } from '@/core/schedule';
+import { computeSchedule, depositAsked, depositOverLaw } from '@/core/schedule';
 import type { CompanyMoney, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { Problem } from '../problem';
@@ -11,9 +11,7 @@ export function refuseUnlawfulDeposit(document: ProposalDocument, { deposit }: C
   const digits = minorDigits(document.currency);
   const { total } = computeFigures(document, asSuggested);
   const { payments } = computeSchedule(document.schedule, total, digits);
-  const asked = sumAmounts(
-    payments.filter(({ entry }) => entry.kind === 'deposit').map(({ amount }) => amount),
-  );
+  const asked = depositAsked(payments);
   const over = depositOverLaw(deposit.place, asked, total, {
     minorDigits: digits,
     specialOrder: parseAmount(document.billing?.specialOrder ?? '0', digits),

@@ -1,8 +1,8 @@
 import type { Choices, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
-import { computeFigures } from '../price';
+import { writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import { computeFigures, discountsOf } from '../price';
 import { computeSchedule } from '../schedule';
 import { allowancesReport } from './allowancesReport';
 import { choicesReport } from './choicesReport';
@@ -79,7 +79,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
     discounts: {
       linesAndSections: money(figures.innerDiscount),
       whole: money(figures.discount),
-      sum: money(sumAmounts([figures.innerDiscount, figures.discount])),
+      sum: money(discountsOf(figures)),
     },
     subtotal: money(figures.subtotal),
     ...(document.tax?.inside ? { subtotalBeforeTax: money(figures.beforeTax) } : {}),

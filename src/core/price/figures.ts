@@ -1,7 +1,17 @@
 import type { Choices, CostType, Load, ProposalDocument } from '@/model';
 import { asSuggested, costTypes } from '@/model';
 import type { Amount, Fixed, Ratio } from '../number';
-import { ZERO, allocateSigned, divideRounded, integer, plus, powerOfTen, ratio, reduced } from '../number';
+import {
+  ZERO,
+  allocateSigned,
+  divideRounded,
+  integer,
+  plus,
+  powerOfTen,
+  ratio,
+  reduced,
+  sumAmounts,
+} from '../number';
 import { decide } from '../choice/decided';
 import { loadFactors } from './loads';
 import { pricingOf } from './pricing';
@@ -40,6 +50,10 @@ export interface Figures extends Totals {
   /** Profit ÷ cost; null when there is nothing to divide by. */
   readonly markup: Fixed | null;
 }
+
+/** Everything taken off the prices: on lines and sections, and on the whole. */
+export const discountsOf = ({ innerDiscount, discount }: Figures): Amount =>
+  sumAmounts([innerDiscount, discount]);
 
 /** One line (or fee) as it stands after every discount, for tax, stages and agreements. */
 export interface NetPart {

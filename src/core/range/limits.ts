@@ -3,8 +3,8 @@ import { asSuggested } from '@/model';
 import { choicesInWords, menuOf } from '../choice';
 import { groupFigures } from '../insight';
 import type { Fixed } from '../number';
-import { parsePercent, ratio, showPercent, sumAmounts } from '../number';
-import { computeFigures } from '../price';
+import { parsePercent, ratio, showPercent } from '../number';
+import { computeFigures, discountsOf } from '../price';
 import { rangeOf } from './range';
 
 /** Something a proposal may not be sent with unless the owner says yes; a sentence for both. */
@@ -59,7 +59,7 @@ export function limitsCrossed(given: ProposalDocument, limits: PriceLimits, bySe
         message: `${trade} earns ${showPercent(lowest!)} %, below its ${least} %.`,
       });
   }
-  const off = ratio(sumAmounts([figures.innerDiscount, figures.discount]), figures.priced);
+  const off = ratio(discountsOf(figures), figures.priced);
   if (bySeller && off !== null && limits.discount !== undefined && off > parsePercent(limits.discount))
     crossed.push({
       kind: 'discount',

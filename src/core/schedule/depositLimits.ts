@@ -1,5 +1,6 @@
 import type { Amount } from '../number';
-import { parseAmount } from '../number';
+import { parseAmount, sumAmounts } from '../number';
+import type { ScheduledPayment } from './schedule';
 
 /** A law that limits what a contractor may ask for before work begins. */
 export interface DepositLaw {
@@ -44,6 +45,10 @@ export const depositLaws: readonly DepositLaw[] = [
     limit: (total) => third(total) as Amount,
   },
 ];
+
+/** What a schedule asks for as deposit. */
+export const depositAsked = (payments: readonly ScheduledPayment[]): Amount =>
+  sumAmounts(payments.filter(({ entry }) => entry.kind === 'deposit').map(({ amount }) => amount));
 
 /** What a deposit exceeds, in words with the source; null where it is within the law or no law is named. */
 export function depositOverLaw(

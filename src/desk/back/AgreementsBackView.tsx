@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { AgreementsBack } from '@/acts/insight/back';
+import type { AgreementsBack } from '@/acts/insight/agreementsBack';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import { AgreementsChart } from './AgreementsChart';
@@ -7,10 +7,20 @@ import { AgreementsChart } from './AgreementsChart';
 const amount = (text: string) => (isNothing(text) ? '' : showDecimal(text));
 const below = (text: string) => (text.startsWith('-') ? 'amount wrong' : 'amount');
 
-/** All agreements: agreed, billed and paid with tax, cost and profit before it. */
-export function AgreementsBackView({ back: { rows, all, currency } }: { back: AgreementsBack }) {
+/** Rows that are shown; the sums are over all. */
+const SHOWN = 200;
+
+/** Agreements looked back on: agreed, billed and paid with tax, cost and profit before it. */
+export function AgreementsBackView({ back: { rows, all, currency, year, years } }: { back: AgreementsBack }) {
   if (!all)
-    return <p className="empty">Nothing is signed yet. Agreements stand here from the first signature on.</p>;
+    return (
+      <p className="empty">
+        {years.length === 0
+          ? 'Nothing is signed yet. Agreements stand here from the first signature on.'
+          : 'Nothing was signed in this year.'}
+      </p>
+    );
+  const count = rows.length;
   return (
     <>
       <AgreementsChart rows={rows} />
@@ -18,7 +28,7 @@ export function AgreementsBackView({ back: { rows, all, currency } }: { back: Ag
         <span className="soft">
           In {currency}. Agreed, billed and paid with tax; cost and profit before tax.{' '}
         </span>
-        <a className="link-in-text" download href="/api/v1/back.csv?list=agreements">
+        <a className="link-in-text" download href={`/api/v1/back.csv?list=agreements&year=${year}`}>
           As CSV
         </a>
       </p>
@@ -38,7 +48,7 @@ export function AgreementsBackView({ back: { rows, all, currency } }: { back: Ag
             </tr>
           </thead>
           <tbody>
-            {rows.map((row) => (
+            {rows.slice(0, SHOWN).map((row) => (
               <tr key={row.id} className="link-row">
                 <td>{row.number}</td>
                 <td>
@@ -58,7 +68,7 @@ export function AgreementsBackView({ back: { rows, all, currency } }: { back: Ag
             ))}
             <tr className="job-total">
               <td />
-              <td>All of these</td>
+              <td>{count === 1 ? 'All' : `All ${count}`}</td>
               <td />
               <td className="amount">{amount(all.sumToDate)}</td>
               <td className="amount">{amount(all.billed)}</td>
@@ -70,6 +80,7 @@ export function AgreementsBackView({ back: { rows, all, currency } }: { back: Ag
           </tbody>
         </table>
       </div>
+      {count > SHOWN && <p>The {count - SHOWN} older ones are in the sum and in the list as CSV.</p>}
       <p className="soft">
         Ahead is what is billed less what is earned by the work done; profit is what will be left when what is
         still to come has been spent.

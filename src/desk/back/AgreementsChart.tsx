@@ -1,7 +1,7 @@
 'use client';
 
 import { Bar, BarChart, LabelList, XAxis, YAxis } from 'recharts';
-import type { AgreementsBack } from '@/acts/insight/back';
+import type { AgreementsBack } from '@/acts/insight/agreementsBack';
 import { showDecimal } from '@/core/number';
 
 /** Agreements that are drawn: the newest. */

@@ -6,39 +6,54 @@ const inWords: Readonly<Record<number, string>> = {
   1095: 'in the last three years',
 };
 
-/** What is looked back on, and how far. */
+const current = (on: boolean) => (on ? { 'aria-current': 'page' as const } : {});
+
+/** What is looked back on, and, beside it, how far. */
 export function BackTabs({
   show,
-  days,
-  ranges,
+  children,
 }: {
   show: 'agreements' | 'proposals';
-  days: number;
-  ranges: readonly number[];
+  children: React.ReactNode;
 }) {
-  const current = (on: boolean) => (on ? { 'aria-current': 'page' as const } : {});
   return (
-    <nav className="back-tabs" aria-label="What is looked back on">
+    <nav className="tab-links back-tabs" aria-label="What is looked back on">
       <Link href="/agreements/back" prefetch={false} {...current(show === 'agreements')}>
         Agreements
       </Link>
       <Link href="/agreements/back?show=proposals" prefetch={false} {...current(show === 'proposals')}>
         Proposals
       </Link>
-      {show === 'proposals' && (
-        <span className="back-ranges">
-          {ranges.map((each) => (
-            <Link
-              key={each}
-              href={`/agreements/back?show=proposals&days=${each}`}
-              prefetch={false}
-              {...current(each === days)}
-            >
-              {inWords[each]}
-            </Link>
-          ))}
-        </span>
-      )}
+      <span className="back-ranges">{children}</span>
     </nav>
   );
 }
+
+/** How long ago proposals were sent. */
+export const ProposalRanges = ({ days, ranges }: { days: number; ranges: readonly number[] }) =>
+  ranges.map((each) => (
+    <Link
+      key={each}
+      href={`/agreements/back?show=proposals&days=${each}`}
+      prefetch={false}
+      {...current(each === days)}
+    >
+      {inWords[each]}
+    </Link>
+  ));
+
+/** When agreements were signed; nothing where there is one year only. */
+export const SignedIn = ({ years, year }: { years: readonly number[]; year: number | 'all' }) =>
+  years.length > 1 && (
+    <>
+      <span className="soft">signed in</span>
+      {years.map((each) => (
+        <Link key={each} href={`/agreements/back?year=${each}`} prefetch={false} {...current(each === year)}>
+          {each}
+        </Link>
+      ))}
+      <Link href="/agreements/back?year=all" prefetch={false} {...current(year === 'all')}>
+        all years
+      </Link>
+    </>
+  );

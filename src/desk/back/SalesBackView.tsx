@@ -1,4 +1,4 @@
-import type { SalesBack } from '@/acts/insight/back';
+import type { SalesBack } from '@/acts/insight/salesBack';
 import { isNothing, showDecimal } from '@/core/number';
 
 type Win = SalesBack['all'];

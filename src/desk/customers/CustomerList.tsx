@@ -3,8 +3,9 @@
 import { Button, Input } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { CustomerRow } from '@/acts/customers/customers';
+import { useWordsInAddress } from '../lists/useWordsInAddress';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
 
@@ -19,17 +20,10 @@ export function CustomerList({
   save: SaveCustomer;
 }) {
   const router = useRouter();
-  const [words, setWords] = useState(search);
+  const [words, setWords] = useWordsInAddress(search, (typed) =>
+    typed ? `/customers?search=${encodeURIComponent(typed)}` : '/customers',
+  );
   const [adding, setAdding] = useState(false);
-
-  useEffect(() => {
-    if (words === search) return;
-    const timer = setTimeout(
-      () => router.replace(words ? `/customers?search=${encodeURIComponent(words)}` : '/customers'),
-      180,
-    );
-    return () => clearTimeout(timer);
-  }, [words, search, router]);
 
   return (
     <div className="page">

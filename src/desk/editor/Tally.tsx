@@ -2,15 +2,8 @@
 
 import type { Contract } from '@/model';
 import { useEffectOf } from './change/EffectStep';
-import {
-  showAmount,
-  showDifference,
-  showPercent,
-  showQuantity,
-  sumAmounts,
-  writeAmount,
-} from '@/core/number';
-import { perSquareFoot } from '@/core/price';
+import { showAmount, showDifference, showPercent, showQuantity, writeAmount } from '@/core/number';
+import { discountsOf, perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
 import { whyTotal } from '@/core/why';
 import { Track } from '@/ui/Track';
@@ -28,7 +21,7 @@ export function Tally({ contract }: { contract: Contract | null }) {
   const money = (value: Parameters<typeof showAmount>[0]) => showAmount(value, digits);
   const each = perSquareFoot(figures.subtotal, figures.floor);
   const inside = work.document.tax?.inside === true && !work.document.tax.exempt;
-  const discounts = sumAmounts([figures.innerDiscount, figures.discount]);
+  const discounts = discountsOf(figures);
   return (
     <aside className="tally" aria-label="Tally" tabIndex={0}>
       <div className="soft">As suggested</div>

@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
-import { readAgreementsBack, readSalesBack } from '@/acts/insight/back';
+import { readAgreementsBack } from '@/acts/insight/agreementsBack';
+import { yearOf } from '@/acts/insight/backList';
+import { readSalesBack } from '@/acts/insight/salesBack';
 import { AgreementsBackView } from '@/desk/back/AgreementsBackView';
-import { BackTabs } from '@/desk/back/BackTabs';
+import { BackTabs, ProposalRanges, SignedIn } from '@/desk/back/BackTabs';
 import { SalesBackView } from '@/desk/back/SalesBackView';
 import '@/desk/back/back.css';
 import '@/desk/job/job.css';
@@ -14,22 +16,45 @@ const ranges = [90, 365, 1095] as const;
 export default async function BackPage({
   searchParams,
 }: {
-  searchParams: Promise<{ show?: string; days?: string }>;
+  searchParams: Promise<{ show?: string; days?: string; year?: string }>;
 }) {
-  const { show, days } = await searchParams;
+  const query = await searchParams;
   const actor = await pageActor();
-  const range = ranges.find((each) => String(each) === days) ?? 365;
   return (
     <div className="page">
       <header className="page-head">
         <h1>Looking back</h1>
       </header>
-      <BackTabs show={show === 'proposals' ? 'proposals' : 'agreements'} days={range} ranges={ranges} />
-      {show === 'proposals' ? (
-        <SalesBackView back={await readSalesBack(actor, range)} />
+      {query.show === 'proposals' ? (
+        <Proposals actor={actor} days={ranges.find((each) => String(each) === query.days) ?? 365} />
       ) : (
-        <AgreementsBackView back={await readAgreementsBack(actor)} />
+        <Agreements actor={actor} year={yearOf(query.year)} />
       )}
     </div>
+  );
+}
+
+type Looker = Awaited<ReturnType<typeof pageActor>>;
+
+async function Proposals({ actor, days }: { actor: Looker; days: number }) {
+  return (
+    <>
+      <BackTabs show="proposals">
+        <ProposalRanges days={days} ranges={ranges} />
+      </BackTabs>
+      <SalesBackView back={await readSalesBack(actor, days)} />
+    </>
+  );
+}
+
+async function Agreements({ actor, year }: { actor: Looker; year: ReturnType<typeof yearOf> }) {
+  const back = await readAgreementsBack(actor, year);
+  return (
+    <>
+      <BackTabs show="agreements">
+        <SignedIn years={back.years} year={back.year} />
+      </BackTabs>
+      <AgreementsBackView back={back} />
+    </>
   );
 }

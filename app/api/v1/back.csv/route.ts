@@ -1,20 +1,21 @@
-import { backListCsv } from '@/acts/insight/backList';
+import { backListCsv, yearOf } from '@/acts/insight/backList';
 import { Problem, respond } from '@/acts/problem';
 import { backLists } from '@/formats/csv/backCsv';
 import { actionActor } from '../../../session';
 import { download } from '../../download';
 
-/** A list of looking back, `?list=agreements` and the like, as CSV. */
+/** A list of looking back, `?list=agreements&year=2026` and the like, as CSV. */
 export const GET = (request: Request) =>
   respond(async () => {
     const actor = await actionActor();
     const query = new URL(request.url).searchParams;
     const list = backLists.find((each) => each === query.get('list'));
     const days = Number(query.get('days') ?? '365');
+    const year = yearOf(query.get('year'));
     if (!list || !Number.isInteger(days) || days < 1 || days > 3660)
       throw new Problem(404, 'There is no such list.');
     return download(
-      await backListCsv(actor, list, days),
+      await backListCsv(actor, list, { year, days }),
       'text/csv; charset=utf-8; header=present',
       `${list}.csv`,
     );

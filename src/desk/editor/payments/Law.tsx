@@ -2,9 +2,9 @@
 
 import { Alert } from 'antd';
 import type { Amount } from '@/core/number';
-import { parseAmount, showAmount, sumAmounts } from '@/core/number';
+import { parseAmount, showAmount } from '@/core/number';
 import type { ScheduledPayment } from '@/core/schedule';
-import { depositOverLaw } from '@/core/schedule';
+import { depositAsked, depositOverLaw } from '@/core/schedule';
 import type { CompanyMoney } from '@/model';
 import { useEditor } from '../context';
 
@@ -21,10 +21,7 @@ export function Law({
   minorDigits: number;
 }) {
   const { work } = useEditor();
-  const deposit = sumAmounts(
-    payments.filter(({ entry }) => entry.kind === 'deposit').map(({ amount }) => amount),
-  );
-  const over = depositOverLaw(money.deposit?.place, deposit, total, {
+  const over = depositOverLaw(money.deposit?.place, depositAsked(payments), total, {
     minorDigits,
     specialOrder: parseAmount(work.document.billing?.specialOrder ?? '0', minorDigits),
   });
