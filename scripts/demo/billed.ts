@@ -3,7 +3,7 @@ import { creditInvoice, issueInvoice, saveDraft } from '@/acts/agreements/issue'
 import { readAgreement } from '@/acts/agreements/read';
 import { saveStage } from '@/acts/agreements/stages';
 import { businessDate } from '@/acts/actor';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { readProposal } from '@/acts/proposals/read';
 import { saveProposal } from '@/acts/proposals/save';

@@ -13,7 +13,7 @@ import { saveAreas } from '@/acts/library/areas';
 import type { BundleWithMakeup } from '@/acts/library/bundles';
 import { addBundle } from '@/acts/library/bundles';
 import { listCrews, saveCrew } from '@/acts/library/rates';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';

@@ -5,7 +5,7 @@ import { creditInvoice, issueInvoice, saveDraft } from '@/acts/agreements/issue'
 import { readAgreement } from '@/acts/agreements/read';
 import { draftPaper, readWorktable } from '@/acts/agreements/worktable';
 import { acceptProposal } from '@/acts/booklet/accept';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { invoicePaperXml } from '@/acts/papers';
 import { closeConnection, inCompany } from '@/data/connection';

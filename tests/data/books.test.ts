@@ -4,7 +4,7 @@ import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
 import { readAgreement } from '@/acts/agreements/read';
 import { saveStage } from '@/acts/agreements/stages';
 import { listBatches, makeBatch, previewBatch } from '@/acts/money/batches';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { reversePayment } from '@/acts/money/reversal';
 import { batchItemsCsv, batchJournalCsv, dueDatesIcs } from '@/acts/papers';

@@ -3,7 +3,7 @@ import { startChangeOrder } from '@/acts/agreements/change';
 import { readAgreement } from '@/acts/agreements/read';
 import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet } from '@/acts/booklet/open';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { readProposal, listProposals } from '@/acts/proposals/read';
 import { saveAsTemplate } from '@/acts/proposals/reuse';
 import { withdrawProposal } from '@/acts/proposals/save';

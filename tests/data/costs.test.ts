@@ -5,7 +5,7 @@ import { jobListCsv } from '@/acts/costs/jobList';
 import { readJob } from '@/acts/costs/jobReport';
 import { attachCost, recordCost, saveToCome, takeCostBack } from '@/acts/costs/record';
 import { openBooklet } from '@/acts/booklet/open';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { parseAmount, sumAmounts } from '@/core/number';
 import { closeConnection } from '@/data/connection';

@@ -4,7 +4,7 @@ import { issueInvoice } from '@/acts/agreements/issue';
 import { openBooklet } from '@/acts/booklet/open';
 import { listCustomers, readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
 import { addTemplate } from '@/acts/library/add';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import type { Problem } from '@/acts/problem';
 import { listProposals, readProposal } from '@/acts/proposals/read';

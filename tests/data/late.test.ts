@@ -6,7 +6,7 @@ import { payByCard } from '@/acts/booklet/payCard';
 import { mailInvoice } from '@/acts/money/invoiceLetter';
 import { readMoney } from '@/acts/money/invoices';
 import { chargeLate, waiveLate } from '@/acts/money/late';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { listReminders, remindByItself, sendReminders } from '@/acts/money/reminders';
 import { readStatement } from '@/acts/money/statement';

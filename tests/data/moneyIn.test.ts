@@ -5,7 +5,7 @@ import { acceptProposal } from '@/acts/booklet/accept';
 import { readAccount } from '@/acts/customers/account';
 import { readMoney } from '@/acts/money/invoices';
 import { putCredit, refundCredit } from '@/acts/money/moves';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { recordPayment } from '@/acts/money/payments';
 import { readReceipt } from '@/acts/money/receipt';
 import { reversePayment } from '@/acts/money/reversal';
@@ -62,6 +62,44 @@ test('by hand: on the invoices that were said, never more than is open or came i
   );
   expect((await refusal(pay('10', [{ invoiceId: agreementId, amount: '10' }]))).status).toBe(404);
   expect(await paid()).toEqual(['50.00', '200.00']);
+});
+
+test('on an invoice’s own page: that one first, then the others; the page says what it is paid with', async () => {
+  const { actor, agreementId, frame, deposit, paid, read } = await twoOpen();
+  const on = (first: string, amount: string, key: string) =>
+    recordPayment(actor, {
+      agreementId,
+      method: 'transfer',
+      amount,
+      receivedOn: '2026-05-02',
+      reference: 'May',
+      idempotencyKey: `first-${process.pid}-${key}`,
+      first,
+    });
+  const { total } = await readInvoice(actor, frame.id);
+  const { id } = await on(frame.id, writeAmount(sumAmounts([cents(total), cents('12.34')]), 2), 'a');
+  expect(await paid()).toEqual(['12.34', total]);
+  expect((await readInvoice(actor, frame.id)).settled).toEqual([
+    {
+      ...{ paymentId: id, creditNoteId: null, what: 'transfer', reference: 'May', on: '2026-05-02' },
+      amount: total,
+    },
+  ]);
+  // What is taken off again is left out; a credit note is named.
+  await reversePayment(actor, reversal(id, 'first'));
+  expect((await readInvoice(actor, frame.id)).settled).toEqual([]);
+  const note = await creditInvoice(actor, { invoiceId: deposit.id, what: { whole: true }, remark: '' });
+  const [settled] = (await readInvoice(actor, deposit.id)).settled;
+  expect(settled).toMatchObject({
+    ...{ paymentId: null, creditNoteId: note.id, what: `credit note ${note.number}`, amount: deposit.total },
+  });
+  // What it is paid with is what is paid.
+  for (const { id: invoiceId, kind } of (await read()).invoices) {
+    if (kind === 'credit note') continue;
+    const invoice = await readInvoice(actor, invoiceId);
+    expect(sumAmounts(invoice.settled.map(({ amount }) => cents(amount)))).toBe(cents(invoice.paid));
+  }
+  expect((await refusal(on(agreementId, '1', 'b'))).status).toBe(404);
 });
 
 test('credit is put on what is open, oldest first, or paid back; once, and no more than there is', async () => {

@@ -7,7 +7,7 @@ import { listCustomers, readCustomer } from '@/acts/customers/customers';
 import { findItems, listItems, listTemplates } from '@/acts/library/library';
 import { listRates } from '@/acts/library/rates';
 import { readMoney } from '@/acts/money/invoices';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/acts/papers';
 import type { Problem } from '@/acts/problem';
 import { listProposals, readProposal } from '@/acts/proposals/read';

@@ -162,7 +162,7 @@ test('money in: too much stays as credit and is paid back; a payment that went b
   );
   expect((await receipt.body()).subarray(0, 5).toString()).toBe('%PDF-');
   // Part of it was paid back already: it cannot go back as a whole, and says so.
-  await received.getByRole('button', { name: 'Went back' }).click();
+  await received.getByRole('button', { name: 'Say it went back' }).click();
   const back = page.getByRole('dialog', { name: /went back/ });
   await back.getByLabel('Why').fill('Cheque returned');
   await back.getByRole('button', { name: 'It went back' }).click();

@@ -53,7 +53,8 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
   await charge.getByRole('button', { name: /^Accept/ }).click();
   await expect(charge).toContainText('accepted');
   await page.goto(invoice);
-  await expect(page.getByText('Paid', { exact: true }).first()).toBeVisible();
+  await expect(page.locator('.page-head .state')).toContainText('Paid');
+  await expect(page.locator('aside dl').first()).toContainText('−321.09');
   expect(await serious(page)).toEqual([]);
 
   await page.goto('/outbox');
@@ -63,6 +64,36 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
   await customer.goto(link);
   await expect(customer.locator('#pay')).toBeVisible();
   await visit.close();
+});
+
+test('a payment is recorded on the page of its invoice, which says what it is paid with', async ({
+  page,
+}) => {
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Sunroom on the courtyard' }).first().click();
+  await page
+    .getByRole('row', { name: /On account of the roofing/ })
+    .getByRole('link')
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Invoice');
+  // Named by when it came, so that a second try finds its own.
+  const reference = `Bank ${Date.now()}`;
+  await page.getByRole('button', { name: 'Record payment' }).click();
+  const record = page.getByRole('dialog', { name: 'Record payment' });
+  await expect(record).toContainText('goes on others that are open, then stays as credit');
+  await record.getByLabel('Amount in USD').fill('98.69');
+  await record.getByLabel('Reference').fill(reference);
+  await record.getByRole('button', { name: 'Record payment' }).click();
+  const paid = page.locator('aside dl').first();
+  await expect(paid).toContainText(reference);
+  await expect(paid).toContainText('−98.69');
+  await expect(page.getByText('Part paid')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  const receipt = await page.request.get(
+    (await paid.getByRole('link', { name: 'transfer' }).last().getAttribute('href'))!,
+  );
+  expect((await receipt.body()).subarray(0, 5).toString()).toBe('%PDF-');
 });
 
 test('reminders due are sent with one press, and are gone', async ({ page }) => {

@@ -7,10 +7,10 @@ import { showShortDate } from '@/core/text/dates';
 import { may } from '@/acts/actor';
 import { listReminders } from '@/acts/money/reminders';
 import { AgeChart } from '@/desk/money/AgeChart';
+import { InvoiceState } from '@/desk/money/InvoiceState';
 import { Reminders } from '@/desk/money/Reminders';
 import '@/desk/money/money.css';
 import { LinkButton } from '@/ui/LinkButton';
-import { StateMark } from '@/ui/StateMark';
 import { sendRemindersAction } from '../../moneyActions';
 import { pageActor } from '../../session';
 
@@ -145,9 +145,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
                 <td className="nowrap">{showShortDate(row.issuedOn)}</td>
                 <td className="nowrap">{row.kind === 'credit note' ? '' : showShortDate(row.dueOn)}</td>
                 <td>
-                  <StateMark
-                    state={row.overdue ? 'overdue' : row.kind === 'credit note' ? 'credit note' : row.state}
-                  />
+                  <InvoiceState invoice={row} />
                 </td>
                 <td className="amount">{showDecimal(row.total)}</td>
                 <td className="amount">{isNothing(row.open) ? '' : showDecimal(row.open)}</td>

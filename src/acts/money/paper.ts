@@ -1,20 +1,12 @@
-import { and, asc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { inCompany } from '@/data/connection';
-import { costEntry, costInvoice } from '@/data/schema';
 import type { Issued, Portion } from '@/core/billing';
-import { billedLines, creditable, drawnToDate, invoiceState, paperSums, positionOf } from '@/core/billing';
+import { billedLines, drawnToDate, invoiceState, paperSums, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { lateInWords } from '@/core/text/billingInWords';
 import type { InvoicePaper } from '@/formats/invoicePaper';
-import type { Actor } from '../actor';
-import { businessDate, may } from '../actor';
 import type { LoadedAgreement, LoadedPaper } from '../agreements/money';
 import { agreementOfInvoice, loadAgreement } from '../agreements/money';
-import { ledgerForDesk } from '../agreements/ledgerForDesk';
-import { companyOf } from '../company';
-import { lateFor } from './late';
 
 /** An agreement as it was when a paper was issued: change orders and papers that came after are none of it. */
 export function asOf(loaded: LoadedAgreement, issuedAt: Date, position: number) {
@@ -155,81 +147,6 @@ export async function invoicePaper(tx: Transaction, invoiceId: string): Promise<
     loaded.papers.find(({ id }) => id === invoiceId)!,
   );
 }
-
-/** One invoice or credit note for the desk. */
-export async function readInvoice(actor: Actor, invoiceId: string) {
-  return inCompany(actor.companyId, async (tx) => {
-    const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
-    const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
-    const row = loaded.papers.find(({ id }) => id === invoiceId)!;
-    const { timeZone } = await companyOf(tx, actor.companyId);
-    const today = businessDate(actor.now, timeZone);
-    const notes = loaded.papers.filter(({ credits }) => credits === invoiceId);
-    const left =
-      row.kind === 'credit note' || isLate(loaded, row) ? null : creditable(loaded.ledger, invoiceId);
-    const lines = new Map(loaded.lines.map((line) => [line.id, line]));
-    return {
-      ...paperOf(loaded, row),
-      id: invoiceId,
-      agreementId: loaded.head.id,
-      state: stateOf(row, notes),
-      credits: row.credits === null ? null : { id: row.credits, ...paperOf(loaded, row).credits! },
-      notes: notes.map(({ id, label, issuedOn, total, remark }) => ({
-        id,
-        number: label,
-        issuedOn,
-        total,
-        remark,
-      })),
-      seen: loaded.papers.length,
-      costs: await costsBeside(tx, invoiceId, loaded.digits),
-      overdue: row.kind !== 'credit note' && row.paid < row.amount && row.dueOn < today,
-      late: await lateFor(tx, actor, loaded, row, timeZone),
-      /** A late charge that nothing took back yet. */
-      mayWaive: row.kind === 'late charge' && notes.length === 0 && may(actor, 'owner', 'office'),
-      /** What can be taken back of it, for who may do that; null: nothing. */
-      back:
-        left && (left.work !== 0n || left.total > 0n) && may(actor, 'owner', 'office')
-          ? {
-              ledger: ledgerForDesk(loaded),
-              total: money(left.total),
-              work: money(left.work),
-              lines: left.lines
-                .filter(({ net }) => net !== 0n)
-                .map(({ id, net }) => ({
-                  id,
-                  description: lines.get(id)!.description,
-                  section: lines.get(id)!.sectionTitle,
-                  net: money(net),
-                })),
-            }
-          : null,
-    };
-  });
-}
-
-/** Costs that were put beside an invoice, and their sum. For us alone. */
-async function costsBeside(tx: Transaction, invoiceId: string, digits: number) {
-  const rows = await tx
-    .select({
-      id: costEntry.id,
-      what: costEntry.what,
-      supplier: costEntry.supplier,
-      spentOn: costEntry.spentOn,
-      amount: costEntry.amount,
-    })
-    .from(costInvoice)
-    .innerJoin(
-      costEntry,
-      and(eq(costEntry.companyId, costInvoice.companyId), eq(costEntry.id, costInvoice.costId)),
-    )
-    .where(eq(costInvoice.invoiceId, invoiceId))
-    .orderBy(asc(costEntry.spentOn), asc(costEntry.id));
-  const sum = sumAmounts(rows.map(({ amount }) => parseAmount(amount, digits)));
-  return { rows, sum: writeAmount(sum, digits) };
-}
-
-export type InvoiceAtDesk = Awaited<ReturnType<typeof readInvoice>>;
 
 /** State of a paper, from what is paid of it and taken back. */
 export function stateOf(

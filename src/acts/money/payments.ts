@@ -87,9 +87,11 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
 /** Records a cheque, a transfer or cash. */
 export async function recordPayment(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
-  const { parts, ...received } = check(PaymentInput, input, 'The payment');
+  const { parts, first, ...received } = check(PaymentInput, input, 'The payment');
   return inCompany(actor.companyId, async (tx) => {
-    const { head, digits } = await loadAgreement(tx, received.agreementId);
+    const { head, digits, invoices } = await loadAgreement(tx, received.agreementId);
+    if (first !== undefined && !invoices.some(({ id }) => id === first))
+      throw new Problem(404, 'This invoice is not one of the agreement.');
     const amount = readPositive(received.amount, digits, head.currency);
     const byHand = parts?.map(({ invoiceId, amount: part }) => ({
       id: invoiceId,
@@ -101,7 +103,7 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
       tx,
       actor,
       { ...received, amount: writeAmount(amount, digits) },
-      byHand ? { parts: byHand } : {},
+      byHand ? { parts: byHand } : first !== undefined ? { first } : {},
     );
     return { id };
   });

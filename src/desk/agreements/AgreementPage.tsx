@@ -5,14 +5,14 @@ import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
-import type { Answer, PaymentInput } from '@/model';
+import type { Answer } from '@/model';
 import { unitName } from '@/model';
 import { showShortDate } from '@/core/text/dates';
 import { showInstant } from '@/ui/instants';
 import { LinkButton } from '@/ui/LinkButton';
-import { StateMark } from '@/ui/StateMark';
 import { Track } from '@/ui/Track';
 import { Figure } from '../Figure';
+import { InvoiceState } from '../money/InvoiceState';
 import type { AllowanceActions } from './AllowancesView';
 import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
@@ -21,6 +21,7 @@ import { StagesView } from './StagesView';
 import { useFreshOnReturn } from './useFreshOnReturn';
 import type { MoneyInActions } from './MoneyIn';
 import { MoneyIn } from './MoneyIn';
+import type { RecordPayment } from './PaymentDialog';
 import { PaymentDialog } from './PaymentDialog';
 
 export interface AgreementActions {
@@ -28,7 +29,7 @@ export interface AgreementActions {
   readonly allowances: AllowanceActions;
   readonly stages: StageActions;
   readonly moneyIn: MoneyInActions;
-  readonly record: (input: PaymentInput) => Promise<Answer<{ id: string }>>;
+  readonly record: RecordPayment;
 }
 
 /** An agreement: its track, its payments and invoices, its lines, and who signed what. */
@@ -127,9 +128,11 @@ export function AgreementPage({
                     </td>
                     <td>{invoice.title}</td>
                     <td className="nowrap">{showShortDate(invoice.issuedOn)}</td>
-                    <td className="nowrap">{showShortDate(invoice.dueOn)}</td>
+                    <td className="nowrap">
+                      {invoice.kind === 'credit note' ? '' : showShortDate(invoice.dueOn)}
+                    </td>
                     <td>
-                      <StateMark state={invoice.overdue ? 'overdue' : invoice.state} />
+                      <InvoiceState invoice={invoice} />
                     </td>
                     <td className="amount">{showDecimal(invoice.total)}</td>
                     <td className="amount">{isNothing(invoice.open) ? '' : showDecimal(invoice.open)}</td>
@@ -289,7 +292,11 @@ export function AgreementPage({
         </aside>
       </div>
       {paying && (
-        <PaymentDialog agreement={agreement} record={actions.record} close={() => setPaying(false)} />
+        <PaymentDialog
+          on={{ ...agreement, agreementId: agreement.id }}
+          record={actions.record}
+          close={() => setPaying(false)}
+        />
       )}
     </div>
   );

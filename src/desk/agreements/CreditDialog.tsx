@@ -3,7 +3,7 @@
 import { Alert, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { InvoiceAtDesk } from '@/acts/money/paper';
+import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
 import { BillingError, makeCredit, paperSums } from '@/core/billing';
 import { isNothing, showAmount, showDecimal } from '@/core/number';
 import type { Answer, CreditAsk, CreditInput } from '@/model';

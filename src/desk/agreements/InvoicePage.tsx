@@ -3,15 +3,18 @@
 import { App, Button } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
-import type { InvoiceAtDesk } from '@/acts/money/paper';
+import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate, showShortDate } from '@/core/text/dates';
 import type { Answer, CreditInput } from '@/model';
 import { LinkButton } from '@/ui/LinkButton';
-import { StateMark } from '@/ui/StateMark';
 import { CreditDialog } from './CreditDialog';
+import { InvoiceState } from '../money/InvoiceState';
+import { CostsBeside, InAgreement, PaidWith } from './InvoiceParts';
 import type { LateActions } from './LateNote';
 import { LateNote } from './LateNote';
+import type { RecordPayment } from './PaymentDialog';
+import { PaymentDialog } from './PaymentDialog';
 
 const names = {
   invoice: 'Invoice',
@@ -21,76 +24,19 @@ const names = {
   'credit note': 'Credit note',
 } as const;
 
-/** Where an invoice stands in its agreement. */
-function InAgreement({ invoice }: { invoice: InvoiceAtDesk }) {
-  return (
-    <>
-      <h2 style={{ marginTop: 18 }}>In the agreement</h2>
-      <dl className="pairs">
-        {invoice.changes.length > 0 && (
-          <>
-            <dt>Original sum</dt>
-            <dd>{showDecimal(invoice.original)}</dd>
-            {invoice.changes.map((change) => (
-              <Fragment key={change.number}>
-                <dt>{change.title}</dt>
-                <dd>{showDecimal(change.total)}</dd>
-              </Fragment>
-            ))}
-          </>
-        )}
-        <dt className={invoice.changes.length > 0 ? 'sum' : ''}>Contract sum</dt>
-        <dd className={invoice.changes.length > 0 ? 'sum' : ''}>{showDecimal(invoice.contractSum)}</dd>
-        <dt>Billed before</dt>
-        <dd>{showDecimal(invoice.billedBefore)}</dd>
-        <dt>This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</dt>
-        <dd>{showDecimal(invoice.total)}</dd>
-        <dt className="sum">Left to bill</dt>
-        <dd className="sum">{showDecimal(invoice.leftAfter)}</dd>
-        {!isNothing(invoice.heldToDate) && (
-          <>
-            <dt>Of that held back</dt>
-            <dd>{showDecimal(invoice.heldToDate)}</dd>
-          </>
-        )}
-      </dl>
-    </>
-  );
-}
-
-/** What it cost us, as far as it was put beside the invoice. Never on the paper. */
-function CostsBeside({ costs }: { costs: InvoiceAtDesk['costs'] }) {
-  return (
-    <>
-      <h2 style={{ marginTop: 18 }}>Costs beside it, for us</h2>
-      <dl className="pairs">
-        {costs.rows.map(({ id, what, supplier, amount }) => (
-          <Fragment key={id}>
-            <dt>
-              {what}
-              {supplier && <span className="soft"> · {supplier}</span>}
-            </dt>
-            <dd>{showDecimal(amount)}</dd>
-          </Fragment>
-        ))}
-        <dt className="sum">Sum</dt>
-        <dd className="sum">{showDecimal(costs.sum)}</dd>
-      </dl>
-    </>
-  );
-}
-
 /** An issued invoice or credit note as the desk sees it. It never changes; a credit note takes it back. */
 export function InvoicePage({
   invoice,
   credit,
   late,
   mail,
+  record,
 }: {
   invoice: InvoiceAtDesk;
   credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
   late: LateActions;
   mail: (input: { invoiceId: string }) => Promise<Answer<{ to: string }>>;
+  record: RecordPayment;
 }) {
   const { message } = App.useApp();
   const send = async () => {
@@ -99,6 +45,8 @@ export function InvoicePage({
     else void message.error(answer.problem.detail);
   };
   const [taking, setTaking] = useState(false);
+  const [paying, setPaying] = useState(false);
+  const toPay = invoice.kind !== 'credit note' && !isNothing(invoice.open);
   const { back } = invoice;
   const sections = [...new Set(invoice.lines.map(({ section }) => section))];
   return (
@@ -107,7 +55,7 @@ export function InvoicePage({
         <h1>
           {names[invoice.kind]} {invoice.number}
         </h1>
-        <StateMark state={invoice.overdue ? 'overdue' : invoice.state} />
+        <InvoiceState invoice={invoice} />
         <span className="soft">
           {invoice.title} ·{' '}
           <Link href={`/agreements/${invoice.agreementId}`} prefetch={false}>
@@ -116,6 +64,11 @@ export function InvoicePage({
         </span>
         <span className="page-actions">
           {invoice.kind !== 'credit note' && <Button onClick={() => void send()}>Send</Button>}
+          {toPay && invoice.mayRecord && (
+            <Button type="primary" onClick={() => setPaying(true)}>
+              Record payment
+            </Button>
+          )}
           {back && <Button onClick={() => setTaking(true)}>Credit note</Button>}
           {invoice.ofAgreement && (
             <LinkButton download href={`/api/v1/invoices/${invoice.id}/statement.pdf`}>
@@ -230,10 +183,9 @@ export function InvoicePage({
               <dd className="sum">{showDecimal(invoice.total)}</dd>
               {invoice.kind !== 'credit note' && (
                 <>
-                  <dt>Paid</dt>
-                  <dd>{showDecimal(invoice.paid)}</dd>
-                  <dt>Open</dt>
-                  <dd>{showDecimal(invoice.open)}</dd>
+                  <PaidWith settled={invoice.settled} />
+                  <dt className="sum">Open</dt>
+                  <dd className="sum">{showDecimal(invoice.open)}</dd>
                 </>
               )}
             </dl>
@@ -243,6 +195,13 @@ export function InvoicePage({
           </div>
         </aside>
       </div>
+      {paying && (
+        <PaymentDialog
+          on={{ ...invoice, invoices: [invoice], first: invoice.id }}
+          record={record}
+          close={() => setPaying(false)}
+        />
+      )}
       {taking && back && (
         <CreditDialog invoice={{ ...invoice, back }} credit={credit} close={() => setTaking(false)} />
       )}

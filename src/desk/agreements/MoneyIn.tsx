@@ -53,7 +53,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
                   <>
                     {' · '}
                     <button type="button" className="text-act" onClick={() => setReversing(row)}>
-                      Went back
+                      Say it went back
                     </button>
                   </>
                 )}

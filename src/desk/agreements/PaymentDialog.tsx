@@ -3,24 +3,38 @@
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
-import type { PaymentInput } from '@/model';
-import type { AgreementActions } from './AgreementPage';
+import type { Answer, PaymentInput } from '@/model';
+
+export type RecordPayment = (input: PaymentInput) => Promise<Answer<{ id: string }>>;
+
+/** What a payment is recorded on: an agreement with its invoices; on an invoice's own page, that one first. */
+export interface PaymentPlace {
+  readonly agreementId: string;
+  readonly currency: string;
+  readonly today: string;
+  readonly invoices: readonly {
+    readonly id: string;
+    readonly number: string;
+    readonly title: string;
+    readonly open: string;
+  }[];
+  readonly first?: string;
+}
 
 type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference'> & {
   readonly where: 'oldest' | 'hand';
   readonly parts?: Readonly<Record<string, string | undefined>>;
 };
 
-/** Records a cheque, a transfer or cash; it goes to the open invoices, oldest first. */
+/** Records a cheque, a transfer or cash; it goes to the open invoices, the one named first, else oldest first. */
 export function PaymentDialog({
-  agreement,
+  on,
   record,
   close,
 }: {
-  agreement: AgreementAtDesk;
-  record: AgreementActions['record'];
+  on: PaymentPlace;
+  record: RecordPayment;
   close: () => void;
 }) {
   const router = useRouter();
@@ -29,7 +43,7 @@ export function PaymentDialog({
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
-  const open = agreement.invoices.filter((invoice) => !isNothing(invoice.open));
+  const open = on.invoices.filter((invoice) => !isNothing(invoice.open));
   const [oldest] = open;
   const where = Form.useWatch('where', form);
 
@@ -48,11 +62,11 @@ export function PaymentDialog({
     });
     const amount = plain(fields.amount);
     const answer = await record({
-      agreementId: agreement.id,
+      agreementId: on.agreementId,
       ...fields,
       amount,
       reference: fields.reference ?? '',
-      ...(how === 'hand' ? { parts: byHand } : {}),
+      ...(how === 'hand' ? { parts: byHand } : on.first === undefined ? {} : { first: on.first }),
       idempotencyKey: key,
     });
     setBusy(false);
@@ -83,7 +97,7 @@ export function PaymentDialog({
         initialValues={{
           method: 'transfer',
           amount: due,
-          receivedOn: agreement.today,
+          receivedOn: on.today,
           reference: '',
           where: 'oldest',
         }}
@@ -91,10 +105,14 @@ export function PaymentDialog({
       >
         <Form.Item
           name="amount"
-          label={`Amount in ${agreement.currency}`}
+          label={`Amount in ${on.currency}`}
           extra={
             oldest
-              ? `Goes first to invoice ${oldest.number}, ${showDecimal(oldest.open)} open. What is over stays as credit.`
+              ? `Goes first to invoice ${oldest.number}, ${showDecimal(oldest.open)} open. What is over ${
+                  on.first === undefined
+                    ? 'stays as credit'
+                    : 'goes on others that are open, then stays as credit'
+                }.`
               : 'No invoice is open: the amount stays as credit.'
           }
           rules={[

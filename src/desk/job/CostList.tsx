@@ -21,8 +21,6 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
           <tr>
             <th>Day</th>
             <th>For</th>
-            <th>Type</th>
-            <th>Against</th>
             <th>Invoice</th>
             <th className="amount">Amount</th>
             <th />
@@ -34,19 +32,17 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
               <td className="nowrap">{showShortDate(cost.spentOn)}</td>
               <td>
                 {cost.what}
-                {(cost.supplier || cost.hours) && (
-                  <div className="soft">
-                    {[
-                      cost.supplier,
-                      cost.hours && `${showDecimal(cost.hours)} h × ${showDecimal(cost.rate ?? '')}`,
-                    ]
-                      .filter(Boolean)
-                      .join(' · ')}
-                  </div>
-                )}
+                <div className="soft">
+                  {[
+                    cost.costType,
+                    cost.for === cost.what ? '' : cost.for,
+                    cost.supplier,
+                    cost.hours && `${showDecimal(cost.hours)} h × ${showDecimal(cost.rate ?? '')}`,
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </div>
               </td>
-              <td>{cost.costType}</td>
-              <td>{cost.for === cost.what ? '' : cost.for}</td>
               <td>
                 {job.mayRecord && !cost.takesBack && !cost.takenBack && job.choices.invoices.length > 0 ? (
                   <Select

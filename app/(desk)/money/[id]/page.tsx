@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readInvoice } from '@/acts/money/paper';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { Problem } from '@/acts/problem';
 import { InvoicePage } from '@/desk/agreements/InvoicePage';
 import '@/desk/agreements/bill/bill.css';
 import { isId } from '@/model';
-import { creditInvoiceAction } from '../../../actions';
+import { creditInvoiceAction, recordPaymentAction } from '../../../actions';
 import { chargeLateAction, mailInvoiceAction, waiveLateAction } from '../../../moneyActions';
 import { pageActor } from '../../../session';
 
@@ -25,6 +25,7 @@ export default async function InvoiceRoute({ params }: { params: Promise<{ id: s
       credit={creditInvoiceAction}
       late={{ charge: chargeLateAction, waive: waiveLateAction }}
       mail={mailInvoiceAction}
+      record={recordPaymentAction}
     />
   );
 }
