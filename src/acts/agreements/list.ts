@@ -1,5 +1,6 @@
 import { and, desc, eq, ilike, lt, not, or, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
+import { customerOfAgreement } from '@/data/joins';
 import { agreement, agreementMoney, customer, site } from '@/data/schema';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
@@ -51,10 +52,7 @@ export async function listAgreements(
     const found = await tx
       .select({ id: agreement.id, customer: customer.name, site: site.address })
       .from(agreement)
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-      )
+      .innerJoin(customer, customerOfAgreement)
       .innerJoin(site, and(eq(site.companyId, agreement.companyId), eq(site.id, agreement.siteId)))
       .leftJoin(
         agreementMoney,

@@ -2,6 +2,7 @@ import { and, eq, inArray, isNull } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreementOf, customerOfAgreement } from '@/data/joins';
 import { agreement, customer, selection, selectionRound } from '@/data/schema';
 import { menuOfRound, roundProblems } from '@/core/allowance';
 import { checkChoices } from '@/core/choice';
@@ -258,14 +259,8 @@ export async function waitingRounds(actor: Actor) {
         selection,
         and(eq(selection.companyId, selectionRound.companyId), eq(selection.roundId, selectionRound.id)),
       )
-      .innerJoin(
-        agreement,
-        and(eq(agreement.companyId, selectionRound.companyId), eq(agreement.id, selectionRound.agreementId)),
-      )
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-      )
+      .innerJoin(agreement, agreementOf(selectionRound))
+      .innerJoin(customer, customerOfAgreement)
       .where(and(eq(selectionRound.state, 'offered'), isNull(selection.id)));
     return rows
       .map(({ document, ...row }) => ({

@@ -3,6 +3,7 @@ import { questionsOf } from '@/core/choice';
 import { filesOfRound } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreementOf } from '@/data/joins';
 import { agreement, selectionRound } from '@/data/schema';
 import { Problem } from '../problem';
 import { readFile } from '../files/keep';
@@ -14,10 +15,7 @@ async function filesOfRounds(tx: Transaction, visitor: Visitor): Promise<readonl
   const rows = await tx
     .select({ document: selectionRound.document })
     .from(selectionRound)
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, selectionRound.companyId), eq(agreement.id, selectionRound.agreementId)),
-    )
+    .innerJoin(agreement, agreementOf(selectionRound))
     .where(and(eq(agreement.proposalId, visitor.proposalId), ne(selectionRound.state, 'prepared')));
   return rows.flatMap(({ document }) => filesOfRound(document));
 }

@@ -1,6 +1,7 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { beforeCompany, inCompany } from '@/data/connection';
+import { agreementOf } from '@/data/joins';
 import {
   agreement,
   changeOrder,
@@ -90,10 +91,7 @@ async function changeBehind(visitor: Visitor, id: string, bucket: string): Promi
         const [row] = await tx
           .select({ id: proposal.id, sent: proposal.sentSaveNumber })
           .from(proposal)
-          .innerJoin(
-            agreement,
-            and(eq(agreement.companyId, proposal.companyId), eq(agreement.id, proposal.agreementId)),
-          )
+          .innerJoin(agreement, agreementOf(proposal))
           .where(and(eq(proposal.id, id), eq(agreement.proposalId, visitor.proposalId)));
         return row && row.sent !== null ? row.id : null;
       })

@@ -1,5 +1,6 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
+import { agreementOf } from '@/data/joins';
 import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import { accountOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -38,10 +39,7 @@ export async function readAccount(
     const write = (value: bigint) => writeAmount(value as Amount, digits);
     const minus = (text: string) => -money(text) as Amount;
 
-    const toAgreement = and(
-      eq(agreement.companyId, invoice.companyId),
-      eq(agreement.id, invoice.agreementId),
-    );
+    const toAgreement = agreementOf(invoice);
     const papers = await tx
       .select({ row: invoice, number: agreement.number })
       .from(invoice)

@@ -1,5 +1,6 @@
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { desc, inArray } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
+import { customerOfAgreement } from '@/data/joins';
 import { agreement, costEntry, customer } from '@/data/schema';
 import { minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
@@ -34,10 +35,7 @@ export async function readAgreementsBack(actor: Actor, year: number | 'all' | nu
     const signed = await tx
       .select({ id: agreement.id, customer: customer.name, acceptedAt: agreement.acceptedAt })
       .from(agreement)
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-      )
+      .innerJoin(customer, customerOfAgreement)
       .orderBy(desc(agreement.number));
     const dated = signed.map(({ acceptedAt, ...row }) => {
       const signedOn = businessDate(acceptedAt, ours.timeZone);

@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreementOf } from '@/data/joins';
 import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import type { Booking } from '@/core/billing';
 import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
@@ -114,10 +115,7 @@ async function moved(
   const paid = await tx
     .select({ ...who, row: payment })
     .from(payment)
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, payment.companyId), eq(agreement.id, payment.agreementId)),
-    )
+    .innerJoin(agreement, agreementOf(payment))
     .innerJoin(customer, and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)))
     .where(inArray(payment.id, of('payment')));
   const gone = await tx
@@ -127,19 +125,13 @@ async function moved(
       payment,
       and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
     )
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, payment.companyId), eq(agreement.id, payment.agreementId)),
-    )
+    .innerJoin(agreement, agreementOf(payment))
     .innerJoin(customer, and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)))
     .where(inArray(paymentReversal.id, of('reversal')));
   const back = await tx
     .select({ ...who, row: refund })
     .from(refund)
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, refund.companyId), eq(agreement.id, refund.agreementId)),
-    )
+    .innerJoin(agreement, agreementOf(refund))
     .innerJoin(customer, and(eq(customer.companyId, refund.companyId), eq(customer.id, refund.customerId)))
     .where(inArray(refund.id, of('refund')));
   const named = (name: string, more: string) => (more ? `${name}, ${more}` : name);

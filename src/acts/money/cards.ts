@@ -2,6 +2,7 @@ import { and, desc, eq, inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreementOf } from '@/data/joins';
 import { agreement, cardAccount, cardCharge, cardEvent, invoice } from '@/data/schema';
 import type { CardFact, ChargeStanding } from '@/core/billing';
 import { chargeStanding } from '@/core/billing';
@@ -152,10 +153,7 @@ const chargesBilled = (tx: Transaction) =>
       invoice,
       and(eq(invoice.companyId, cardCharge.companyId), eq(invoice.id, cardCharge.invoiceId)),
     )
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
-    );
+    .innerJoin(agreement, agreementOf(invoice));
 
 /** The door of the card service: a signed message about a charge of the company. Heard again, it changes nothing. */
 export async function receiveCardNews(companyId: string, request: Request, now: Date): Promise<void> {

@@ -1,6 +1,7 @@
-import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreementOf, customerOfAgreement } from '@/data/joins';
 import { openInvoiceIds } from '@/data/moneySums';
 import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
 import { trackOf } from '@/core/billing';
@@ -35,10 +36,6 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
     const digits = minorDigits(ours.currency);
     const today = businessDate(actor.now, ours.timeZone);
     const about = { title: agreement.title, number: agreement.number, customer: customer.name };
-    const toCustomer = and(
-      eq(customer.companyId, agreement.companyId),
-      eq(customer.id, agreement.customerId),
-    );
     const ids = await openInvoiceIds(tx, null, MOST);
     const bills =
       ids.length === 0
@@ -52,11 +49,8 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
               total: invoice.total,
             })
             .from(invoice)
-            .innerJoin(
-              agreement,
-              and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
-            )
-            .innerJoin(customer, toCustomer)
+            .innerJoin(agreement, agreementOf(invoice))
+            .innerJoin(customer, customerOfAgreement)
             .where(inArray(invoice.id, ids))
             .orderBy(asc(invoice.dueOn));
     const paid = await paidByInvoice(tx, ids, digits);
@@ -68,11 +62,8 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
         day: agreementStage.plannedOn,
       })
       .from(agreementStage)
-      .innerJoin(
-        agreement,
-        and(eq(agreement.companyId, agreementStage.companyId), eq(agreement.id, agreementStage.agreementId)),
-      )
-      .innerJoin(customer, toCustomer)
+      .innerJoin(agreement, agreementOf(agreementStage))
+      .innerJoin(customer, customerOfAgreement)
       .where(and(isNotNull(agreementStage.plannedOn), isNull(agreementStage.doneOn)))
       .limit(MOST);
     const entries = await tx
@@ -84,14 +75,8 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
         due: agreementPayment.due,
       })
       .from(agreementPayment)
-      .innerJoin(
-        agreement,
-        and(
-          eq(agreement.companyId, agreementPayment.companyId),
-          eq(agreement.id, agreementPayment.agreementId),
-        ),
-      )
-      .innerJoin(customer, toCustomer)
+      .innerJoin(agreement, agreementOf(agreementPayment))
+      .innerJoin(customer, customerOfAgreement)
       .where(
         and(sql`${agreementPayment.due}->>'on' = 'date'`, sql`${agreementPayment.due}->>'date' >= ${today}`),
       )

@@ -1,6 +1,7 @@
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { agreementOf, customerOfAgreement } from '@/data/joins';
 import type { Age, OfAgreement } from '@/data/moneySums';
 import {
   creditByAgreement,
@@ -86,10 +87,7 @@ async function agreementRows(tx: Transaction, sums: readonly OfAgreement[]) {
   const rows = await tx
     .select({ id: agreement.id, number: agreement.number, title: agreement.title, customer: customer.name })
     .from(agreement)
-    .innerJoin(
-      customer,
-      and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-    )
+    .innerJoin(customer, customerOfAgreement)
     .where(
       inArray(
         agreement.id,
@@ -106,14 +104,8 @@ async function invoiceRows(tx: Transaction, list: 'all' | 'out' | 'overdue', tod
   const rows = await tx
     .select({ invoice, title: agreement.title, agreementNumber: agreement.number, customer: customer.name })
     .from(invoice)
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
-    )
-    .innerJoin(
-      customer,
-      and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-    )
+    .innerJoin(agreement, agreementOf(invoice))
+    .innerJoin(customer, customerOfAgreement)
     .where(ids === null ? undefined : inArray(invoice.id, ids))
     .orderBy(
       ...(ids === null ? [desc(invoice.issuedAt), desc(invoice.id)] : [invoice.dueOn, invoice.issuedAt]),

@@ -1,7 +1,8 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { beforeCompany, inCompany } from '@/data/connection';
+import { agreementOf, customerOfAgreement } from '@/data/joins';
 import { openInvoiceIds } from '@/data/moneySums';
 import { agreement, company, customer, invoice, reminder } from '@/data/schema';
 import { reminderDue } from '@/core/billing';
@@ -42,14 +43,8 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date) {
       email: customer.email,
     })
     .from(invoice)
-    .innerJoin(
-      agreement,
-      and(eq(agreement.companyId, invoice.companyId), eq(agreement.id, invoice.agreementId)),
-    )
-    .innerJoin(
-      customer,
-      and(eq(customer.companyId, agreement.companyId), eq(customer.id, agreement.customerId)),
-    )
+    .innerJoin(agreement, agreementOf(invoice))
+    .innerJoin(customer, customerOfAgreement)
     .where(inArray(invoice.id, ids))
     .orderBy(invoice.dueOn, invoice.issuedAt);
   const sent = await tx.select().from(reminder).where(inArray(reminder.invoiceId, ids));
