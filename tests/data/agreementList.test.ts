@@ -112,6 +112,7 @@ test('found by words, number and address; older ones on further pages', async ()
   expect(await found(String(all[1]!.number))).toEqual([all[1]!.title]);
   expect(await found(all[0]!.site.split(',')[0]!)).toHaveLength(3);
   expect(await found('porch cellar')).toEqual([]);
+  expect(await found('postcode')).toEqual([]);
 
   const first = await listAgreements(actor, { most: 2 });
   expect([first.rows.length, first.more]).toEqual([2, true]);

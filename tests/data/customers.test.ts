@@ -49,6 +49,8 @@ describe('customers and sites', () => {
     expect(await names(actor, 'WREN')).toEqual(['Aldous Pym']);
     expect(await names(actor, 'osier fenwick')).toEqual(['Aldous Pym']);
     expect(await names(actor, 'lunt@post')).toEqual(['Berta Lunt']);
+    // How an address is kept is no part of it.
+    expect(await names(actor, 'postcode')).toEqual([]);
     // What stands for other letters in a search of the database is only itself.
     expect(await names(actor, '%')).toEqual([]);
     expect(await names(actor, 'P_m')).toEqual([]);

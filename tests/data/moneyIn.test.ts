@@ -102,6 +102,55 @@ test('on an invoice’s own page: that one first, then the others; the page says
   expect((await refusal(on(agreementId, '1', 'b'))).status).toBe(404);
 });
 
+test('what was received this month is the sum of its list: what came in, what went back, what was paid back', async () => {
+  const { actor, agreementId } = await twoOpen();
+  const today = actor.now.toISOString().slice(0, 10);
+  const came = async (amount: string, receivedOn: string, reference: string) =>
+    recordPayment(actor, {
+      ...{ agreementId, method: 'cheque', amount, receivedOn, reference, parts: [] },
+      idempotencyKey: `month-${process.pid}-${(keys += 1)}`,
+    });
+  const { id } = await came('100.10', today, 'cheque 1');
+  await came('70', today, 'cheque 2');
+  await came('999', '2020-01-15', 'long ago');
+  await reversePayment(actor, { ...reversal(id, 'month'), on: today });
+  await refundCredit(actor, {
+    ...{ agreementId, method: 'transfer', amount: '20.05', paidOn: today, reference: 'thank you' },
+    idempotencyKey: `month-refund-${process.pid}`,
+  });
+  const { payments, receivedThisMonth } = await readMoney(actor, 'received');
+  expect(sumAmounts(payments.map(({ amount }) => cents(amount)))).toBe(cents(receivedThisMonth));
+  expect(receivedThisMonth).toBe('49.95');
+  expect(payments.map(({ amount, text }) => `${amount} ${text}`).sort()).toEqual([
+    '-100.10 went back: cheque returned',
+    '-20.05 paid back: thank you',
+    '100.10 cheque 1',
+    '70.00 cheque 2',
+  ]);
+  // The list of all has the old one, too; found by words, also what went back.
+  expect((await readMoney(actor)).payments).toHaveLength(5);
+  const found = async (search: string) =>
+    (await readMoney(actor, 'all', search)).payments.map(({ text }) => text);
+  expect(await found('long')).toEqual(['long ago']);
+  expect(await found('cheque returned')).toEqual(['went back: cheque returned']);
+  expect(await found('nothing of it')).toEqual([]);
+});
+
+test('an invoice is found by its number, its work, its customer, all words at once', async () => {
+  const { actor, deposit, frame } = await twoOpen();
+  const found = async (search: string) =>
+    (await readMoney(actor, 'all', search)).invoices.map(({ id }) => id).sort();
+  const both = [deposit.id, frame.id].sort();
+  expect(await found('')).toEqual(both);
+  expect(await found('test customer')).toEqual(both);
+  expect(await found('frame')).toEqual([frame.id]);
+  expect(await found(`frame ${frame.number}`)).toEqual([frame.id]);
+  expect(await found(`${deposit.number} frame`)).toEqual([]);
+  expect(await found('%')).toEqual([]);
+  // The figures are over everything all the same.
+  expect((await readMoney(actor, 'all', 'frame')).out).toBe((await readMoney(actor)).out);
+});
+
 test('credit is put on what is open, oldest first, or paid back; once, and no more than there is', async () => {
   const { actor, agreementId, frame, deposit, pay, paid, read } = await twoOpen();
   await pay('500', []);

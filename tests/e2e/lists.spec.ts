@@ -44,3 +44,26 @@ test('what an address asks for that makes no sense is the plain list', async ({ 
   await page.goto('/agreements/back?year=never');
   await expect(page.getByRole('table', { name: 'Agreements' })).toBeVisible();
 });
+
+test('an invoice is found among all by number and work; the sums stay those of everything', async ({
+  page,
+}) => {
+  await page.goto('/money');
+  const out = page.getByRole('link', { name: /^Out/ });
+  const sum = await out.innerText();
+  const rows = page.locator('table').first().locator('tbody tr');
+  const find = page.getByLabel('Find invoices and payments');
+  await expect(async () => {
+    await find.fill('roofing courtyard');
+    await expect(page).toHaveURL(/search=roofing/, { timeout: 2000 });
+  }).toPass();
+  await expect(rows).toHaveCount(1);
+  await expect(rows).toContainText('On account of the roofing');
+  await expect(out).toHaveText(sum, { useInnerText: true });
+  expect(await serious(page)).toEqual([]);
+  await find.fill('no such thing');
+  await expect(page.getByText('Nothing fits “no such thing”.')).toBeVisible();
+  await find.fill('');
+  await expect(page).toHaveURL(/\/money$/);
+  await expect(page.getByText('Days after the day it was due')).toBeVisible();
+});

@@ -1,12 +1,13 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import type { MoneyList } from '@/acts/money/invoices';
-import { moneyLists, readMoney } from '@/acts/money/invoices';
+import { SHOWN, moneyLists, readMoney } from '@/acts/money/invoices';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import { may } from '@/acts/actor';
 import { listReminders } from '@/acts/money/reminders';
 import { AgeChart } from '@/desk/money/AgeChart';
+import { FindMoney } from '@/desk/money/FindMoney';
 import { InvoiceState } from '@/desk/money/InvoiceState';
 import { Reminders } from '@/desk/money/Reminders';
 import '@/desk/money/money.css';
@@ -26,12 +27,18 @@ const empty: Readonly<Record<MoneyList, string>> = {
   credit: 'No customer has money with us that is on no invoice.',
 };
 
-export default async function MoneyPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
-  const { show } = await searchParams;
+export default async function MoneyPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ show?: string; search?: string }>;
+}) {
+  const { show, search: typed } = await searchParams;
   const list = moneyLists.find((each) => each === show) ?? 'all';
   const actor = await pageActor();
-  const money = await readMoney(actor, list);
-  const reminders = list === 'all' || list === 'overdue' ? await listReminders(actor) : [];
+  const search = list === 'all' ? String(typed ?? '').slice(0, 200) : '';
+  const money = await readMoney(actor, list, search);
+  const all = list === 'all' && search === '';
+  const reminders = all || list === 'overdue' ? await listReminders(actor) : [];
   const figures: readonly [MoneyList, string, string, boolean?][] = [
     ['to-bill', 'To bill now', money.toBill],
     ['out', 'Out', money.out],
@@ -66,15 +73,18 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
           </Link>
         ))}
       </nav>
-      {(list === 'all' || list === 'out' || list === 'overdue') && !isNothing(money.out) && (
+      {(all || list === 'out' || list === 'overdue') && !isNothing(money.out) && (
         <AgeChart byAge={money.byAge} />
       )}
       {reminders.length > 0 && (
         <Reminders due={reminders} maySend={may(actor, 'owner', 'office')} send={sendRemindersAction} />
       )}
-      <h2>{title}</h2>
+      <div className="list-head money-list-head">
+        <h2>{title}</h2>
+        {list === 'all' && <FindMoney search={search} />}
+      </div>
       {money.agreements.length + money.invoices.length + money.payments.length === 0 && (
-        <p className="empty">{empty[list]}</p>
+        <p className="empty">{search ? `Nothing fits “${search}”.` : empty[list]}</p>
       )}
       {money.agreements.length > 0 && (
         <table className="table-plain">
@@ -154,6 +164,12 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
           </tbody>
         </table>
       )}
+      {money.invoices.length >= SHOWN && (
+        <p className="soft">
+          {list === 'all' ? 'The newest' : 'Those due first,'} {SHOWN} are shown. Others are found by their
+          number, customer or work.
+        </p>
+      )}
       {money.payments.length > 0 && (
         <>
           {list === 'all' && <h2>Received</h2>}
@@ -161,14 +177,14 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
             <tbody>
               {money.payments.map((row) => (
                 <tr key={row.id}>
-                  <td className="nowrap">{showShortDate(row.receivedOn)}</td>
+                  <td className="nowrap">{showShortDate(row.on)}</td>
                   <td>
                     <Link href={`/agreements/${row.agreementId}`} prefetch={false}>
                       {row.customer}
                     </Link>
                   </td>
                   <td>{row.method}</td>
-                  <td className="soft">{row.reference}</td>
+                  <td className="soft">{row.text}</td>
                   <td className="amount">{showDecimal(row.amount)}</td>
                 </tr>
               ))}

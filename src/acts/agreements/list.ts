@@ -1,7 +1,8 @@
-import { and, desc, eq, ilike, lt, not, or, sql } from 'drizzle-orm';
+import { and, desc, eq, lt, not, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { customerOfAgreement } from '@/data/joins';
 import { agreement, agreementMoney, customer, site } from '@/data/schema';
+import { addressText, hasWords } from '@/data/words';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { companyOf } from '../company';
@@ -31,22 +32,13 @@ const underWay = sql<boolean>`(
   or exists (select 1 from invoice i join invoice_open o on o.company_id = i.company_id and o.invoice_id = i.id
     where i.company_id = ${agreement.companyId} and i.agreement_id = ${agreement.id} and o.open > 0))`;
 
-const has = (word: string) => {
-  const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-  return or(
-    ilike(agreement.title, pattern),
-    ilike(customer.name, pattern),
-    ilike(sql`${site.address}::text`, pattern),
-    eq(sql`${agreement.number}::text`, word),
-  );
-};
+const numberText = sql`${agreement.number}::text`;
 
 /** Agreements with their standing, newest first, and whether older ones fit too. */
 export async function listAgreements(
   actor: Actor,
   { search = '', show = 'all', before = null, most = 50 }: AgreementsWanted = {},
 ) {
-  const words = search.trim().split(/\s+/).filter(Boolean).slice(0, 6);
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const found = await tx
@@ -60,7 +52,7 @@ export async function listAgreements(
       )
       .where(
         and(
-          ...words.map(has),
+          hasWords(search, agreement.title, customer.name, addressText(site.address), numberText),
           show === 'under way' ? underWay : show === 'finished' ? not(underWay) : undefined,
           before === null ? undefined : lt(agreement.number, before),
         ),

@@ -1,6 +1,7 @@
-import { and, asc, desc, eq, ilike, inArray, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { agreement, customer, proposal, site } from '@/data/schema';
+import { addressText, hasWords } from '@/data/words';
 import type { CustomerInput as Input } from '@/model';
 import { CustomerInput, SiteInput } from '@/model';
 import type { Actor } from '../actor';
@@ -22,21 +23,14 @@ const lineOf = (address: { street: string; city: string }) => `${address.street}
 
 /** Customers whose name, contact, mail address or site has all the words, by name. */
 export async function listCustomers(actor: Actor, search = ''): Promise<CustomerRow[]> {
-  const words = search.trim().split(/\s+/).filter(Boolean).slice(0, 6);
   return inCompany(actor.companyId, async (tx) => {
-    const like = (word: string) => {
-      const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-      return or(
-        ilike(customer.name, pattern),
-        ilike(customer.contactName, pattern),
-        ilike(customer.email, pattern),
-        sql`exists (select 1 from ${site} where ${site.companyId} = ${customer.companyId} and ${site.customerId} = ${customer.id} and ${site.address}::text ilike ${pattern})`,
-      );
-    };
+    // Named in full: within the sub-select a bare column would be the site's.
+    const addresses = sql`(select string_agg(${addressText(sql`s.address`)}, ' ') from ${site} s
+      where s.company_id = ${customer}.company_id and s.customer_id = ${customer}.id)`;
     const rows = await tx
       .select()
       .from(customer)
-      .where(and(...words.map(like)))
+      .where(hasWords(search, customer.name, customer.contactName, customer.email, addresses))
       .orderBy(asc(customer.name))
       .limit(200);
     if (rows.length === 0) return [];

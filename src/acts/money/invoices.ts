@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray } from 'drizzle-orm';
+import { desc, inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreementOf, customerOfAgreement } from '@/data/joins';
@@ -11,7 +11,8 @@ import {
   receivedSince,
   toBillByAgreement,
 } from '@/data/moneySums';
-import { agreement, customer, invoice, payment } from '@/data/schema';
+import { agreement, customer, invoice } from '@/data/schema';
+import { hasWords } from '@/data/words';
 import { invoiceState } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
@@ -20,18 +21,23 @@ import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { paidByInvoice } from '../agreements/money';
 import { companyOf } from '../company';
+import { movedRows } from './moved';
 
 /** What the money page lists: every figure opens what it is made of. */
 export const moneyLists = ['all', 'to-bill', 'out', 'overdue', 'received', 'held', 'credit'] as const;
 export type MoneyList = (typeof moneyLists)[number];
 
 /** How many rows a list has at most; sums are over all. */
-const SHOWN = 300;
+export const SHOWN = 300;
 
 const ages: readonly Age[] = ['not due', '1 to 30', '31 to 60', '61 to 90', 'over 90'];
 
-/** The sums of the money page, and one of its lists. */
-export async function readMoney(actor: Actor, list: MoneyList = 'all') {
+/**
+ * The sums of the money page, and one of its lists.
+ *
+ * @param search narrows the list of all: words that number, work, customer or reference have
+ */
+export async function readMoney(actor: Actor, list: MoneyList = 'all', search = '') {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
@@ -71,10 +77,12 @@ export async function readMoney(actor: Actor, list: MoneyList = 'all') {
       agreements: await agreementRows(tx, listed[list] ?? []),
       invoices:
         list === 'all' || list === 'out' || list === 'overdue'
-          ? await invoiceRows(tx, list, today, digits)
+          ? await invoiceRows(tx, { list, search, today, digits })
           : [],
       payments:
-        list === 'received' || list === 'all' ? await paymentRows(tx, list === 'all' ? null : month) : [],
+        list === 'received' || list === 'all'
+          ? await movedRows(tx, { since: list === 'all' ? null : month, search, most: SHOWN })
+          : [],
     };
   });
 }
@@ -98,7 +106,15 @@ async function agreementRows(tx: Transaction, sums: readonly OfAgreement[]) {
   return largest.map(({ agreementId, sum }) => ({ ...byId.get(agreementId)!, sum }));
 }
 
-async function invoiceRows(tx: Transaction, list: 'all' | 'out' | 'overdue', today: string, digits: number) {
+async function invoiceRows(
+  tx: Transaction,
+  {
+    list,
+    search,
+    today,
+    digits,
+  }: { list: 'all' | 'out' | 'overdue'; search: string; today: string; digits: number },
+) {
   const ids = list === 'all' ? null : await openInvoiceIds(tx, list === 'overdue' ? today : null, SHOWN);
   if (ids?.length === 0) return [];
   const rows = await tx
@@ -106,7 +122,11 @@ async function invoiceRows(tx: Transaction, list: 'all' | 'out' | 'overdue', tod
     .from(invoice)
     .innerJoin(agreement, agreementOf(invoice))
     .innerJoin(customer, customerOfAgreement)
-    .where(ids === null ? undefined : inArray(invoice.id, ids))
+    .where(
+      ids === null
+        ? hasWords(search, invoice.label, invoice.title, agreement.title, customer.name)
+        : inArray(invoice.id, ids),
+    )
     .orderBy(
       ...(ids === null ? [desc(invoice.issuedAt), desc(invoice.id)] : [invoice.dueOn, invoice.issuedAt]),
     )
@@ -139,21 +159,3 @@ async function invoiceRows(tx: Transaction, list: 'all' | 'out' | 'overdue', tod
     };
   });
 }
-
-/** Payments, the newest first; from a day on, or the newest of all. */
-const paymentRows = (tx: Transaction, since: string | null) =>
-  tx
-    .select({
-      id: payment.id,
-      amount: payment.amount,
-      method: payment.method,
-      receivedOn: payment.receivedOn,
-      reference: payment.reference,
-      customer: customer.name,
-      agreementId: payment.agreementId,
-    })
-    .from(payment)
-    .innerJoin(customer, and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)))
-    .where(since === null ? undefined : gte(payment.receivedOn, since))
-    .orderBy(desc(payment.recordedAt))
-    .limit(SHOWN);

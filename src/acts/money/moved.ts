@@ -1,0 +1,86 @@
+import { and, desc, eq, gte } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { hasWords } from '@/data/words';
+import { customer, payment, paymentReversal, refund } from '@/data/schema';
+
+/** Money that came in, or (below zero) went out again: payments that did not stay, credit paid back. */
+export interface Moved {
+  readonly id: string;
+  readonly amount: string;
+  readonly method: string;
+  readonly on: string;
+  readonly text: string;
+  readonly customer: string;
+  readonly agreementId: string;
+}
+
+const negative = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`);
+
+/**
+ * What came in and went out again, the newest first: what the sum received since a day is made of.
+ *
+ * @param since from this day on; null: ever
+ * @param search words that customer, reference or reason have
+ * @param most at most so many rows
+ */
+export async function movedRows(
+  tx: Transaction,
+  { since, search, most }: { since: string | null; search: string; most: number },
+): Promise<Moved[]> {
+  const payer = and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId));
+  const came = await tx
+    .select({ row: payment, customer: customer.name })
+    .from(payment)
+    .innerJoin(customer, payer)
+    .where(
+      and(
+        since === null ? undefined : gte(payment.receivedOn, since),
+        hasWords(search, customer.name, payment.reference),
+      ),
+    )
+    .orderBy(desc(payment.receivedOn), desc(payment.recordedAt), desc(payment.id))
+    .limit(most);
+  const back = await tx
+    .select({ row: paymentReversal, of: payment, customer: customer.name })
+    .from(paymentReversal)
+    .innerJoin(
+      payment,
+      and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
+    )
+    .innerJoin(customer, payer)
+    .where(
+      and(
+        since === null ? undefined : gte(paymentReversal.on, since),
+        hasWords(search, customer.name, paymentReversal.reason),
+      ),
+    )
+    .orderBy(desc(paymentReversal.on), desc(paymentReversal.recordedAt), desc(paymentReversal.id))
+    .limit(most);
+  const refunded = await tx
+    .select({ row: refund, customer: customer.name })
+    .from(refund)
+    .innerJoin(customer, and(eq(customer.companyId, refund.companyId), eq(customer.id, refund.customerId)))
+    .where(
+      and(
+        since === null ? undefined : gte(refund.paidOn, since),
+        hasWords(search, customer.name, refund.reference),
+      ),
+    )
+    .orderBy(desc(refund.paidOn), desc(refund.recordedAt), desc(refund.id))
+    .limit(most);
+  return [
+    ...came.map(({ row: { id, amount, method, receivedOn, reference, agreementId }, customer: name }) => ({
+      ...{ id, amount, method, on: receivedOn, text: reference, customer: name, agreementId },
+    })),
+    ...back.map(({ row: { id, amount, reason, on }, of: { method, agreementId }, customer: name }) => ({
+      ...{ id, amount: negative(amount), method, on, customer: name, agreementId },
+      text: `${amount.startsWith('-') ? 'came again' : 'went back'}: ${reason}`,
+    })),
+    ...refunded.map(({ row: { id, amount, method, paidOn, reference, agreementId }, customer: name }) => ({
+      ...{ id, amount: negative(amount), method, on: paidOn, customer: name, agreementId },
+      text: reference ? `paid back: ${reference}` : 'paid back',
+    })),
+  ]
+    .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : a.id < b.id ? 1 : -1))
+    .slice(0, most);
+}
