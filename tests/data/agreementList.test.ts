@@ -61,9 +61,9 @@ test('under way until the last of it is billed, paid, and given back what was he
     expect(await holds('all')).toBe(true);
     const [open, over] = [await holds('under way'), await holds('finished')];
     expect(open).toBe(!over);
-    const { standing, held } = await readAgreement(actor, agreementId);
+    const { standing, held, credit } = await readAgreement(actor, agreementId);
     // The same as its own page says.
-    expect(over).toBe([standing.leftToBill, standing.billedUnpaid, held].every(isNothing));
+    expect(over).toBe([standing.leftToBill, standing.billedUnpaid, held, credit].every(isNothing));
     return open ? 'under way' : 'finished';
   };
   expect(await where()).toBe('under way');
@@ -84,6 +84,12 @@ test('under way until the last of it is billed, paid, and given back what was he
     idempotencyKey: `list-last-${agreementId}`,
   });
   expect(await where()).toBe('finished');
+  // Money of the customer's that is on no invoice has to go somewhere.
+  await recordPayment(actor, {
+    ...{ agreementId, method: 'cash', amount: '5', receivedOn: '2026-05-03', reference: '' },
+    idempotencyKey: `list-more-${agreementId}`,
+  });
+  expect(await where()).toBe('under way');
 });
 
 test('the demo’s agreements stand where their pages say', async () => {
@@ -91,8 +97,8 @@ test('the demo’s agreements stand where their pages say', async () => {
   const { rows } = await listAgreements(actor);
   const finished = (await listAgreements(actor, { show: 'finished' })).rows.map(({ id }) => id);
   for (const { id, standing } of rows) {
-    const { held } = await readAgreement(actor, id);
-    const over = [standing.leftToBill, standing.billedUnpaid, held].every(isNothing);
+    const { held, credit } = await readAgreement(actor, id);
+    const over = [standing.leftToBill, standing.billedUnpaid, held, credit].every(isNothing);
     expect([id, finished.includes(id)]).toEqual([id, over]);
   }
 });

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { begin, expect, linkTo, saved, sendPlain, serious, test, watch } from './desk';
+import { begin, expect, linkTo, saved, sendPlain, serious, test, tick, watch } from './desk';
 
 const phone = { width: 390, height: 844 };
 const porch = 'Back porch at Withy Court';
@@ -36,10 +36,7 @@ async function send(page: Page, title: string): Promise<string> {
 async function sign(customer: Page, says = 'Accept and sign', name = 'Odalie Brannock'): Promise<void> {
   await expect(async () => {
     await customer.getByLabel('Your name').last().fill(name);
-    await customer
-      .getByRole('checkbox', { name: /I agree to sign/ })
-      .last()
-      .check();
+    await tick(customer.getByRole('checkbox', { name: /I agree to sign/ }).last());
     await expect(customer.locator('.typed-signature').last()).toHaveText(name, { timeout: 1000 });
   }).toPass();
   await customer.getByRole('button', { name: says }).click();
@@ -98,11 +95,11 @@ test('set aside, asked for, chosen on a phone and signed, settled by a change or
 
   // Settled by a change order.
   await page.reload();
-  await page.getByRole('checkbox', { name: /^Settle / }).check();
+  await tick(page.getByRole('checkbox', { name: /^Settle / }));
   await page.getByRole('button', { name: 'Settle by a change order' }).click();
   await page.waitForURL(/proposals/);
   await page.getByRole('button', { name: 'Payments' }).click();
-  await page.getByRole('radio', { name: 'A payment of its own' }).check();
+  await tick(page.getByRole('radio', { name: 'A payment of its own' }));
   await expect(page.getByRole('row', { name: /Change order 1/ })).toContainText('318.75');
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();

@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { begin, expect, linkTo, saved, serious, test, watch } from './desk';
+import { begin, expect, linkTo, saved, serious, test, tick, watch } from './desk';
 
 const title = 'Back porch in three levels';
 const total = (page: Page) => page.getByTestId('booklet-total');
@@ -74,9 +74,9 @@ test('a customer on a phone: levels side by side, figures at once, what does not
     '“Radiant heater, infrared, 1.5 kW” needs “A circuit of its own, 20 A”: two heaters are more than the kitchen circuit bears.',
   );
   await expect(heater.getByRole('checkbox')).toBeDisabled();
-  await customer.locator('.card', { hasText: 'A circuit of its own' }).last().getByRole('checkbox').check();
+  await tick(customer.locator('.card', { hasText: 'A circuit of its own' }).last().getByRole('checkbox'));
   await expect(heater.getByRole('checkbox')).toBeEnabled();
-  await heater.getByRole('checkbox').check();
+  await tick(heater.getByRole('checkbox'));
   const together = await total(customer).innerText();
   await letGo();
   await expect(total(customer)).toHaveText(together);
@@ -102,14 +102,14 @@ test('a customer on a phone: levels side by side, figures at once, what does not
   watch(other, troubles);
   await other.goto(link);
   await other.waitForLoadState('networkidle');
-  await customer.locator('.card', { hasText: 'Old deck, all of it' }).getByRole('checkbox').uncheck();
+  await tick(customer.locator('.card', { hasText: 'Old deck, all of it' }).getByRole('checkbox'), false);
   await expect(customer.locator('.foot-bar')).toHaveAttribute('aria-busy', 'false');
   const agreed = await total(customer).innerText();
   // Clicked only: the answer may set the box back before anyone could see it unticked.
   await other.locator('.card', { hasText: 'Ceiling fan' }).getByRole('checkbox').click();
   await expect(other.getByText('Someone else with this link chose differently a moment ago.')).toBeVisible();
   await expect(total(other)).toHaveText(agreed);
-  await other.locator('.card', { hasText: 'Ceiling fan' }).getByRole('checkbox').uncheck();
+  await tick(other.locator('.card', { hasText: 'Ceiling fan' }).getByRole('checkbox'), false);
   await expect(other.locator('.foot-bar')).toHaveAttribute('aria-busy', 'false');
   await expect(total(other)).not.toHaveText(agreed);
   await other.context().close();
@@ -168,7 +168,7 @@ test('at the desk: levels from what is there, none of them, a rule, a section to
   await page.getByRole('button', { name: /^Choices/ }).click();
   await expect(page.getByLabel('Over all choices')).toContainText('Lowest margin');
   const question = page.getByLabel(/^Which joist/);
-  await question.getByLabel('none of them may be picked').check();
+  await tick(question.getByLabel('none of them may be picked'));
   await expect(question.getByLabel('Suggest None of these')).toBeVisible();
   await page.getByLabel('Offer levels').selectOption({ label: 'the whole proposal' });
   const levels = page.getByLabel('How would you like it?', { exact: true });
@@ -181,9 +181,9 @@ test('at the desk: levels from what is there, none of them, a rule, a section to
   await rules.getByLabel('The choice that').selectOption({ label: 'Garden' });
   await rules.getByLabel('the other choice').selectOption({ label: 'Complete' });
   await rules.getByLabel('needs or rules out').selectOption('rules out');
-  await page.getByLabel('Suggest Complete').check();
+  await tick(page.getByLabel('Suggest Complete'));
   await expect(rules.getByText('broken as suggested')).toBeVisible();
-  await page.getByLabel('Suggest Essential').check();
+  await tick(page.getByLabel('Suggest Essential'));
   await expect(rules.getByText('broken as suggested')).toBeHidden();
   await expect(page.getByLabel('Over all choices')).toContainText('Highest');
   expect(await serious(page)).toEqual([]);

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import type { BrowserContext, Page } from '@playwright/test';
+import type { BrowserContext, Locator, Page } from '@playwright/test';
 import { expect, test as base } from '@playwright/test';
 
 export const account = { email: 'perrin@quillbank.example', password: 'porch-swing-42' };
@@ -62,6 +62,17 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 /** Waits until the proposal in work is saved. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByText('All changes saved')).toBeVisible();
+}
+
+/**
+ * Ticks a box (or takes its tick away), or picks a radio button. A page that has just come may not have woken up: what is
+ * pressed then is done a moment later.
+ */
+export async function tick(box: Locator, on = true): Promise<void> {
+  await expect(async () => {
+    if ((await box.isChecked()) !== on) await box.click();
+    await expect(box).toBeChecked({ checked: on, timeout: 1000 });
+  }).toPass();
 }
 
 /** The link in the newest message to a customer. */

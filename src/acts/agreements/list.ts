@@ -9,7 +9,7 @@ import { companyOf } from '../company';
 import { loadAgreements } from './money';
 import { moneyOf } from './read';
 
-/** Which agreements: those with something to bill, to come in or held back, those with nothing of it, or both. */
+/** Which agreements: those with something to bill, to come in, held back or to the customer's credit, those without, or both. */
 export const agreementGroups = ['all', 'under way', 'finished'] as const;
 export type AgreementGroup = (typeof agreementGroups)[number];
 
@@ -23,12 +23,13 @@ export interface AgreementsWanted {
   readonly most?: number;
 }
 
-// Money that was never asked for, is open, or is held back. The sums are those the database keeps itself.
+// Money that was never asked for, is open, is held back, or is on no invoice. The sums are those the database keeps itself.
 const underWay = sql<boolean>`(
   ${agreement.total} + coalesce((select sum(c.total) from change_order c
     where c.company_id = ${agreement.companyId} and c.agreement_id = ${agreement.id}), 0)
     <> coalesce(${agreementMoney.billed}, 0)
   or coalesce(${agreementMoney.held}, 0) <> 0
+  or coalesce(${agreementMoney.credit}, 0) <> 0
   or exists (select 1 from invoice i join invoice_open o on o.company_id = i.company_id and o.invoice_id = i.id
     where i.company_id = ${agreement.companyId} and i.agreement_id = ${agreement.id} and o.open > 0))`;
 

@@ -80,7 +80,7 @@ export function AgreementList({
             : search
               ? `No agreement here fits “${search}”.`
               : show === 'finished'
-                ? 'None is billed and paid to the end yet.'
+                ? 'None is billed, paid and settled to the end yet.'
                 : 'None is under way.'}
         </p>
       ) : (
