@@ -1,5 +1,6 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
+import { reversedPayment } from '@/data/joins';
 import { customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
 import { standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -81,10 +82,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         amount: paymentReversal.amount,
       })
       .from(paymentReversal)
-      .innerJoin(
-        payment,
-        and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
-      )
+      .innerJoin(payment, reversedPayment)
       .where(eq(payment.agreementId, agreementId));
     const refunds = await tx
       .select()

@@ -1,6 +1,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { reversedPayment } from '@/data/joins';
 import { costEntry, costInvoice, payment, paymentReversal, refund, user } from '@/data/schema';
 import type { CostRow, StageRow } from '@/core/insight';
 import { cashFromFacts } from '@/core/insight';
@@ -45,10 +46,7 @@ async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonl
   const gone = await tx
     .select({ row: paymentReversal })
     .from(paymentReversal)
-    .innerJoin(
-      payment,
-      and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
-    )
+    .innerJoin(payment, reversedPayment)
     .where(eq(payment.agreementId, loaded.head.id));
   const back = await tx.select().from(refund).where(eq(refund.agreementId, loaded.head.id));
   const { days, lowest } = cashFromFacts([

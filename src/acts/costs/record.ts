@@ -5,7 +5,7 @@ import { inCompany } from '@/data/connection';
 import { agreementStage, costEntry, costInvoice } from '@/data/schema';
 import { labourAmount } from '@/core/importing';
 import type { Amount } from '@/core/number';
-import { parseFixed, writeAmount } from '@/core/number';
+import { opposite, parseFixed, writeAmount } from '@/core/number';
 import { CostInput, DecimalText, EntityId, IdempotencyKey } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, note } from '../actor';
@@ -109,7 +109,7 @@ export async function takeCostBack(actor: Actor, input: unknown): Promise<void> 
     await tx.insert(costEntry).values({
       ...found,
       id: newId(actor.now),
-      amount: found.amount.startsWith('-') ? found.amount.slice(1) : `-${found.amount}`,
+      amount: opposite(found.amount),
       takesBack: found.id,
       idempotencyKey,
       recordedBy: actor.userId,

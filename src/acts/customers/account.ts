@@ -1,6 +1,6 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { agreementOf } from '@/data/joins';
+import { agreementOf, reversedPayment } from '@/data/joins';
 import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import { accountOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -39,11 +39,10 @@ export async function readAccount(
     const write = (value: bigint) => writeAmount(value as Amount, digits);
     const minus = (text: string) => -money(text) as Amount;
 
-    const toAgreement = agreementOf(invoice);
     const papers = await tx
       .select({ row: invoice, number: agreement.number })
       .from(invoice)
-      .innerJoin(agreement, toAgreement)
+      .innerJoin(agreement, agreementOf(invoice))
       .where(eq(agreement.customerId, customerId))
       .orderBy(asc(invoice.issuedAt));
     const payments = await tx
@@ -54,10 +53,7 @@ export async function readAccount(
     const reversals = await tx
       .select({ row: paymentReversal })
       .from(paymentReversal)
-      .innerJoin(
-        payment,
-        and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
-      )
+      .innerJoin(payment, reversedPayment)
       .where(eq(payment.customerId, customerId))
       .orderBy(asc(paymentReversal.recordedAt));
     const refunds = await tx

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementOf } from '@/data/joins';
+import { agreementOf, customerOfPayment, reversedPayment } from '@/data/joins';
 import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import type { Booking } from '@/core/billing';
 import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
@@ -116,17 +116,14 @@ async function moved(
     .select({ ...who, row: payment })
     .from(payment)
     .innerJoin(agreement, agreementOf(payment))
-    .innerJoin(customer, and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)))
+    .innerJoin(customer, customerOfPayment)
     .where(inArray(payment.id, of('payment')));
   const gone = await tx
     .select({ ...who, row: paymentReversal, method: payment.method })
     .from(paymentReversal)
-    .innerJoin(
-      payment,
-      and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
-    )
+    .innerJoin(payment, reversedPayment)
     .innerJoin(agreement, agreementOf(payment))
-    .innerJoin(customer, and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId)))
+    .innerJoin(customer, customerOfPayment)
     .where(inArray(paymentReversal.id, of('reversal')));
   const back = await tx
     .select({ ...who, row: refund })

@@ -31,7 +31,7 @@ export async function sendInvoiceLetter(
   loaded: LoadedAgreement,
   bill: LoadedAgreement['invoices'][number],
   step: Pick<ReminderStep, 'subject' | 'words'> | null,
-): Promise<void> {
+): Promise<{ to: string }> {
   const { head, digits } = loaded;
   const ours = await companyOf(tx, who.companyId);
   const [payer] = await tx.select().from(customer).where(eq(customer.id, head.customerId));
@@ -64,6 +64,7 @@ export async function sendInvoiceLetter(
       `${sender ? `${sender.name}\n` : ''}${ours.name} · ${ours.phone}`,
     ].join('\n\n'),
   });
+  return { to: payer!.email };
 }
 
 const MailInput = Type.Object({ invoiceId: EntityId }, { additionalProperties: false });
@@ -76,12 +77,8 @@ export async function mailInvoice(actor: Actor, input: unknown): Promise<{ to: s
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     if (!bill) throw new Problem(404, 'There is no such invoice.');
-    await sendInvoiceLetter(tx, actor, loaded, bill, null);
-    const [payer] = await tx
-      .select({ email: customer.email })
-      .from(customer)
-      .where(eq(customer.id, loaded.head.customerId));
-    await note(tx, actor, 'invoice sent', invoiceId, { to: payer!.email });
-    return { to: payer!.email };
+    const sent = await sendInvoiceLetter(tx, actor, loaded, bill, null);
+    await note(tx, actor, 'invoice sent', invoiceId, sent);
+    return sent;
   });
 }

@@ -1,6 +1,8 @@
 import { and, desc, eq, gte } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
+import { reversedPayment, customerOfPayment } from '@/data/joins';
 import { hasWords } from '@/data/words';
+import { opposite } from '@/core/number';
 import { customer, payment, paymentReversal, refund } from '@/data/schema';
 
 /** Money that came in, or (below zero) went out again: payments that did not stay, credit paid back. */
@@ -14,8 +16,6 @@ export interface Moved {
   readonly agreementId: string;
 }
 
-const negative = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`);
-
 /**
  * What came in and went out again, the newest first: what the sum received since a day is made of.
  *
@@ -27,11 +27,10 @@ export async function movedRows(
   tx: Transaction,
   { since, search, most }: { since: string | null; search: string; most: number },
 ): Promise<Moved[]> {
-  const payer = and(eq(customer.companyId, payment.companyId), eq(customer.id, payment.customerId));
   const came = await tx
     .select({ row: payment, customer: customer.name })
     .from(payment)
-    .innerJoin(customer, payer)
+    .innerJoin(customer, customerOfPayment)
     .where(
       and(
         since === null ? undefined : gte(payment.receivedOn, since),
@@ -43,11 +42,8 @@ export async function movedRows(
   const back = await tx
     .select({ row: paymentReversal, of: payment, customer: customer.name })
     .from(paymentReversal)
-    .innerJoin(
-      payment,
-      and(eq(payment.companyId, paymentReversal.companyId), eq(payment.id, paymentReversal.paymentId)),
-    )
-    .innerJoin(customer, payer)
+    .innerJoin(payment, reversedPayment)
+    .innerJoin(customer, customerOfPayment)
     .where(
       and(
         since === null ? undefined : gte(paymentReversal.on, since),
@@ -73,11 +69,11 @@ export async function movedRows(
       ...{ id, amount, method, on: receivedOn, text: reference, customer: name, agreementId },
     })),
     ...back.map(({ row: { id, amount, reason, on }, of: { method, agreementId }, customer: name }) => ({
-      ...{ id, amount: negative(amount), method, on, customer: name, agreementId },
+      ...{ id, amount: opposite(amount), method, on, customer: name, agreementId },
       text: `${amount.startsWith('-') ? 'came again' : 'went back'}: ${reason}`,
     })),
     ...refunded.map(({ row: { id, amount, method, paidOn, reference, agreementId }, customer: name }) => ({
-      ...{ id, amount: negative(amount), method, on: paidOn, customer: name, agreementId },
+      ...{ id, amount: opposite(amount), method, on: paidOn, customer: name, agreementId },
       text: reference ? `paid back: ${reference}` : 'paid back',
     })),
   ]

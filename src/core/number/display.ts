@@ -18,6 +18,10 @@ export function showAmount(value: Amount, minorDigits: number): string {
 /** Is a decimal as text zero, in whatever currency? */
 export const isNothing = (text: string): boolean => /^-?0+(\.0+)?$/.test(text);
 
+/** A decimal as text on the other side of zero; zero stays as it is. */
+export const opposite = (text: string): string =>
+  isNothing(text) ? text : text.startsWith('-') ? text.slice(1) : `-${text}`;
+
 /** A decimal amount as text ("1234.50") for people, without a change of its value. */
 export function showDecimal(text: string): string {
   return grouped(text);

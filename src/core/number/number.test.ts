@@ -8,6 +8,7 @@ import {
   divideRounded,
   gcd,
   isNothing,
+  opposite,
   multiplyToAmount,
   parseAmount,
   parseFixed,
@@ -151,6 +152,8 @@ test('money reads as the platform writes it', () => {
       expect(showDecimal(decimal)).toBe(expected);
       expect(showDifference(BigInt(cents) as Amount, 2)).toBe(cents > 0 ? `+${expected}` : expected);
       expect(isNothing(decimal)).toBe(cents === 0);
+      expect(parseAmount(opposite(decimal), 2)).toBe(-parseAmount(decimal, 2));
+      expect(opposite(opposite(decimal))).toBe(decimal);
     }),
   );
 });
