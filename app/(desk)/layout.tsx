@@ -2,6 +2,7 @@ import '@/ui/theme/antd.css';
 import '@/desk/desk.css';
 import type { ReactNode } from 'react';
 import { Rail } from '@/desk/Rail';
+import { KeptFor } from '@/ui/kept/KeptFor';
 import { Providers } from '@/ui/Providers';
 import { signOutAction } from '../actions';
 import { pageActor, requestNonce } from '../session';
@@ -12,7 +13,9 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
     <Providers nonce={await requestNonce()}>
       <div className="desk">
         <Rail name={actor.name} signOut={signOutAction} />
-        <main className="desk-main">{children}</main>
+        <main className="desk-main">
+          <KeptFor person={actor.userId}>{children}</KeptFor>
+        </main>
       </div>
     </Providers>
   );

@@ -8,12 +8,12 @@ interface Context {
 }
 
 /** A door that reads one thing by its identity, for those signed in. */
-export function readDoor(act: (actor: Actor, id: string) => Promise<Response>) {
-  return (_: Request, { params }: Context): Promise<Response> =>
+export function readDoor(act: (actor: Actor, id: string, request: Request) => Promise<Response>) {
+  return (request: Request, { params }: Context): Promise<Response> =>
     respond(async () => {
       const actor = await actionActor();
       const { id } = await params;
       if (!isId(id)) throw new Problem(404, 'There is no such thing here.');
-      return act(actor, id);
+      return act(actor, id, request);
     });
 }

@@ -1,8 +1,8 @@
 import canonicalize from 'canonicalize';
-import { and, asc, eq, gt } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { applyPatches, enablePatches } from 'immer';
 import { inCompany } from '@/data/connection';
-import { proposal, proposalEdit, user } from '@/data/schema';
+import { proposal, proposalEdit } from '@/data/schema';
 import { fromJsonPatch } from '@/core/editing';
 import { filesOf } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
@@ -14,6 +14,7 @@ import { companyOf } from '../company';
 import { refuseUnknownFile } from '../files/keep';
 import { noteUsed } from '../library/used';
 import { Problem } from '../problem';
+import { editsSince } from './changes';
 import { stateToday } from './state';
 import { refuseWrong, suggestedTotal } from './start';
 
@@ -48,27 +49,19 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
     const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
     if (!row) throw new Problem(404, 'There is no such proposal.');
     if (row.saveNumber !== saveNumber) {
-      const missed = await tx
-        .select({
-          saveNumber: proposalEdit.saveNumber,
-          patches: proposalEdit.patches,
-          userId: user.id,
-          by: user.name,
-        })
-        .from(proposalEdit)
-        .innerJoin(user, and(eq(user.companyId, proposalEdit.companyId), eq(user.id, proposalEdit.userId)))
-        .where(and(eq(proposalEdit.proposalId, proposalId), gt(proposalEdit.saveNumber, saveNumber)))
-        .orderBy(asc(proposalEdit.saveNumber));
+      const missed = await editsSince(tx, proposalId, saveNumber);
       // The same change asked again, as after an answer that was lost, is stored already.
       const own = missed[0];
-      if (missed.length === 1 && own?.userId === actor.userId && same(own.patches, patches))
-        return { saveNumber: row.saveNumber };
-      const who = [...new Set(missed.map(({ by }) => by))].join(' and ') || 'Someone';
+      const stored = own?.userId === actor.userId && same(own.patches, patches);
+      if (stored && missed.length === 1) return { saveNumber: row.saveNumber };
+      const theirs = stored ? missed.slice(1) : missed;
+      const who = [...new Set(theirs.map(({ by }) => by))].join(' and ') || 'Someone';
       throw new Problem(409, `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`, {
         context: {
           saveNumber: row.saveNumber,
           document: row.document,
-          patches: missed.flatMap((edit) => edit.patches),
+          patches: theirs.flatMap((edit) => edit.patches),
+          stored,
         },
       });
     }

@@ -11,6 +11,7 @@ import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { findLine } from './find';
 import { PartGone } from './operations';
+import { fitting } from '../text/fitting';
 
 /* Edits of money set aside, and of the rounds in which the customer chooses against it. */
 
@@ -81,10 +82,10 @@ export interface OfferedChange {
  */
 export function setOffered(offered: SelectionAlternative | SelectionExtra, change: OfferedChange): void {
   const { name, detail, price, per, picture } = change;
-  if (name !== undefined && name.trim() !== '') offered.name = name.trim().slice(0, 200);
+  if (name !== undefined && name.trim() !== '') offered.name = fitting(name, 200);
   if (detail !== undefined) {
     if (detail.trim() === '') delete offered.detail;
-    else offered.detail = detail.trim().slice(0, 2000);
+    else offered.detail = fitting(detail, 2000);
   }
   if (price !== undefined) offered.price = writeFixed(parseQuantity(price, 2));
   if (per !== undefined) offered.per = per;

@@ -4,6 +4,7 @@ import { parseQuantity } from '../quantity';
 import { readFormula } from '../formula';
 import { findBundle } from './find';
 import { PartGone, bundleTaxedHere, itemTaxedHere, sectionOf, taxedHere } from './operations';
+import { fitting } from '../text/fitting';
 
 /* Edits of bundles in a proposal. None of them touches the library. */
 
@@ -57,7 +58,7 @@ export function setBundle(
 ): void {
   const bundle = bundleOf(document, bundleId);
   const { name, grade, shows, extra } = change;
-  if (name !== undefined && name.trim() !== '') bundle.name = name.trim().slice(0, 200);
+  if (name !== undefined && name.trim() !== '') bundle.name = fitting(name, 200);
   for (const field of ['detail', 'internalNote', 'open', 'phase'] as const) {
     const text = change[field];
     if (text === undefined) continue;

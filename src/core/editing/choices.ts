@@ -3,6 +3,7 @@ import { NONE, bundlesOf } from '../choice/decided';
 import { findQuestion } from './find';
 import { PartGone, sectionOf } from './operations';
 import { dropRulesOf } from './rules';
+import { fitting } from '../text/fitting';
 
 /* Edits of what the customer decides: questions, sections that can be left out, levels, and rules between choices. */
 
@@ -26,7 +27,7 @@ export function setQuestion(document: ProposalDocument, questionId: string, chan
   const question = findQuestion(document, questionId)?.question;
   if (!question) throw new PartGone(questionId);
   if (change.prompt !== undefined && change.prompt.trim() !== '')
-    question.prompt = change.prompt.trim().slice(0, 200);
+    question.prompt = fitting(change.prompt, 200);
   if (change.detail !== undefined) {
     if (change.detail.trim() === '') delete question.detail;
     else question.detail = change.detail.trim();
@@ -45,7 +46,7 @@ export function setQuestion(document: ProposalDocument, questionId: string, chan
 
 function setReason(recommended: { reason?: string }, reason: string): void {
   if (reason.trim() === '') delete recommended.reason;
-  else recommended.reason = reason.trim().slice(0, 500);
+  else recommended.reason = fitting(reason, 500);
 }
 
 function setUntil(part: { until?: string }, until: string | null | undefined): void {
@@ -149,8 +150,7 @@ export function setTiers(
   },
 ): void {
   const tiers = tiersAt(document, id);
-  if (change.prompt !== undefined && change.prompt.trim() !== '')
-    tiers.prompt = change.prompt.trim().slice(0, 200);
+  if (change.prompt !== undefined && change.prompt.trim() !== '') tiers.prompt = fitting(change.prompt, 200);
   if (change.detail !== undefined) {
     if (change.detail.trim() === '') delete tiers.detail;
     else tiers.detail = change.detail.trim();
@@ -206,7 +206,7 @@ export function setLevel(
   const level = tiers.levels.find(({ id }) => id === levelId);
   if (!level) throw new PartGone(levelId);
   const { name, detail, part, grade, allGraded } = change;
-  if (name !== undefined && name.trim() !== '') level.name = name.trim().slice(0, 200);
+  if (name !== undefined && name.trim() !== '') level.name = fitting(name, 200);
   if (detail !== undefined) {
     if (detail.trim() === '') delete level.detail;
     else level.detail = detail.trim();

@@ -13,3 +13,4 @@ export * from './plans';
 export * from './asTemplate';
 export * from './payments';
 export * from './pricing';
+export * from './mergeOver';

@@ -19,6 +19,7 @@ import { parseQuantity } from '../quantity/parseQuantity';
 import { surroundingsOf } from '../space';
 import { findBundle, findLine, findQuestion } from './find';
 import { dropRulesOf } from './rules';
+import { fitting } from '../text/fitting';
 
 /*
  * Edits of a proposal document. Each changes the draft it is given (an immer draft on the desk, so that the change comes
@@ -179,7 +180,7 @@ export function setPrice(document: ProposalDocument, lineId: string, typed: stri
 /** Sets what the line is called; empty text is ignored, a line always has a name. */
 export function setDescription(document: ProposalDocument, lineId: string, text: string): void {
   const { line } = place(document, lineId);
-  if (text.trim() !== '') line.description = text.trim().slice(0, 200);
+  if (text.trim() !== '') line.description = fitting(text, 200);
 }
 
 /** Sets or clears an optional text of a line. */
@@ -190,8 +191,9 @@ export function setLineText(
   text: string,
 ): void {
   const { line } = place(document, lineId);
-  if (text.trim() === '') delete line[field];
-  else line[field] = text.trim();
+  const kept = fitting(text, field === 'open' ? 200 : field === 'phase' ? 60 : 2000);
+  if (kept === '') delete line[field];
+  else line[field] = kept;
 }
 
 /** Gives a line loads of its own, or (null) those of the proposal. */
@@ -358,10 +360,11 @@ export function setAlternative(
     ({ id }) => id === alternativeId,
   );
   if (!alternative) throw new PartGone(alternativeId);
-  if (change.name !== undefined && change.name.trim() !== '') alternative.name = change.name.trim();
+  if (change.name !== undefined && change.name.trim() !== '') alternative.name = fitting(change.name, 200);
   if (change.detail !== undefined) {
-    if (change.detail.trim() === '') delete alternative.detail;
-    else alternative.detail = change.detail.trim();
+    const detail = fitting(change.detail, 2000);
+    if (detail === '') delete alternative.detail;
+    else alternative.detail = detail;
   }
 }
 
@@ -377,12 +380,31 @@ export function setSection(
   },
 ): void {
   const section = sectionOf(document, sectionId);
-  if (change.title !== undefined && change.title.trim() !== '')
-    section.title = change.title.trim().slice(0, 200);
+  if (change.title !== undefined && change.title.trim() !== '') section.title = fitting(change.title, 200);
   for (const field of ['text', 'internalNote', 'phase'] as const) {
     const text = change[field];
     if (text === undefined) continue;
-    if (text.trim() === '') delete section[field];
-    else section[field] = text.trim();
+    const kept = fitting(text, lengths[field]);
+    if (kept === '') delete section[field];
+    else section[field] = kept;
   }
+}
+
+const lengths = { text: 20_000, internalNote: 2000, phase: 60 } as const;
+
+/** Retitles the proposal; empty text is ignored, a proposal always has a title. */
+export function setTitle(document: ProposalDocument, text: string): void {
+  const title = fitting(text, 200);
+  if (title !== '') document.title = title;
+}
+
+/** Sets or clears a text of the whole proposal. */
+export function setDocumentText(
+  document: ProposalDocument,
+  field: 'coverNote' | 'terms' | 'internalNote',
+  text: string,
+): void {
+  const kept = fitting(text, field === 'internalNote' ? 5000 : 20_000);
+  if (kept === '') delete document[field];
+  else document[field] = kept;
 }

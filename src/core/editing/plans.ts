@@ -6,6 +6,7 @@ import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { PartGone } from './operations';
 import { readDimension } from './spaces';
+import { fitting } from '../text/fitting';
 
 /* Edits of plans, of what is traced on them, and of measures typed by hand. */
 
@@ -64,7 +65,7 @@ export function removePlan(document: ProposalDocument, planId: string): void {
 }
 
 export function setPlanName(document: ProposalDocument, planId: string, name: string): void {
-  if (name.trim() !== '') planOf(document, planId).name = name.trim().slice(0, 200);
+  if (name.trim() !== '') planOf(document, planId).name = fitting(name, 200);
 }
 
 /** Shows a plan to the customer, with what is traced on it, or keeps it to us. */
@@ -140,7 +141,7 @@ export function renameTraced(
   tracedId: string,
   label: string,
 ): void {
-  const text = label.trim().slice(0, 200);
+  const text = fitting(label, 200);
   if (text === '') return;
   const traced = tracedOf(planOf(document, planId), tracedId);
   const taken = takenNames(document);

@@ -3,6 +3,7 @@ import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { findBundle, findLine } from './find';
 import { PartGone, sectionOf } from './operations';
+import { fitting } from '../text/fitting';
 
 /* Edits of how a proposal is priced: loads, discounts, fees and tax. */
 
@@ -83,7 +84,7 @@ export function setTaxTerms(
   }
   if (change.exempt !== undefined) {
     if (change.exempt === null) delete next.exempt;
-    else next.exempt = { reason: change.exempt.trim().slice(0, 200) || 'Exempt' };
+    else next.exempt = { reason: fitting(change.exempt, 200) || 'Exempt' };
   }
   if (Object.keys(next).length === 0) delete document.tax;
   else document.tax = next;

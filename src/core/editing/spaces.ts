@@ -4,6 +4,7 @@ import { FormulaError } from '../formula';
 import { writeFixed } from '../number';
 import { PartGone, sectionOf } from './operations';
 import { dropRulesOf } from './rules';
+import { fitting } from '../text/fitting';
 
 /* Edits of the spaces of sections, and of sections and entries as wholes. */
 
@@ -42,7 +43,7 @@ export function setGroup(
     for (const entry of section.entries) {
       if (entry.kind === 'question' || !wanted.has(entry.id)) continue;
       if (name.trim() === '') delete entry[by];
-      else entry[by] = name.trim().slice(0, 60);
+      else entry[by] = fitting(name, 60);
     }
 }
 

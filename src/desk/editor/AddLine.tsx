@@ -3,100 +3,128 @@
 import dynamic from 'next/dynamic';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
-import { addLines, lineAsTyped, ownLineAsTyped } from '@/core/editing';
+import { lineAsTyped, ownLineAsTyped } from '@/core/editing';
 import { showUnitAmount } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import { readAddLine } from '@/core/quantity';
 import { unitName } from '@/model';
-import { newPartId, useEditor, useEditorActions } from './context';
+import { useKeptText } from '@/ui/kept/useKeptText';
+import type { Target } from './context';
+import { newPartId, useEditor } from './context';
 import type { Found } from './library';
 import { findInLibrary } from './library';
 import { PasteDialog } from './PasteDialog';
+import { useAddQueue } from './useAddQueue';
 import { plainName, useTake } from './useTake';
+import { WaitingAdds } from './WaitingAdds';
 
 const ShelvesDialog = dynamic(() => import('./ShelvesDialog').then((module) => module.ShelvesDialog));
 
 const keyOf = (found: Found) => (found.kind === 'item' ? found.item.id : found.bundle.id);
 
+/** How long after an Enter without another key a bundle's inputs may take the focus, in milliseconds. */
+const QUIET = 250;
+
 /** The add line at the foot of the sheet: quantity, a few letters, Enter. A bundle then asks its inputs in place. */
 export function AddLine() {
-  const { work, target, setTarget } = useEditor();
-  const { reveal } = useEditorActions();
-  const { put, putBundle, said, setSaid } = useTake();
-  const [text, setText] = useState('');
+  const { work, target, setTarget, proposalId } = useEditor();
+  const { put, putBundle, rest, said, setSaid } = useTake();
+  const [text, keepText, emptied] = useKeptText(`add line ${proposalId}`);
   const [found, setFound] = useState<{ words: string; all: Found[] } | null>(null);
   const [picked, setPicked] = useState(0);
   const [shelves, setShelves] = useState(false);
-  const [pasted, setPasted] = useState<string | null>(null);
+  const [pasted, setPasted] = useState<{ text: string; target: Target } | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const request = useRef<AbortController | null>(null);
-  const typed = readAddLine(text);
-  const { words } = typed;
-  const section =
-    target.kind === 'section'
-      ? work.document.sections.find(({ id }) => id === target.sectionId)?.title
+  const lastKey = useRef(0);
+  const { words } = readAddLine(text);
+  const titleOf = (where: Target) =>
+    where.kind === 'section'
+      ? work.document.sections.find(({ id }) => id === where.sectionId)?.title
       : undefined;
+  const section = titleOf(target);
 
-  const search = async (wanted: string): Promise<Found[]> => {
+  const queue = useAddQueue(proposalId, {
+    look: async ({ text: typed, own, picked: known, target: where }) => {
+      if (own) return 'own';
+      if (known) return known;
+      return (await findInLibrary(readAddLine(typed).words, titleOf(where)))[0] ?? null;
+    },
+    put: async (one, { text: typed, target: where }) => {
+      const read = readAddLine(typed);
+      if (one === 'own') put([ownLineAsTyped(read, newPartId(), work.document.taxClasses[0]!.id)], where);
+      else if (one.kind === 'item') put([lineAsTyped(one.item, newPartId(), read)], where);
+      else await putBundle(one.bundle, read.quantity, where, quiet());
+    },
+  });
+  const { waiting } = queue;
+  useEffect(() => {
+    if (waiting.every(({ trouble }) => trouble !== null)) rest();
+  });
+
+  /** Whether the person waits for what they asked for: no key since, and nothing in the field. */
+  const quiet = async (): Promise<boolean> => {
+    const asked = lastKey.current;
+    await new Promise((go) => setTimeout(go, Math.max(0, asked + QUIET - performance.now())));
+    return (
+      lastKey.current === asked &&
+      field.current?.value === '' &&
+      (document.activeElement === field.current || document.activeElement === document.body)
+    );
+  };
+
+  const giveUpLooking = () => {
+    request.current?.abort();
+    request.current = null;
+    setFound(null);
+    setPicked(0);
+  };
+  const look = (wanted: string) => {
     request.current?.abort();
     const controller = new AbortController();
     request.current = controller;
-    return findInLibrary(wanted, section, controller.signal);
-  };
-  const look = (wanted: string) =>
-    search(wanted).then(
+    findInLibrary(wanted, section, controller.signal).then(
       (all) => {
+        // An answer to what is not asked any more is no answer.
+        if (request.current !== controller) return;
         setFound({ words: wanted, all });
         setPicked(0);
       },
       () => undefined,
     );
+  };
 
   useEffect(() => {
     if (words.length === 0) return;
-    const timer = setTimeout(() => void look(words), 60);
+    const timer = setTimeout(() => look(words), 60);
     return () => clearTimeout(timer);
     // The words alone ask anew.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [words]);
 
-  const take = async (one: Found) => {
-    if (one.kind === 'item') put(lineAsTyped(one.item, newPartId(), typed));
-    else await putBundle(one.bundle, typed.quantity);
-    setText('');
-    setFound(null);
-  };
-
-  const add = async (own: boolean) => {
-    if (own) {
-      if (words === '') return;
-      put(ownLineAsTyped(typed, newPartId(), work.document.taxClasses[0]!.id));
-      setText('');
-      setFound(null);
-      return;
-    }
-    try {
-      const fresh = found !== null && found.words === words;
-      if (words === '' && !fresh) return;
-      // Asked apart: what is looked for while typing may be given up, this may not.
-      const one = fresh ? found.all[picked] : (await findInLibrary(words, section))[0];
-      if (one) await take(one);
-      else setSaid(`Nothing in the library fits “${words}”. Shift Enter adds it as a line of its own.`);
-    } catch {
-      setSaid('The library does not answer. Try again.');
-    }
+  /** Takes what stands in the field, at once: the next thing can be typed while it is looked up. */
+  const add = (own: boolean, one: Found | null) => {
+    const typed = field.current?.value ?? text;
+    if (typed.trim() === '' && one === null) return;
+    const read = readAddLine(typed);
+    if (one === null && read.words === '') return;
+    queue.ask({ text: typed, target, own, picked: one });
+    emptied();
+    setSaid('');
+    giveUpLooking();
   };
 
   const onPaste = (event: ClipboardEvent<HTMLInputElement>) => {
     const clip = event.clipboardData.getData('text/plain');
     if (!clip.trim().includes('\n')) return;
     event.preventDefault();
-    setPasted(clip);
+    setPasted({ text: clip, target });
   };
 
   const shown = found !== null && (words !== '' || found.words === '') ? found.all : [];
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    lastKey.current = event.timeStamp;
     const last = shown.length - 1;
     if (event.key === '/' && text === '') {
       // The key that leads here, pressed once more.
@@ -104,22 +132,23 @@ export function AddLine() {
     } else if (event.key === 'ArrowDown') {
       event.preventDefault();
       // On the empty field: what is often used on such a section.
-      if (words === '' && found === null) void look('');
+      if (words === '' && found === null) look('');
       else setPicked(Math.min(picked + 1, Math.max(last, 0)));
     } else if (event.key === 'ArrowUp') {
       event.preventDefault();
       if (picked > 0) setPicked(picked - 1);
-      else if (text === '' && found !== null) setFound(null);
+      else if (text === '' && found !== null) giveUpLooking();
       else if (text === '')
         [...document.querySelectorAll<HTMLElement>('[data-cell="quantity"]')].at(-1)?.focus();
     } else if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
-      void add(event.shiftKey);
+      const fresh = found !== null && found.words === readAddLine(event.currentTarget.value).words;
+      add(event.shiftKey, !event.shiftKey && fresh ? (found.all[picked] ?? null) : null);
     } else if (event.key === 'Escape') {
       if (text === '' && target.kind !== 'section')
         setTarget({ kind: 'section', sectionId: work.document.sections[0]!.id });
-      setText('');
-      setFound(null);
+      emptied();
+      giveUpLooking();
     }
   };
 
@@ -131,6 +160,19 @@ export function AddLine() {
         : `to ${work.document.sections.find(({ id }) => id === target.sectionId)?.title ?? 'the proposal'}`;
   return (
     <div className="add-line">
+      <WaitingAdds
+        {...queue}
+        edit={
+          text === ''
+            ? (one) => {
+                queue.drop(one.id);
+                setTarget(one.target);
+                keepText(one.text);
+                field.current?.focus();
+              }
+            : null
+        }
+      />
       {shown.length > 0 && (
         <ul className="add-found" role="listbox" id="add-found" aria-label="Fitting items">
           {shown.map((one, i) => (
@@ -141,7 +183,7 @@ export function AddLine() {
               aria-selected={i === picked}
               onMouseDown={(event) => {
                 event.preventDefault();
-                take(one).catch(() => setSaid('The library does not answer. Try again.'));
+                add(false, one);
                 field.current?.focus();
               }}
             >
@@ -163,7 +205,7 @@ export function AddLine() {
         aria-activedescendant={shown.length > 0 ? `found-${picked}` : undefined}
         autoComplete="off"
         onChange={(event) => {
-          setText(event.target.value);
+          keepText(event.target.value);
           setSaid('');
         }}
         onKeyDown={onKeyDown}
@@ -188,20 +230,12 @@ export function AddLine() {
           }}
         />
       )}
-      {pasted !== null && target.kind === 'section' && (
+      {pasted !== null && (
         <PasteDialog
-          text={pasted}
-          sectionTitle={section}
+          text={pasted.text}
+          sectionTitle={titleOf(pasted.target)}
           taxClass={work.document.taxClasses[0]!.id}
-          add={(lines) => {
-            work.edit((draft) => addLines(draft, target.sectionId, lines, target.afterId));
-            const last = lines.at(-1);
-            if (last) {
-              setTarget({ ...target, afterId: last.id });
-              reveal({ key: last.id });
-            }
-            setSaid(`${lines.length} lines added.`);
-          }}
+          add={(lines) => put(lines, pasted.target)}
           close={() => {
             setPasted(null);
             field.current?.focus();

@@ -1,9 +1,10 @@
 'use client';
 
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import type { KeyboardEvent } from 'react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
@@ -20,6 +21,7 @@ import { ChoicesStep } from './choices/ChoicesStep';
 import type { LibraryActions, Reveal, Target } from './context';
 import { EditorActionsScope, EditorScope } from './context';
 import type { SaveAsTemplate } from './MoreActs';
+import { LiveFieldsScope } from './liveFields';
 import { MoreActs } from './MoreActs';
 import { Outline } from './Outline';
 import { PaymentsStep } from './payments/PaymentsStep';
@@ -41,10 +43,19 @@ const PlanDesk = dynamic(() => import('./plan/PlanDesk').then((module) => module
 
 const plainView: SheetView = { folded: new Set(), opened: new Set(), filter: null, grouping: null };
 
-const steps = ['Scope', 'Choices', 'Price', 'Payments', 'Wording', 'Send'] as const;
-export type Step = (typeof steps)[number];
+/** Steps are history of their own: Back leads to the step before, and the address says which is shown. */
+const goTo = (address: string): void => {
+  if (window.location.search !== address) window.history.pushState(null, '', address);
+};
 
-function SavingMark({ saving }: { saving: Saving }) {
+const steps = ['Scope', 'Choices', 'Price', 'Payments', 'Wording', 'Send'] as const;
+type Step = (typeof steps)[number];
+
+const stepOf = (name: string | null): Step =>
+  steps.find((step) => step.toLowerCase() === name?.toLowerCase()) ?? 'Scope';
+
+function SavingMark({ saving, typing }: { saving: Saving; typing: boolean }) {
+  if (saving.state === 'saved' && typing) return <span className="soft">Typing …</span>;
   if (saving.state === 'saved') return <span className="soft">All changes saved</span>;
   if (saving.state === 'saving') return <span className="soft">Saving …</span>;
   return <span className="wrong">Not saved</span>;
@@ -52,9 +63,6 @@ function SavingMark({ saving }: { saving: Saving }) {
 
 interface EditorProps {
   readonly proposal: ProposalAtDesk;
-  readonly firstStep: Step;
-  /** Opens on the plans that are measured on. */
-  readonly planFirst: boolean;
   readonly timeZone: string;
   readonly liking: DeskLiking;
   readonly actions: SendActions & {
@@ -65,9 +73,11 @@ interface EditorProps {
 }
 
 /** A proposal on the workbench: the same document under six steps, with the tally always beside it. */
-export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actions }: EditorProps) {
+export function Editor({ proposal, timeZone, liking, actions }: EditorProps) {
   const work = useDocument(proposal.id, proposal.document, proposal.saveNumber, actions.save);
-  const [step, setStep] = useState<Step>(firstStep);
+  const asked = useSearchParams();
+  const step = stepOf(asked.get('step'));
+  const onPlan = step === 'Scope' && asked.get('on') === 'plan';
   const [target, setTarget] = useState<Target>(() => ({
     kind: 'section',
     sectionId: proposal.document.sections.at(-1)?.id ?? '',
@@ -75,7 +85,6 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
   const [previewMark, setPreviewMark] = useState(0);
   const [view, setView] = useState<SheetView>(plainView);
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
-  const [onPlan, setOnPlan] = useState(planFirst);
   const [revealed, reveal] = useState<Reveal | null>(null);
   const open = proposal.state === 'draft' || proposal.state === 'sent' || proposal.state === 'lapsed';
   const readOnly = !open || !proposal.mayEdit;
@@ -105,6 +114,7 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
         : work.document.sections.some(({ entries }) => entries.some(({ id }) => id === target.questionId));
   const shownTarget: Target = isThere ? target : { kind: 'section', sectionId: sectionIds.at(-1) ?? '' };
   const context = {
+    proposalId: proposal.id,
     work,
     figures,
     lines,
@@ -149,20 +159,17 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
     [columns, setColumns, edit, readOnly, minorDigits, proposal.moved, toggle, select],
   );
 
-  const go = async (next: Step) => {
+  const go = (next: Step) => {
     (document.activeElement as HTMLElement | null)?.blur();
-    if (next === 'Send') {
-      await work.settle();
-      setPreviewMark((mark) => mark + 1);
-    }
-    setStep(next);
-    setOnPlan(false);
-    window.history.replaceState(null, '', `?step=${next.toLowerCase()}`);
+    goTo(`?step=${next.toLowerCase()}`);
   };
-  const measure = useCallback((open: boolean) => {
-    setOnPlan(open);
-    window.history.replaceState(null, '', open ? '?step=scope&on=plan' : '?step=scope');
-  }, []);
+  const measure = useCallback((open: boolean) => goTo(open ? '?step=scope&on=plan' : '?step=scope'), []);
+
+  // What the customer gets is shown as it is saved.
+  const { settle } = work;
+  useEffect(() => {
+    if (step === 'Send') void settle().then(() => setPreviewMark((mark) => mark + 1));
+  }, [step, settle]);
 
   const goNow = useRef(go);
   useEffect(() => {
@@ -183,7 +190,7 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
         field.tagName === 'TEXTAREA' || (field.id === 'add-line' && (field as HTMLInputElement).value !== '');
       if ((event.ctrlKey || event.metaKey) && event.key === 'Enter' && sendable && !inText) {
         event.preventDefault();
-        void goNow.current('Send');
+        goNow.current('Send');
       }
       if (event.altKey && event.code === 'KeyP' && step === 'Scope') {
         event.preventDefault();
@@ -227,150 +234,162 @@ export function Editor({ proposal, firstStep, planFirst, timeZone, liking, actio
   return (
     <EditorScope value={context}>
       <EditorActionsScope value={rowActions}>
-        <div className="editor" onKeyDown={onKeyDown}>
-          <header className="editor-head">
-            <h1>{work.document.title}</h1>
-            <StateMark state={proposal.state} />
-            <span className="soft editor-who">
-              <Link href={`/customers/${proposal.customer.id}`} prefetch={false}>
-                {proposal.customer.name}
-              </Link>{' '}
-              · {proposal.site.line}
-            </span>
-            <span className="editor-actions">
-              <span role="status">
-                {readOnly ? (
-                  <span className="soft">
-                    {open ? 'To read only: the seller changes it' : 'Closed for changes'}
-                  </span>
-                ) : (
-                  <SavingMark saving={saving} />
+        <LiveFieldsScope value={work.fields}>
+          <div className="editor" onKeyDown={onKeyDown}>
+            <header className="editor-head">
+              <h1>{work.document.title}</h1>
+              <StateMark state={proposal.state} />
+              <span className="soft editor-who">
+                <Link href={`/customers/${proposal.customer.id}`} prefetch={false}>
+                  {proposal.customer.name}
+                </Link>{' '}
+                · {proposal.site.line}
+              </span>
+              <span className="editor-actions">
+                <span role="status">
+                  {readOnly ? (
+                    <span className="soft">
+                      {open ? 'To read only: the seller changes it' : 'Closed for changes'}
+                    </span>
+                  ) : (
+                    <SavingMark saving={saving} typing={work.typing} />
+                  )}
+                </span>
+                {!readOnly && (
+                  <>
+                    <Button
+                      type="text"
+                      size="small"
+                      icon={<UndoOutlined />}
+                      aria-label="Undo"
+                      title="Undo (Ctrl Z)"
+                      disabled={!work.canUndo}
+                      onClick={work.undo}
+                    />
+                    <Button
+                      type="text"
+                      size="small"
+                      icon={<RedoOutlined />}
+                      aria-label="Redo"
+                      title="Redo (Ctrl Y)"
+                      disabled={!work.canRedo}
+                      onClick={work.redo}
+                    />
+                  </>
+                )}
+                {proposal.mayEdit && !proposal.change && (
+                  <MoreActs
+                    proposalId={proposal.id}
+                    title={work.document.title}
+                    settle={work.settle}
+                    saveAsTemplate={actions.saveAsTemplate}
+                  />
+                )}
+                {proposal.agreement && (
+                  <Link href={`/agreements/${proposal.agreement.id}`} prefetch={false}>
+                    Agreement {proposal.agreement.number}
+                  </Link>
+                )}
+                {!readOnly && step !== 'Send' && (
+                  <Button type="primary" title="Preview and send (Ctrl ↵)" onClick={() => go('Send')}>
+                    Preview and send
+                  </Button>
                 )}
               </span>
-              {!readOnly && (
-                <>
-                  <Button
-                    type="text"
-                    size="small"
-                    icon={<UndoOutlined />}
-                    aria-label="Undo"
-                    title="Undo (Ctrl Z)"
-                    disabled={!work.canUndo}
-                    onClick={work.undo}
-                  />
-                  <Button
-                    type="text"
-                    size="small"
-                    icon={<RedoOutlined />}
-                    aria-label="Redo"
-                    title="Redo (Ctrl Y)"
-                    disabled={!work.canRedo}
-                    onClick={work.redo}
-                  />
-                </>
-              )}
-              {proposal.mayEdit && !proposal.change && (
-                <MoreActs
-                  proposalId={proposal.id}
-                  title={work.document.title}
-                  settle={work.settle}
-                  saveAsTemplate={actions.saveAsTemplate}
-                />
-              )}
-              {proposal.agreement && (
-                <Link href={`/agreements/${proposal.agreement.id}`} prefetch={false}>
-                  Agreement {proposal.agreement.number}
-                </Link>
-              )}
-              {!readOnly && step !== 'Send' && (
-                <Button type="primary" title="Preview and send (Ctrl ↵)" onClick={() => void go('Send')}>
-                  Preview and send
-                </Button>
-              )}
-            </span>
-          </header>
-          <nav className="steps" aria-label="Steps">
-            {steps.map((name) => (
-              <button
-                key={name}
-                type="button"
-                className="step-name"
-                aria-current={name === step ? 'step' : undefined}
-                onClick={() => void go(name)}
-              >
-                {name}
-                {name === 'Choices' && choices > 0 && <span className="step-count">{choices}</span>}
-              </button>
-            ))}
-            <span className="soft steps-open">
-              {problems.length > 0 && (
-                <button type="button" className="plain-button" onClick={() => void go('Send')}>
-                  {problems.length} open point{problems.length > 1 ? 's' : ''}
+            </header>
+            <nav className="steps" aria-label="Steps">
+              {steps.map((name) => (
+                <button
+                  key={name}
+                  type="button"
+                  className="step-name"
+                  aria-current={name === step ? 'step' : undefined}
+                  onClick={() => go(name)}
+                >
+                  {name}
+                  {name === 'Choices' && choices > 0 && <span className="step-count">{choices}</span>}
                 </button>
-              )}
-            </span>
-          </nav>
-          {saving.state === 'waiting' && (
-            <div className="banner" role="alert">
-              {saving.why}
-            </div>
-          )}
-          {saving.state === 'collided' && (
-            <div className="banner" role="alert">
-              {saving.why} Your last changes and theirs touch the same place.
-              <Button size="small" onClick={work.takeTheirs}>
-                Go on with theirs
-              </Button>
-              <Button size="small" onClick={work.keepMine}>
-                Put mine over theirs
-              </Button>
-            </div>
-          )}
-          {proposal.declinedBecause && <div className="banner">Declined: “{proposal.declinedBecause}”</div>}
-          {proposal.state === 'sent' && proposal.sentSaveNumber !== proposal.saveNumber && (
-            <div className="banner">
-              Changed since revision {proposal.revisions[0]?.number} was sent. The customer sees the changes
-              when you send again.
-            </div>
-          )}
-          {step === 'Send' ? (
-            <SendStep proposal={proposal} actions={actions} timeZone={timeZone} previewMark={previewMark} />
-          ) : (
-            <div className={hasOutline ? 'workbench' : 'workbench workbench-wide'}>
-              {step === 'Scope' && onPlan ? (
-                <PlanDesk proposalId={proposal.id} close={() => measure(false)} />
-              ) : (
-                hasOutline && <Outline />
-              )}
-              {!(step === 'Scope' && onPlan) && (
-                <div className="bench">
-                  {step === 'Scope' ? (
-                    <Sheet
-                      revealed={revealed}
-                      setSelected={setSelected}
-                      measure={() => measure(true)}
-                      agreed={proposal.change?.agreed ?? null}
-                    />
-                  ) : (
-                    <div className="bench-scroll">
-                      {step === 'Choices' && <ChoicesStep proposal={proposal} timeZone={timeZone} />}
-                      {step === 'Price' && <PriceStep loadSets={proposal.loadSets} />}
-                      {step === 'Payments' &&
-                        (proposal.change ? (
-                          <EffectStep contract={proposal.change.contract} />
-                        ) : (
-                          <PaymentsStep money={proposal.money} />
-                        ))}
-                      {step === 'Wording' && <WordingStep />}
-                    </div>
-                  )}
-                  {step === 'Scope' && !readOnly && <AddLine />}
-                </div>
-              )}
-              <Tally contract={proposal.change?.contract ?? null} />
-            </div>
-          )}
-        </div>
+              ))}
+              <span className="soft steps-open">
+                {problems.length > 0 && (
+                  <button type="button" className="plain-button" onClick={() => go('Send')}>
+                    {problems.length} open point{problems.length > 1 ? 's' : ''}
+                  </button>
+                )}
+              </span>
+            </nav>
+            {saving.state === 'waiting' && (
+              <div className="banner" role="alert">
+                {saving.why}
+                {saving.refused && (
+                  <Popconfirm
+                    title="Delete what is not saved?"
+                    okText="Delete it"
+                    cancelText="Cancel"
+                    onConfirm={work.dropMine}
+                  >
+                    <Button size="small">Go on without my last changes</Button>
+                  </Popconfirm>
+                )}
+              </div>
+            )}
+            {saving.state === 'collided' && (
+              <div className="banner" role="alert">
+                {saving.why} Your last changes and theirs touch the same place.
+                <Button size="small" onClick={work.dropMine}>
+                  Go on with theirs
+                </Button>
+                <Button size="small" onClick={work.keepMine}>
+                  Put mine over theirs
+                </Button>
+              </div>
+            )}
+            {proposal.declinedBecause && <div className="banner">Declined: “{proposal.declinedBecause}”</div>}
+            {proposal.state === 'sent' && proposal.sentSaveNumber !== work.saveNumber && (
+              <div className="banner">
+                Changed since revision {proposal.revisions[0]?.number} was sent. The customer sees the changes
+                when you send again.
+              </div>
+            )}
+            {step === 'Send' ? (
+              <SendStep proposal={proposal} actions={actions} timeZone={timeZone} previewMark={previewMark} />
+            ) : (
+              <div className={hasOutline ? 'workbench' : 'workbench workbench-wide'}>
+                {step === 'Scope' && onPlan ? (
+                  <PlanDesk proposalId={proposal.id} close={() => measure(false)} />
+                ) : (
+                  hasOutline && <Outline />
+                )}
+                {!(step === 'Scope' && onPlan) && (
+                  <div className="bench">
+                    {step === 'Scope' ? (
+                      <Sheet
+                        revealed={revealed}
+                        setSelected={setSelected}
+                        measure={() => measure(true)}
+                        agreed={proposal.change?.agreed ?? null}
+                      />
+                    ) : (
+                      <div className="bench-scroll">
+                        {step === 'Choices' && <ChoicesStep proposal={proposal} timeZone={timeZone} />}
+                        {step === 'Price' && <PriceStep loadSets={proposal.loadSets} />}
+                        {step === 'Payments' &&
+                          (proposal.change ? (
+                            <EffectStep contract={proposal.change.contract} />
+                          ) : (
+                            <PaymentsStep money={proposal.money} />
+                          ))}
+                        {step === 'Wording' && <WordingStep />}
+                      </div>
+                    )}
+                    {step === 'Scope' && !readOnly && <AddLine />}
+                  </div>
+                )}
+                <Tally contract={proposal.change?.contract ?? null} />
+              </div>
+            )}
+          </div>
+        </LiveFieldsScope>
       </EditorActionsScope>
     </EditorScope>
   );

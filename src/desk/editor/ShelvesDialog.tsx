@@ -42,7 +42,7 @@ export function ShelvesDialog({
       return;
     }
     const id = newPartId();
-    put(lineFromItem(found.item, id, '1'));
+    put([lineFromItem(found.item, id, '1')]);
     setOwn({ ...own, [found.item.id]: id });
   };
   return (

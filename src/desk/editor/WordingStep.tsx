@@ -1,8 +1,9 @@
 'use client';
 
 import { Input, Radio } from 'antd';
-import { setSection } from '@/core/editing';
-import type { ProposalDocument, Shows } from '@/model';
+import { setDocumentText, setSection, setTitle } from '@/core/editing';
+import type { Shows } from '@/model';
+import { TextField } from './TextField';
 import { useEditor } from './context';
 
 const shows: { value: Shows; label: string }[] = [
@@ -12,28 +13,21 @@ const shows: { value: Shows; label: string }[] = [
   { value: 'prices', label: 'Line amounts and unit prices' },
 ];
 
-type TextField = 'coverNote' | 'terms' | 'internalNote';
+type TextName = 'coverNote' | 'terms' | 'internalNote';
 
 /** What the customer reads, how much of the price they see, and (apart) what is only for us. */
 export function WordingStep() {
   const { work, readOnly } = useEditor();
   const { document: proposal, edit } = work;
-  const setText = (field: TextField) => (event: { target: { value: string } }) =>
-    edit((draft: ProposalDocument) => {
-      const text = event.target.value.trim();
-      if (text === '') delete draft[field];
-      else draft[field] = text;
-    });
-  const area = (field: TextField, label: string, rows: number, hint?: string) => (
+  const area = (field: TextName, label: string, rows: number, hint?: string) => (
     <label className={field === 'internalNote' ? 'field details-ours' : 'field'}>
       {label}
       {hint && <span className="soft"> {hint}</span>}
-      <Input.TextArea
-        key={`${field}-${proposal[field] ?? ''}`}
+      <TextField
         readOnly={readOnly}
-        autoSize={{ minRows: rows }}
-        defaultValue={proposal[field] ?? ''}
-        onBlur={setText(field)}
+        rows={rows}
+        value={proposal[field] ?? ''}
+        commit={(text) => edit((draft) => setDocumentText(draft, field, text))}
       />
     </label>
   );
@@ -41,17 +35,10 @@ export function WordingStep() {
     <div className="step">
       <label className="field">
         Title
-        <Input
-          key={proposal.title}
+        <TextField
           readOnly={readOnly}
-          defaultValue={proposal.title}
-          maxLength={200}
-          onBlur={({ target }) =>
-            target.value.trim() &&
-            edit((draft) => {
-              draft.title = target.value.trim();
-            })
-          }
+          value={proposal.title}
+          commit={(text) => edit((draft) => setTitle(draft, text))}
         />
       </label>
       <fieldset className="field">
@@ -87,12 +74,11 @@ export function WordingStep() {
       {proposal.sections.map((section) => (
         <label key={section.id} className="field">
           {section.title}
-          <Input.TextArea
-            key={section.text ?? ''}
+          <TextField
             readOnly={readOnly}
-            autoSize={{ minRows: 1 }}
-            defaultValue={section.text ?? ''}
-            onBlur={({ target }) => edit((draft) => setSection(draft, section.id, { text: target.value }))}
+            rows={1}
+            value={section.text ?? ''}
+            commit={(text) => edit((draft) => setSection(draft, section.id, { text }))}
           />
         </label>
       ))}

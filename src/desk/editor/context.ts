@@ -21,6 +21,7 @@ export interface LibraryActions {
 }
 
 export interface EditorContext {
+  readonly proposalId: string;
   readonly work: DocumentInWork;
   readonly figures: Figures;
   readonly lines: ReadonlyMap<string, SectionLine>;

@@ -4,7 +4,6 @@ import { readLiking } from '@/acts/accounts/liking';
 import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
 import { readProposal } from '@/acts/proposals/read';
-import type { Step } from '@/desk/editor/Editor';
 import { Editor } from '@/desk/editor/Editor';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';
@@ -31,24 +30,8 @@ import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Proposal' };
 
-const steps: Record<string, Step> = {
-  scope: 'Scope',
-  choices: 'Choices',
-  price: 'Price',
-  payments: 'Payments',
-  wording: 'Wording',
-  send: 'Send',
-};
-
-export default async function ProposalPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<{ step?: string; on?: string }>;
-}) {
+export default async function ProposalPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const { step, on } = await searchParams;
   const actor = await pageActor();
   if (!isId(id)) notFound();
   const proposal = await readProposal(actor, id).catch((error: unknown) => {
@@ -76,8 +59,6 @@ export default async function ProposalPage({
     <Editor
       key={proposal.id}
       proposal={proposal}
-      firstStep={steps[String(step)] ?? 'Scope'}
-      planFirst={on === 'plan'}
       timeZone={company.timeZone}
       liking={await readLiking(actor)}
       actions={actions}

@@ -2,6 +2,7 @@
 
 import type { KeyboardEvent } from 'react';
 import { useLayoutEffect, useRef, useState } from 'react';
+import { useLiveText } from '../useLiveText';
 
 interface CellProps {
   /** Names the cell for people and for moving: `quantity`, `price` … */
@@ -45,10 +46,11 @@ export function Cell({
   onEnter,
   commit,
 }: CellProps) {
-  const [text, setText] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const cancelled = useRef(false);
   const before = typed ?? shown;
+  const { text, dirty, change, leave, cancel } = useLiveText(before, commit);
+  // The text as it is typed, which stands in the cell while nobody has changed it yet.
+  const [entering, setEntering] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const entered = useRef(false);
   const byPointer = useRef(false);
@@ -60,19 +62,9 @@ export function Cell({
   });
 
   const finish = () => {
-    const given = text;
-    setText(null);
-    if (cancelled.current || given === null || given === before) {
-      cancelled.current = false;
-      if (given === before) setWrong(null);
-      return;
-    }
-    try {
-      commit(given);
-      setWrong(null);
-    } catch (error) {
-      setWrong(`${(error as Error).message} It stays at ${shown || 'empty'}.`);
-    }
+    setEntering(null);
+    const trouble = leave();
+    setWrong(trouble === null ? null : `${trouble} It stays at ${shown || 'empty'}.`);
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
@@ -89,8 +81,8 @@ export function Cell({
         event.key === 'ArrowUp' || (event.key === 'Enter' && event.shiftKey) ? -1 : 1,
       );
     } else if (event.key === 'Escape') {
-      cancelled.current = text !== null;
-      setText(null);
+      cancel();
+      setEntering(null);
       setWrong(null);
     }
   };
@@ -101,21 +93,20 @@ export function Cell({
         ref={field}
         className={`cell ${align === 'right' ? 'cell-right' : ''} ${mark ? `cell-${mark}` : ''} ${wrong ? 'cell-wrong' : ''}`}
         data-cell={name}
-        data-dirty={text !== null && text !== before ? '' : undefined}
+        data-dirty={dirty ? '' : undefined}
         aria-label={label}
         aria-invalid={wrong ? true : undefined}
         placeholder={placeholder}
         readOnly={readOnly}
-        value={text ?? shown}
+        value={text ?? entering ?? shown}
         autoComplete="off"
         spellCheck={false}
         onFocus={(event) => {
-          cancelled.current = false;
           const here = event.currentTarget;
           here.select();
           if (!readOnly && typed !== undefined && typed !== shown) {
             entered.current = true;
-            setText(typed);
+            setEntering(typed);
           }
           // A click sets the caret after the focus; whoever came by key may be typing already.
           if (byPointer.current) requestAnimationFrame(() => here.select());
@@ -124,7 +115,7 @@ export function Cell({
         onPointerDown={() => {
           byPointer.current = document.activeElement !== field.current;
         }}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => change(event.target.value)}
         onBlur={finish}
         onKeyDown={onKeyDown}
       />

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Input } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { setExtra, setLineDiscount, setLineText, setLoads } from '@/core/editing';
 import { parseQuantity } from '@/core/quantity';
 import { whyLine } from '@/core/why';
@@ -9,6 +9,7 @@ import type { Extra, Line } from '@/model';
 import { Cell } from './Cell';
 import { useEditor, useEditorActions } from '../context';
 import { discountAsTyped, readDiscount } from '../price/typed';
+import { TextField } from '../TextField';
 import { Why } from '../Why';
 
 type Limits = NonNullable<Extra['quantity']>;
@@ -129,28 +130,28 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
       )}
       <label>
         Not decided yet (a colour, a model); listed before sending
-        <Input
+        <TextField
           readOnly={readOnly}
-          defaultValue={line.open ?? ''}
-          onBlur={({ target }) => edit((draft) => setLineText(draft, line.id, 'open', target.value))}
+          value={line.open ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'open', text))}
         />
       </label>
       <label>
         The customer reads, below the description
-        <Input.TextArea
+        <TextField
+          rows={1}
           readOnly={readOnly}
-          autoSize
-          defaultValue={line.detail ?? ''}
-          onBlur={({ target }) => edit((draft) => setLineText(draft, line.id, 'detail', target.value))}
+          value={line.detail ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'detail', text))}
         />
       </label>
       <label className="details-ours">
         Only for us; never shown to the customer
-        <Input.TextArea
+        <TextField
+          rows={1}
           readOnly={readOnly}
-          autoSize
-          defaultValue={line.internalNote ?? ''}
-          onBlur={({ target }) => edit((draft) => setLineText(draft, line.id, 'internalNote', target.value))}
+          value={line.internalNote ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'internalNote', text))}
         />
       </label>
       <Button size="small" onClick={close}>

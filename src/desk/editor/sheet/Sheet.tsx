@@ -99,8 +99,8 @@ export function Sheet({
     [lines],
   );
   const rows = useMemo(
-    () => sheetRows({ document: proposal, bundles, troubles, view }),
-    [proposal, bundles, troubles, view],
+    () => sheetRows({ document: proposal, bundles, troubles, view, typedIn: focused }),
+    [proposal, bundles, troubles, view, focused],
   );
   const sections = useMemo(
     () => new Map(figures.sections.map((section): [string, SectionFigures] => [section.section.id, section])),
@@ -274,6 +274,9 @@ export function Sheet({
               className="sheet"
               style={{ minWidth: leastWidth(columns) }}
               aria-rowcount={rows.length}
+              onBlur={(event) => {
+                if (!event.currentTarget.contains(event.relatedTarget)) setFocused(null);
+              }}
               onFocus={(event) =>
                 setFocused((event.target as HTMLElement).closest('tbody')?.getAttribute('data-key') ?? null)
               }

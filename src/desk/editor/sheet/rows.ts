@@ -78,11 +78,22 @@ export interface RowsInput {
   /** Ids of lines whose quantity cannot be computed. */
   readonly troubles: ReadonlySet<string>;
   readonly view: SheetView;
+  /** The key of the row that is typed in: it stays while it is, whatever the filter makes of what is typed. */
+  readonly typedIn?: string | null;
 }
 
-function fits(entry: SectionEntry, { bundles, troubles, view }: RowsInput): boolean {
+/** Whether an entry is, or holds, the row of a key. */
+const holds = (entry: SectionEntry, key: string): boolean =>
+  key.startsWith(entry.id) ||
+  (entry.kind === 'question' &&
+    entry.alternatives.some(
+      ({ id, lines }) => key.startsWith(id) || lines.some((inner) => key.startsWith(inner.id)),
+    )) ||
+  (entry.kind === 'bundle' && entry.added.some(({ id }) => key.startsWith(id)));
+
+function fits(entry: SectionEntry, { bundles, troubles, view, typedIn }: RowsInput): boolean {
   const { filter } = view;
-  if (filter === null) return true;
+  if (filter === null || (typedIn && holds(entry, typedIn))) return true;
   if (entry.kind === 'line') return lineFits(entry, filter, troubles);
   if (entry.kind === 'bundle') return bundleFits(entry, bundles.get(entry.id), filter);
   return (
