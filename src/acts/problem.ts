@@ -24,13 +24,29 @@ export class Problem extends Error {
   }
 }
 
-/** Runs an act for a server action: a refusal becomes an answer, anything else goes on as an error. */
+const ourMistake: ProblemDetails = {
+  type: 'about:blank',
+  title: 'Our mistake',
+  status: 500,
+  detail: 'Something went wrong on our side. Nothing was changed.',
+};
+
+/** Whether the framework says by it where to go on (a redirect, a page that is not there). */
+const isDirection = (error: unknown): boolean =>
+  String((error as { digest?: unknown } | null)?.digest ?? '').startsWith('NEXT_');
+
+/**
+ * Runs an act for a server action: a refusal becomes an answer, and so does our own mistake, which is logged. An act is one
+ * transaction, so nothing of it is stored then.
+ */
 export async function answer<T>(act: () => Promise<T>): Promise<Answer<T>> {
   try {
     return { ok: true, value: await act() };
   } catch (error) {
     if (error instanceof Problem) return { ok: false, problem: error.details };
-    throw error;
+    if (isDirection(error)) throw error;
+    console.error(error);
+    return { ok: false, problem: ourMistake };
   }
 }
 
@@ -39,15 +55,7 @@ export async function respond(act: () => Promise<Response>): Promise<Response> {
   try {
     return await act();
   } catch (error) {
-    const details =
-      error instanceof Problem
-        ? error.details
-        : {
-            type: 'about:blank',
-            title: 'Our mistake',
-            status: 500,
-            detail: 'Something went wrong on our side. Nothing was changed.',
-          };
+    const details = error instanceof Problem ? error.details : ourMistake;
     if (!(error instanceof Problem)) console.error(error);
     return Response.json(details, {
       status: details.status,

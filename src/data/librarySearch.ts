@@ -6,6 +6,8 @@ import { bundle, item } from './schema';
 const worth = JSON.stringify({
   exactCode: 1000,
   codeStart: 60,
+  // More than use and stars can add.
+  nameFirst: 90,
   nameWord: 45,
   nameStart: 40,
   wholeWord: 30,

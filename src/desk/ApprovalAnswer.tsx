@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Approval } from '@/acts/proposals/approval';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 /** What is asked of the owner, and their yes or no. */
 export function ApprovalAnswer({
@@ -20,7 +21,7 @@ export function ApprovalAnswer({
   const [trouble, setTrouble] = useState<string | null>(null);
   const say = async (verdict: 'yes' | 'no') => {
     setBusy(true);
-    const given = await answer({ approvalId: approval.id, verdict, answer: words });
+    const given = await asked(answer({ approvalId: approval.id, verdict, answer: words }));
     setBusy(false);
     setTrouble(given.ok ? null : given.problem.detail);
     router.refresh();

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { listAreas } from '@/acts/library/areas';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 type Areas = Awaited<ReturnType<typeof listAreas>>;
 
@@ -29,7 +30,7 @@ export function AreaTable({
   const { message } = App.useApp();
   const [text, setText] = useState(() => asText(areas));
   const submit = async () => {
-    const answer = await save(text);
+    const answer = await asked(save(text));
     if (!answer.ok) {
       message.error(answer.problem.detail);
       return;

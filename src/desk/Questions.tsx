@@ -3,8 +3,10 @@
 import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useKeptText } from '@/ui/kept/useKeptText';
 import { showDay } from '@/core/text/dates';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 import './editor/change/change.css';
 
 interface Asked {
@@ -24,14 +26,15 @@ export function Question({
   answer: ((input: unknown) => Promise<Answer<void>>) | null;
 }) {
   const router = useRouter();
-  const [words, setWords] = useState('');
+  const [words, setWords, done] = useKeptText(`answer ${question.id}`);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const say = async () => {
     setBusy(true);
-    const given = await answer!({ questionId: question.id, answer: words });
+    const given = await asked(answer!({ questionId: question.id, answer: words }));
     setBusy(false);
     setTrouble(given.ok ? null : given.problem.detail);
+    if (given.ok) done();
     router.refresh();
   };
   return (

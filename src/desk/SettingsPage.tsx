@@ -14,6 +14,7 @@ import { LateSettings } from './LateSettings';
 import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import { UsualPercents } from './UsualPercents';
+import { asked } from '@/ui/asked';
 
 interface SettingsProps {
   readonly settings: Awaited<ReturnType<typeof readSettings>>;
@@ -43,19 +44,21 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
   const [money, setMoney] = useState(company.money);
 
   const save = async () => {
-    const answer = await actions.save({
-      depositInvoiceOnAcceptance: deposit,
-      validityDays: Number(validity),
-      paymentDays: Number(payment),
-      usual,
-      pricing,
-      money,
-    });
+    const answer = await asked(
+      actions.save({
+        depositInvoiceOnAcceptance: deposit,
+        validityDays: Number(validity),
+        paymentDays: Number(payment),
+        usual,
+        pricing,
+        money,
+      }),
+    );
     if (answer.ok) message.success('Settings saved.');
     else message.error(answer.problem.detail);
   };
   const revoke = async (id: string) => {
-    const answer = await actions.revoke(id);
+    const answer = await asked(actions.revoke(id));
     if (!answer.ok) message.error(answer.problem.detail);
     router.refresh();
   };

@@ -3,6 +3,7 @@
 import { Alert, Button, Form, Input } from 'antd';
 import { useState } from 'react';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 interface Given {
   readonly email: string;
@@ -14,7 +15,7 @@ export function SignIn({ signIn }: { signIn: (given: Given) => Promise<Answer<un
   const [busy, setBusy] = useState(false);
   const submit = async (given: Given) => {
     setBusy(true);
-    const answer = await signIn(given);
+    const answer = await asked(signIn(given));
     setBusy(false);
     if (answer && !answer.ok) setRefused(answer.problem.detail);
   };

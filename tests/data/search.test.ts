@@ -3,7 +3,7 @@ import { addItems } from '@/acts/library/add';
 import { saveItem } from '@/acts/library/items';
 import { findItems } from '@/acts/library/library';
 import type { Actor } from '@/acts/actor';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
 import { itemInputs } from '../../scripts/demo/library';
 import { newCompany } from '../support/desk';
@@ -69,6 +69,20 @@ test.each(['100%', '%', '_', '\\', "'", "' or true --"])(
     expect(found).toEqual(text === '100%' ? ['SC-100'] : []);
   },
 );
+
+test('a name that begins with the word goes before one that contains it, however often that is used', async () => {
+  const owner = await newCompany();
+  await addItems(owner, [
+    { ...itemInputs[0]!, code: 'A', name: 'Kick-out flashing', tags: ['flashing'] },
+    { ...itemInputs[0]!, code: 'B', name: 'Window with flashing', tags: [] },
+    { ...itemInputs[0]!, code: 'Z', name: 'Flashing, drip edge', tags: [] },
+  ]);
+  await inCompany(owner.companyId, (tx) =>
+    tx.execute(sql`insert into library_use (company_id, section_kind, used_id, count, last_at)
+      select company_id, 'roof', id, 500, now() from item where code = 'A'`),
+  );
+  expect((await codes(owner, 'flashing'))[0]).toBe('Z');
+});
 
 test('a measure is found whichever way its sign is written', async () => {
   const owner = await newCompany();

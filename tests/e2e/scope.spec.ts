@@ -152,12 +152,15 @@ test('copy, select, move, fold, filter, keys', async ({ page }) => {
   await saved(page);
 });
 
-test('several pasted lines are matched, looked through and added', async ({ page, context }) => {
+test('several pasted lines are matched where they fit well, looked through and added', async ({
+  page,
+  context,
+}) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await begin(page, 'Pasted');
   await page.evaluate(() =>
     navigator.clipboard.writeText(
-      'Qty\tUnit\tDescription\n12\tea\tJoist hanger\n2\tsq\tShingles architectural\n3\t\tGnome, painted',
+      'Qty\tUnit\tDescription\tPrice\n12\tea\tJoist hanger screws\t\n2\thr\tShingles architectural\t\n3\t\tGnome, painted\t$1,250.00',
     ),
   );
   await page.locator('#add-line').focus();
@@ -165,10 +168,42 @@ test('several pasted lines are matched, looked through and added', async ({ page
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('3 pasted lines');
   await expect(dialog.getByText('Joist hanger with screws')).toBeVisible();
+  // Hours are no squares: it is not taken for the shingles, only offered.
+  await expect(dialog.getByText('A line of its own')).toHaveCount(2);
+  // What the amount is has to be said.
+  await expect(dialog.getByRole('button', { name: 'Add 3 lines' })).toBeDisabled();
+  await dialog.getByLabel('what it costs us').check();
   await dialog.getByRole('button', { name: 'Add 3 lines' }).click();
   await expect(page.locator('tr.row')).toHaveCount(3);
   await expect(page.getByLabel('Quantity of Gnome, painted')).toHaveValue('3');
+  await expect(page.getByLabel('Unit cost of Gnome, painted')).toHaveValue('1,250.00');
+  // A line of one's own: its unit can be set, and without a price it is an open point.
+  await expect(
+    page.locator('tr.row', { has: page.getByLabel('Quantity of Shingles architectural') }),
+  ).toContainText('has no price yet');
+  await page.getByLabel('Unit of Gnome, painted').selectOption('set');
   await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Unit of Gnome, painted')).toHaveValue('set');
+});
+
+test('a pasted list of hundreds of lines comes in whole', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await begin(page, 'Pasted, many');
+  const list = Array.from({ length: 450 }, (_, i) => `${i + 1}\tea\tOddment number ${i + 1}`).join('\n');
+  await page.evaluate((text) => navigator.clipboard.writeText(text), list);
+  await page.locator('#add-line').focus();
+  await page.keyboard.press('Control+v');
+  await page.getByRole('dialog').getByRole('button', { name: 'Add 450 lines' }).click({ timeout: 60_000 });
+  await saved(page);
+  const id = /proposals\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const stored = await page.request.get(`/api/v1/proposals/${id}/document.json`);
+  const { sections } = (await stored.json()) as {
+    sections: { entries: { description: string; quantity: string }[] }[];
+  };
+  expect(sections.flatMap(({ entries }) => entries.map(({ quantity }) => quantity))).toEqual(
+    Array.from({ length: 450 }, (_, i) => String(i + 1)),
+  );
 });
 
 test('a bundle kept as a new one in the library, found again, and refreshed', async ({ page }) => {

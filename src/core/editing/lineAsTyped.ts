@@ -4,33 +4,80 @@ import { parseFixed, reduced, roundFixed, writeFixed } from '../number';
 import type { TypedLine } from '../quantity';
 import { lineFromItem, plainLine } from './lineFromItem';
 
+/** Whether a quantity in one unit can be said in another. */
+const convertible = (from: UnitCode, to: UnitCode): boolean =>
+  from === to || typeof inUnit(fromUnit(reduced(1n, 1n), from), to) !== 'string';
+
+const tokens = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .replace(/(\d)\s*x\s*(?=\d)/g, '$1×')
+    .split(/[^\p{L}\p{N}×/.½¼¾]+/u)
+    .filter((word) => word !== '');
+
+/**
+ * Whether an item is what a typed line means, for lines that nobody picks one by one: every word that was typed is one of
+ * the item's (or the beginning of one, of four letters or more), at least half of the words of the item's name were typed, and
+ * the unit can be said in the item's.
+ */
+export function fitsWell(typed: TypedLine, item: LibraryItem): boolean {
+  if (typed.unit !== undefined && !convertible(typed.unit, item.unit)) return false;
+  const asked = tokens(typed.words);
+  if (asked.length === 0) return false;
+  if (typed.words.trim().toLowerCase() === item.code.toLowerCase()) return true;
+  const name = tokens(item.name);
+  const fits = (word: string, of: string) => of === word || (word.length >= 4 && of.startsWith(word));
+  const known = [...name, ...tokens(item.code), ...item.tags.flatMap(tokens)];
+  if (!asked.every((word) => known.some((of) => fits(word, of)))) return false;
+  const named = name.filter((of) => asked.some((word) => fits(word, of))).length;
+  return named * 2 >= name.length;
+}
+
 const inItsUnit = (quantity: string, from: UnitCode, to: UnitCode): string | null => {
   if (from === to) return quantity;
   const value = inUnit(fromUnit(reduced(parseFixed(quantity), 1_000_000n), from), to);
   return typeof value === 'string' ? null : writeFixed(toPlaces(value, 3));
 };
 
-const held = (typed: TypedLine): Pick<Line, 'heldPrice'> =>
-  typed.price === undefined ? {} : { heldPrice: writeFixed(roundFixed(parseFixed(typed.price), 2)) };
+/** What an amount behind a typed line is. */
+export type AmountIs = 'price' | 'cost' | 'nothing';
+
+const priced = (typed: TypedLine, amountIs: AmountIs): Pick<Line, 'heldPrice' | 'typedCost'> => {
+  if (typed.price === undefined || amountIs === 'nothing') return {};
+  return amountIs === 'cost'
+    ? { typedCost: typed.price }
+    : { heldPrice: writeFixed(roundFixed(parseFixed(typed.price), 2)) };
+};
 
 /**
  * A line of a library item as it was typed: `380 sf screen mesh @2.15`. A quantity in another unit of the same kind is
  * converted (2 squares are 200 sq ft); one in a unit that does not fit is kept and marked to be looked at.
+ * @param amountIs what the amount behind it is: the price by default
  */
-export function lineAsTyped(item: LibraryItem, id: string, typed: TypedLine): Line {
+export function lineAsTyped(
+  item: LibraryItem,
+  id: string,
+  typed: TypedLine,
+  amountIs: AmountIs = 'price',
+): Line {
   const { quantity, unit } = typed;
   const fitting = quantity === null || unit === undefined ? quantity : inItsUnit(quantity, unit, item.unit);
   const line = lineFromItem(item, id, fitting);
   return {
     ...line,
     ...(fitting === null && quantity !== null ? { quantity, quantityOpen: true } : {}),
-    ...held(typed),
+    ...priced(typed, amountIs),
   };
 }
 
 /** A line of one's own as it was typed. */
-export const ownLineAsTyped = (typed: TypedLine, id: string, taxClass: string): Line => ({
+export const ownLineAsTyped = (
+  typed: TypedLine,
+  id: string,
+  taxClass: string,
+  amountIs: AmountIs = 'price',
+): Line => ({
   ...plainLine(id, typed.words, typed.quantity, taxClass),
   ...(typed.unit === undefined ? {} : { unit: typed.unit }),
-  ...held(typed),
+  ...priced(typed, amountIs),
 });

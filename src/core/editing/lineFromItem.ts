@@ -1,4 +1,5 @@
 import type { LibraryItem, Line, PricedItem } from '@/model';
+import { fitting } from '../text/fitting';
 
 /** What of a library item makes its price, copied so that a later change of the library does not move a proposal. */
 export function pricedItem(item: LibraryItem): PricedItem {
@@ -31,12 +32,15 @@ export function lineFromItem(item: LibraryItem, id: string, quantity: string | n
   };
 }
 
-/** A line of one's own, without the library: costs are typed in later. */
+/**
+ * A line of one's own, without the library: costs are typed in later.
+ * @throws TooLong where the description is
+ */
 export function plainLine(id: string, description: string, quantity: string | null, taxClass: string): Line {
   return {
     kind: 'line',
     id,
-    description: description.slice(0, 200),
+    description: fitting(description, 200),
     unit: 'each',
     quantity: quantity ?? '1',
     ...(quantity === null ? { quantityOpen: true } : {}),

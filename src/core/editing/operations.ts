@@ -177,6 +177,16 @@ export function setPrice(document: ProposalDocument, lineId: string, typed: stri
   else line.heldPrice = writeFixed(roundFixed(parseQuantity(typed, 4), line.pricePlaces ?? 2));
 }
 
+/**
+ * Sets the unit of a line of one's own; what the quantity says stays. A line of the library keeps the library's unit.
+ * @throws RangeError for a line of the library
+ */
+export function setUnit(document: ProposalDocument, lineId: string, unit: UnitCode): void {
+  const { line } = place(document, lineId);
+  if (line.itemId !== undefined) throw new RangeError('The unit is the library’s.');
+  line.unit = unit;
+}
+
 /** Sets what the line is called; empty text is ignored, a line always has a name. */
 export function setDescription(document: ProposalDocument, lineId: string, text: string): void {
   const { line } = place(document, lineId);

@@ -12,7 +12,7 @@ const feetInches =
 const feet = /(\d+(?:\.\d+)?)\s*(?:'|′|ft\b)/y;
 /** Metres and their parts; the international foot is 0.3048 m exactly (NIST SP 811). */
 const metric = /(\d+(?:\.\d+)?)\s*(mm|cm|m)\b/y;
-const plain = /\d{1,12}(?:,\d{3})*(?:\.\d+)?|\.\d+/y;
+const currencySign = /[$€£]\s?/y;
 const nameSigns = /[A-Za-z_][A-Za-z0-9_]*/y;
 const quoted = /["“]([^"“”]*)["”]/y;
 const comparison = /<=|>=|<>|!=|==|[<>=≤≥≠]/y;
@@ -32,8 +32,35 @@ const comparisons: Record<string, Comparison> = {
   '≠': '!=',
 };
 
+/** The signs numbers are typed with: the decimal sign, and what sets thousands apart. */
+interface Signs {
+  readonly decimal: '.' | ',';
+  readonly group: ',' | '.' | '’' | null;
+}
+
+/** The signs of a locale, as `Intl` writes its numbers. */
+function signsOf(locale: string): Signs {
+  const parts = new Intl.NumberFormat(locale, { useGrouping: true }).formatToParts(1_234_567.5);
+  const sign = (type: 'decimal' | 'group') => parts.find((part) => part.type === type)?.value;
+  const group = sign('group');
+  return {
+    decimal: sign('decimal') === ',' ? ',' : '.',
+    // A straight apostrophe is the sign of feet; the curved one may set thousands apart.
+    group: group === ',' || group === '.' ? group : group === "'" || group === '’' ? '’' : null,
+  };
+}
+
+/** Numbers as such signs write them, thousands set apart by threes or not at all; with or without blanks between. */
+function plainNumber({ decimal: point, group }: Signs, blanks: boolean): RegExp {
+  const apart = [...(group === null ? [] : [`\\${group}`]), ...(blanks ? ['[ \\u00a0\\u202f\\u2009]'] : [])];
+  const grouped = apart.map((sign) => `\\d{1,3}(?:${sign}\\d{3})+(?!\\d)`);
+  return new RegExp(`(?:${[...grouped, '\\d{1,15}'].join('|')})(?:\\${point}\\d+)?|\\${point}\\d+`, 'y');
+}
+
+const open = signsOf('en-US');
+
 function decimal(text: string): Ratio {
-  const [whole = '', places = ''] = text.replace(/,/g, '').split('.');
+  const [whole = '', places = ''] = text.split('.');
   // Past 39 places nothing is left that a quantity could show.
   const kept = places.slice(0, 39);
   return reduced(BigInt((whole || '0') + kept), powerOfTen(kept.length));
@@ -42,20 +69,28 @@ function decimal(text: string): Ratio {
 const isFunction = (name: string): name is FunctionName =>
   (functionNames as readonly string[]).includes(name);
 
+export interface ReadOptions {
+  /** Without names (and all that comes with them) it reads what a plain quantity field takes. */
+  readonly names: boolean;
+  /** What may be typed at most. */
+  readonly longest?: number;
+  /** Whose decimal sign and thousands a typed number has; a stored formula is always read as `en-US`. */
+  readonly locale?: string;
+  /** Whether blanks may set thousands apart: `1 000.00`. */
+  readonly blanks?: boolean;
+}
+
 /**
  * Reads a formula: numbers (`1,250.5`), lengths (`12' 6"`, `12ft 6 1/2in`, `3.6m`), names, `+ - * /`, parentheses,
  * comparisons, texts in quotes and the functions of {@link functionNames}. There is nothing else: no assignment, no
  * loop, no property, no other function.
  *
- * @param options.names without names (and all that comes with them) it reads what a plain quantity field takes
- * @param options.longest what may be typed at most
  * @throws FormulaError with a sentence and the place
  */
-export function readFormula(
-  text: string,
-  options: { readonly names: boolean; readonly longest?: number } = { names: true },
-): Tree {
+export function readFormula(text: string, options: ReadOptions = { names: true }): Tree {
   const longest = options.longest ?? LONGEST_FORMULA;
+  const signs = options.locale === undefined ? open : signsOf(options.locale);
+  const plain = plainNumber(signs, options.blanks === true);
   let at = 0;
 
   const blanks = () => {
@@ -93,8 +128,25 @@ export function readFormula(
     const metres = take(metric);
     if (metres)
       return length(times(decimal(metres[1]!), reduced(tenThousandthsOfMetres[metres[2]!]!, 3048n)));
+    const sign = take(currencySign);
     const bare = take(plain);
-    return bare && { kind: 'number', at: start, value: decimal(bare[0]), exponent: 0 };
+    if (!bare) {
+      if (sign) at = start;
+      return null;
+    }
+    const next = text[at];
+    if ((next === ',' || next === '.') && /\d/.test(text[at + 1] ?? '') && !(options.names && next === ','))
+      throw new FormulaError(
+        `“${text.slice(start).split(/\s/)[0]}” can be read in two ways. Write one thousand and a half as ${signs.decimal === '.' ? '1,000.50 or 1000.50' : '1.000,50 or 1000,50'}.`,
+        start,
+      );
+    const [whole = '', places = ''] = bare[0].split(signs.decimal);
+    return {
+      kind: 'number',
+      at: start,
+      value: decimal(`${whole.replace(/\D/g, '')}.${places}`),
+      exponent: 0,
+    };
   };
 
   const call = (name: string, start: number, depth: number): Tree => {

@@ -6,6 +6,7 @@ import { readTraced } from '../plan';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
 import { showDate } from '../text/dates';
+import { remarksOn } from './remarks';
 import { tiersSideBySide } from './tiersSideBySide';
 import type { DocumentProblem } from './wrongParts';
 import { wrongParts } from './wrongParts';
@@ -31,8 +32,11 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
   const look = (partId: string, message: string) => problems.push({ partId, message, weight: 'look' });
   for (const { section, space, lines, bundles } of figures.sections) {
     if (section.space && space?.trouble) open(section.id, `Space of “${section.title}”: ${space.trouble}`);
-    for (const { line, trouble } of lines)
+    for (const figured of lines) {
+      const { line, trouble } = figured;
       if (trouble !== null) open(line.id, `Quantity of “${line.description}”: ${trouble}`);
+      for (const remark of remarksOn(figured)) look(line.id, `“${line.description}” ${remark}.`);
+    }
     for (const { bundle, sized } of bundles.values()) {
       for (const { place, message } of sized.troubles)
         open(bundle.id, `“${bundle.name}”, ${place}: ${message}`);

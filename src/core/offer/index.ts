@@ -7,3 +7,4 @@ export * from './figuresReport';
 export * from './choicesReport';
 export { filesOf, filesOfRound } from './filesOf';
 export * from './targetReport';
+export * from './remarks';

@@ -112,6 +112,50 @@ describe('typed quantities', () => {
   });
 });
 
+describe('amounts, wherever they are typed', () => {
+  test.each([
+    ['1,000', '1000'],
+    ['$1,000.00', '1000'],
+    ['$ 12.50', '12.5'],
+    ['1 000.00', '1000'],
+    ['1\u00a0234\u00a0567.5', '1234567.5'],
+    ['2 × $1,250', '2500'],
+    ['1000000', '1000000'],
+  ])('%s → %s', (typed, value) => expect(read(typed)).toBe(value));
+
+  // As a comma could mean either, it is never guessed at.
+  test.each(['12,5', '1,00', '1,0000', '1250,000', '1.000,50', '1,000,5', '1.2.3'])(
+    '%s is refused',
+    (typed) => expect(() => parseQuantity(typed)).toThrow(FormulaError),
+  );
+  test('the refusal says both ways to write it', () =>
+    expect(() => parseQuantity('12,5')).toThrow(
+      '“12,5” can be read in two ways. Write one thousand and a half as 1,000.50 or 1000.50.',
+    ));
+
+  test.each([
+    ['de-DE', '1.000,50', '1000.5'],
+    ['de-DE', '12,5', '12.5'],
+    ['en-US', '1,000.50', '1000.5'],
+    ['fr-FR', '1 000,5', '1000.5'],
+    ['de-CH', '1’000.50', '1000.5'],
+  ])('in %s, %s → %s', (locale, typed, value) =>
+    expect(writeFixed(parseQuantity(typed, 3, { locale }))).toBe(value),
+  );
+
+  test('what Intl writes in a locale is read in it', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom('en-US', 'de-DE', 'fr-FR', 'en-GB', 'es-MX'),
+        fc.integer({ min: 0, max: 10 ** 12 }),
+        (locale, cents) => {
+          const shown = new Intl.NumberFormat(locale, { minimumFractionDigits: 2 }).format(cents / 100);
+          expect(parseQuantity(shown, 2, { locale })).toBe(BigInt(cents) * 10_000n);
+        },
+      ),
+    ));
+});
+
 describe('the add line: a quantity, if it begins with one, and words', () => {
   test.each([
     ['12 joist', '12', 'joist'],
@@ -129,6 +173,8 @@ describe('the add line: a quantity, if it begins with one, and words', () => {
     ['  7   door  ', '7', 'door'],
     ['12', '12', ''],
     ['4/0 door', null, '4/0 door'],
+    // A blank ends the quantity here: 200 is a word of what is looked for.
+    ['2 200 amp panel', '2', '200 amp panel'],
     ['', null, ''],
     ['12 set', '12', 'set'],
     ['2 squares', '2', 'squares'],

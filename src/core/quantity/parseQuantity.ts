@@ -6,15 +6,26 @@ import { powerOfTen } from '../number';
 const LONGEST = 200;
 
 /**
- * Reads what a person types as a quantity: a number (`1,250.5`), arithmetic (`38+64+22`, `2*(12+9.5)`) and lengths in
+ * Reads what a person types as a quantity or an amount, wherever one is typed: a number (`1,250.5`, `$1,250.50`,
+ * `1 250.5`), arithmetic (`38+64+22`, `2*(12+9.5)`) and lengths in
  * feet and inches (`12' 6"`, `12ft 6 1/2in`) or metric (`3.6m`), which become feet.
  *
  * @param text what was typed
+ * @param options.locale whose decimal sign and thousands the numbers have, `en-US` by default; what another locale would
+ * read otherwise (`12,5`) is refused with both ways to write it
+ * @param options.blanks whether blanks may set thousands apart; not where a number ends at a blank
  * @param places decimal places of the result, 3 by default; the result is rounded to them once, half away from zero
  * @throws FormulaError with a sentence and the place for text that is none of these, and for a division by zero
  */
-export function parseQuantity(text: string, places = 3): Fixed {
-  const value = evaluate(readFormula(text, { names: false, longest: LONGEST }), () => undefined);
+export function parseQuantity(
+  text: string,
+  places = 3,
+  { locale = 'en-US', blanks = true }: { readonly locale?: string; readonly blanks?: boolean } = {},
+): Fixed {
+  const value = evaluate(
+    readFormula(text, { names: false, longest: LONGEST, locale, blanks }),
+    () => undefined,
+  );
   if (value.kind !== 'number') throw new FormulaError('Type a quantity.', 0);
   const rounded = toPlaces(value.ratio, places);
   if (rounded >= powerOfTen(18) || rounded <= -powerOfTen(18))

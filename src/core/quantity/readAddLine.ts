@@ -72,7 +72,7 @@ export function readAddLine(text: string): TypedLine {
     const head = trimmed.slice(0, end);
     if (!/^[\d(.]/.test(head)) break;
     try {
-      const quantity = writeFixed(parseQuantity(head));
+      const quantity = writeFixed(parseQuantity(head, 3, { blanks: false }));
       const rest = trimmed.slice(end).trim();
       const [first = '', ...others] = rest.split(/\s+/);
       // A unit stands between the quantity and words; alone it is a word to look for.

@@ -10,6 +10,7 @@ import { showDay } from '@/core/text/dates';
 import type { Answer } from '@/model';
 import type { RoundActions } from '../rounds/RoundDialog';
 import { RoundDialog } from '../rounds/RoundDialog';
+import { asked } from '@/ui/asked';
 
 export interface AllowanceActions extends RoundActions {
   readonly settle: (input: { agreementId: string; lineIds: string[] }) => Promise<Answer<{ id: string }>>;
@@ -38,7 +39,7 @@ export function AllowancesView({
   const unsettled = allowances.each.filter(({ settledBy }) => settledBy === null);
   const settle = async () => {
     setBusy(true);
-    const answer = await actions.settle({ agreementId, lineIds: [...picked] });
+    const answer = await asked(actions.settle({ agreementId, lineIds: [...picked] }));
     if (answer.ok) router.push(`/proposals/${answer.value.id}`);
     else {
       setBusy(false);

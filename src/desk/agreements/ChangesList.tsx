@@ -8,6 +8,7 @@ import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { StateMark } from '@/ui/StateMark';
+import { asked } from '@/ui/asked';
 
 /** The change orders of an agreement: what was signed first, what each changes, and the sum to date. */
 export function ChangesList({
@@ -22,7 +23,7 @@ export function ChangesList({
   const [busy, setBusy] = useState(false);
   const begin = async () => {
     setBusy(true);
-    const answer = await start({ agreementId: agreement.id });
+    const answer = await asked(start({ agreementId: agreement.id }));
     if (answer.ok) router.push(`/proposals/${answer.value.id}`);
     else {
       setBusy(false);

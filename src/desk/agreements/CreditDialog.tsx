@@ -7,7 +7,8 @@ import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
 import { BillingError, makeCredit, paperSums } from '@/core/billing';
 import { isNothing, showAmount, showDecimal } from '@/core/number';
 import type { Answer, CreditAsk, CreditInput } from '@/model';
-import { readMoney } from '../editor/price/typed';
+import { readMoney } from '@/core/quantity';
+import { asked } from '@/ui/asked';
 
 type Way = 'whole' | 'amount' | 'lines';
 
@@ -68,7 +69,7 @@ export function CreditDialog({
 
   const issue = async () => {
     setBusy(true);
-    const answer = await credit({ invoiceId: invoice.id, what: ask!, remark, seen: invoice.seen });
+    const answer = await asked(credit({ invoiceId: invoice.id, what: ask!, remark, seen: invoice.seen }));
     setBusy(false);
     if (answer.ok) router.push(`/money/${answer.value.id}`);
     else setRefused(answer.problem.detail);

@@ -15,6 +15,7 @@ import type { LateActions } from './LateNote';
 import { LateNote } from './LateNote';
 import type { RecordPayment } from './PaymentDialog';
 import { PaymentDialog } from './PaymentDialog';
+import { asked } from '@/ui/asked';
 
 const names = {
   invoice: 'Invoice',
@@ -40,7 +41,7 @@ export function InvoicePage({
 }) {
   const { message } = App.useApp();
   const send = async () => {
-    const answer = await mail({ invoiceId: invoice.id });
+    const answer = await asked(mail({ invoiceId: invoice.id }));
     if (answer.ok) void message.success(`It is sent to ${answer.value.to}.`);
     else void message.error(answer.problem.detail);
   };

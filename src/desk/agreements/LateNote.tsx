@@ -7,6 +7,7 @@ import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 export interface LateActions {
   readonly charge: (input: { invoiceId: string }) => Promise<Answer<{ id: string; number: string }>>;
@@ -26,7 +27,7 @@ export function LateNote({
   const [busy, setBusy] = useState(false);
   const run = async (act: LateActions['charge']) => {
     setBusy(true);
-    const answer = await act({ invoiceId: id });
+    const answer = await asked(act({ invoiceId: id }));
     setBusy(false);
     if (answer.ok) router.push(`/money/${answer.value.id}`);
     else void message.error(answer.problem.detail);

@@ -8,6 +8,7 @@ import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer, CreditUseInput, RefundInput, ReversalInput } from '@/model';
 import { RefundDialog } from './RefundDialog';
+import { asked } from '@/ui/asked';
 
 export interface MoneyInActions {
   readonly putCredit: (input: CreditUseInput) => Promise<Answer<{ put: string }>>;
@@ -28,7 +29,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
   const elsewhere = isOpen && agreement.mayRecord ? agreement.creditElsewhere : [];
   if (agreement.received.length === 0 && !hasCredit && elsewhere.length === 0) return null;
   const put = async (from?: string) => {
-    const answer = await actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) });
+    const answer = await asked(actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) }));
     if (answer.ok) {
       message.success(`${showDecimal(answer.value.put)} of the credit pays what was open.`);
       router.refresh();
@@ -131,7 +132,9 @@ function ReversalDialog({
   const [key] = useState(() => crypto.randomUUID());
   const submit = async () => {
     setBusy(true);
-    const answer = await reverse({ paymentId: payment.id, reason: reason.trim(), on, idempotencyKey: key });
+    const answer = await asked(
+      reverse({ paymentId: payment.id, reason: reason.trim(), on, idempotencyKey: key }),
+    );
     setBusy(false);
     if (!answer.ok) setRefused(answer.problem.detail);
     else {

@@ -3,8 +3,10 @@
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { isNothing, showDecimal } from '@/core/number';
+import { isNothing, minorDigits, showDecimal } from '@/core/number';
+import { readMoney } from '@/core/quantity';
 import type { Answer, PaymentInput } from '@/model';
+import { asked } from '@/ui/asked';
 
 export type RecordPayment = (input: PaymentInput) => Promise<Answer<{ id: string }>>;
 
@@ -53,22 +55,31 @@ export function PaymentDialog({
     if (!form.isFieldTouched('amount')) form.setFieldValue('amount', due);
   }, [form, due]);
 
+  const digits = minorDigits(on.currency);
+  /** What is typed reads as an amount, or says why not. */
+  const readable = {
+    validator: async (_: unknown, text: string | undefined) => {
+      if (text !== undefined && text.trim() !== '') readMoney(text, digits);
+    },
+  };
   const submit = async ({ where: how, parts, ...fields }: Fields) => {
     setBusy(true);
-    const plain = (text: string) => text.replace(/[,\s]/g, '');
+    const plain = (text: string) => readMoney(text, digits);
     const byHand = open.flatMap(({ id }) => {
       const text = parts?.[id] ?? '';
       return text.trim() === '' ? [] : [{ invoiceId: id, amount: plain(text) }];
     });
     const amount = plain(fields.amount);
-    const answer = await record({
-      agreementId: on.agreementId,
-      ...fields,
-      amount,
-      reference: fields.reference ?? '',
-      ...(how === 'hand' ? { parts: byHand } : on.first === undefined ? {} : { first: on.first }),
-      idempotencyKey: key,
-    });
+    const answer = await asked(
+      record({
+        agreementId: on.agreementId,
+        ...fields,
+        amount,
+        reference: fields.reference ?? '',
+        ...(how === 'hand' ? { parts: byHand } : on.first === undefined ? {} : { first: on.first }),
+        idempotencyKey: key,
+      }),
+    );
     setBusy(false);
     if (!answer.ok) {
       setRefused(answer.problem.detail);
@@ -115,13 +126,7 @@ export function PaymentDialog({
                 }.`
               : 'No invoice is open: the amount stays as credit.'
           }
-          rules={[
-            {
-              required: true,
-              pattern: /^\s*[\d,]+(\.\d{1,2})?\s*$/,
-              message: 'Type an amount such as 1,250.00.',
-            },
-          ]}
+          rules={[{ required: true, message: 'Type an amount such as 1,250.00.' }, readable]}
         >
           <Input autoFocus inputMode="decimal" />
         </Form.Item>
@@ -157,7 +162,7 @@ export function PaymentDialog({
               key={invoice.id}
               name={['parts', invoice.id]}
               label={`${invoice.number} ${invoice.title}, ${showDecimal(invoice.open)} open`}
-              rules={[{ pattern: /^\s*([\d,]+(\.\d{1,2})?)?\s*$/, message: 'Type an amount.' }]}
+              rules={[readable]}
             >
               <Input inputMode="decimal" style={{ width: 160 }} />
             </Form.Item>

@@ -6,8 +6,9 @@ import { useState } from 'react';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { RefundInput } from '@/model';
-import { readMoney } from '../editor/price/typed';
+import { readMoney } from '@/core/quantity';
 import type { MoneyInActions } from './MoneyIn';
+import { asked } from '@/ui/asked';
 
 /** Records that credit of the customer was paid back. */
 export function RefundDialog({
@@ -37,14 +38,16 @@ export function RefundDialog({
       return;
     }
     setBusy(true);
-    const answer = await refund({
-      agreementId: agreement.id,
-      amount: value,
-      method,
-      paidOn,
-      reference,
-      idempotencyKey: key,
-    });
+    const answer = await asked(
+      refund({
+        agreementId: agreement.id,
+        amount: value,
+        method,
+        paidOn,
+        reference,
+        idempotencyKey: key,
+      }),
+    );
     setBusy(false);
     if (!answer.ok) setRefused(answer.problem.detail);
     else {

@@ -6,6 +6,7 @@ import { Fragment, useState } from 'react';
 import type { AgreementAtDesk } from '@/acts/agreements/read';
 import type { LineStageInput } from '@/acts/agreements/stages';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 type Line = AgreementAtDesk['lines'][number];
 
@@ -32,11 +33,13 @@ export function StagesDialog({
     setBusy(true);
     const changed = agreement.lines.filter((line) => of(line).trim() !== (line.stage ?? ''));
     for (const stage of new Set(changed.map((line) => of(line).trim()))) {
-      const answer = await put({
-        agreementId: agreement.id,
-        lineIds: changed.filter((line) => of(line).trim() === stage).map(({ id }) => id),
-        stage: stage === '' ? null : stage,
-      });
+      const answer = await asked(
+        put({
+          agreementId: agreement.id,
+          lineIds: changed.filter((line) => of(line).trim() === stage).map(({ id }) => id),
+          stage: stage === '' ? null : stage,
+        }),
+      );
       if (!answer.ok) {
         setBusy(false);
         message.error(answer.problem.detail);

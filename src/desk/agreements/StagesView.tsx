@@ -9,6 +9,7 @@ import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer } from '@/model';
 import { StagesDialog } from './StagesDialog';
+import { asked as answered } from '@/ui/asked';
 
 export interface StageActions {
   readonly save: (input: StageInput) => Promise<Answer<void>>;
@@ -24,7 +25,7 @@ export function StagesView({ agreement, actions }: { agreement: AgreementAtDesk;
   const [asked, setAsked] = useState<Stage | null>(null);
   const [arranging, setArranging] = useState(false);
   const save = async (input: Omit<StageInput, 'agreementId'>): Promise<boolean> => {
-    const answer = await actions.save({ agreementId: agreement.id, ...input });
+    const answer = await answered(actions.save({ agreementId: agreement.id, ...input }));
     if (answer.ok) router.refresh();
     else message.error(answer.problem.detail);
     return answer.ok;

@@ -4,6 +4,7 @@ import { Alert, Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
 import { AddressFields, emptyAddress } from './AddressFields';
+import { asked } from '@/ui/asked';
 
 export type SaveCustomer = (
   input: CustomerInput,
@@ -39,7 +40,7 @@ export function CustomerForm({
   const [busy, setBusy] = useState(false);
   const submit = async (given: CustomerInput) => {
     setBusy(true);
-    const answer = await save({ ...values, ...given }, id);
+    const answer = await asked(save({ ...values, ...given }, id));
     setBusy(false);
     if (answer.ok) done(answer.value);
     else setRefused(answer.problem.detail);

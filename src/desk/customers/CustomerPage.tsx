@@ -14,6 +14,7 @@ import { Track } from '@/ui/Track';
 import { AddressFields, emptyAddress } from './AddressFields';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
+import { asked } from '@/ui/asked';
 
 type Found = Awaited<ReturnType<typeof readCustomer>>;
 type SaveSite = (input: SiteInput, id?: string) => Promise<Answer<{ id: string }>>;
@@ -34,7 +35,7 @@ function SiteForm({
   const [refused, setRefused] = useState<string | null>(null);
   const router = useRouter();
   const submit = async (given: Omit<SiteInput, 'customerId'>) => {
-    const answer = await save({ customerId, ...given }, site?.id);
+    const answer = await asked(save({ customerId, ...given }, site?.id));
     if (!answer.ok) return setRefused(answer.problem.detail);
     router.refresh();
     close();

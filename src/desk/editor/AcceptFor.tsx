@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
 import { showDecimal } from '@/core/number';
 import type { Answer, Told } from '@/model';
+import { asked } from '@/ui/asked';
 
 export type AcceptForCustomer = (input: unknown) => Promise<Answer<{ agreementId: string }>>;
 
@@ -40,14 +41,16 @@ export function AcceptFor({
   if (!decided) return null;
   const submit = async ({ signerName, ...told }: Fields) => {
     setBusy(true);
-    const answer = await accept({
-      proposalId: proposal.id,
-      revisionId: decided.revisionId,
-      total: decided.total,
-      signerName,
-      told: { kind: 'told', ...told },
-      idempotencyKey: key,
-    });
+    const answer = await asked(
+      accept({
+        proposalId: proposal.id,
+        revisionId: decided.revisionId,
+        total: decided.total,
+        signerName,
+        told: { kind: 'told', ...told },
+        idempotencyKey: key,
+      }),
+    );
     if (answer.ok) {
       message.success('It is accepted.');
       router.push(`/agreements/${answer.value.agreementId}`);

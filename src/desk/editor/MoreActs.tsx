@@ -5,6 +5,7 @@ import { Alert, Button, Dropdown, Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 export type SaveAsTemplate = (input: {
   proposalId: string;
@@ -31,7 +32,7 @@ export function MoreActs({
   const [said, setSaid] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
   const keep = async () => {
     await settle();
-    const answer = await saveAsTemplate({ proposalId, name, about });
+    const answer = await asked(saveAsTemplate({ proposalId, name, about }));
     setSaid(
       answer.ok
         ? { good: true, text: `“${name}” is a template now. New proposals can start from it.` }

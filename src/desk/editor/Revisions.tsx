@@ -7,6 +7,7 @@ import type { DocumentChanges, LineState } from '@/core/offer';
 import { isNothing, showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
+import { asked } from '@/ui/asked';
 import './change/change.css';
 
 export type Compare = (input: unknown) => Promise<Answer<DocumentChanges>>;
@@ -25,7 +26,7 @@ export function Revisions({
   const [seen, setSeen] = useState<{ title: string; changes: DocumentChanges } | null>(null);
   const newest = proposal.revisions[0];
   const look = async (from: number, to: number | null) => {
-    const answer = await compare({ proposalId: proposal.id, from, to });
+    const answer = await asked(compare({ proposalId: proposal.id, from, to }));
     if (!answer.ok) message.error(answer.problem.detail);
     else
       setSeen({

@@ -8,6 +8,7 @@ import { checkDocument } from '@/core/offer';
 import { limitsCrossed } from '@/core/range';
 import type { Answer, SendInput } from '@/model';
 import { showInstant } from '@/ui/instants';
+import { useKeptDraft } from '@/ui/kept/useKeptDraft';
 import type { ApprovalActions } from './ApprovalPanel';
 import { ApprovalPanel } from './ApprovalPanel';
 import { Question } from '../Questions';
@@ -16,6 +17,7 @@ import { AcceptFor } from './AcceptFor';
 import type { Compare } from './Revisions';
 import { Revisions } from './Revisions';
 import { useEditor } from './context';
+import { asked } from '@/ui/asked';
 
 export interface SendActions extends ApprovalActions {
   readonly send: (input: SendInput) => Promise<Answer<{ revision: number; token: string }>>;
@@ -43,6 +45,11 @@ export function SendStep({
   const { message, modal } = App.useApp();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
+  const [form] = Form.useForm<{ to: string; words?: string }>();
+  const typed = { to: Form.useWatch('to', form), words: Form.useWatch('words', form) };
+  const done = useKeptDraft(readOnly ? null : `send ${proposal.id}`, typed, (kept) =>
+    form.setFieldsValue(kept as { to: string; words?: string }),
+  );
   const [sent, setSent] = useState<{ revision: number; address: string } | null>(null);
   const [narrow, setNarrow] = useState(true);
   const [accepting, setAccepting] = useState(false);
@@ -50,13 +57,13 @@ export function SendStep({
   const blocked = problems.some(({ weight }) => weight !== 'look');
   const crossed = blocked ? [] : limitsCrossed(work.document, proposal.limits, proposal.bySeller);
   const approved = proposal.approvals.some(
-    ({ saveNumber, verdict }) => saveNumber === proposal.saveNumber && verdict === 'yes',
+    ({ saveNumber, verdict }) => saveNumber === work.saveNumber && verdict === 'yes',
   );
   const needsYes = crossed.length > 0 && proposal.bySeller && !approved;
   const ask = async (words: string): Promise<string | null> => {
     const saveNumber = await work.settle();
     if (saveNumber === null) return 'The last changes are not saved yet. Try again in a moment.';
-    const answer = await actions.askApproval({ proposalId: proposal.id, saveNumber, words });
+    const answer = await asked(actions.askApproval({ proposalId: proposal.id, saveNumber, words }));
     router.refresh();
     return answer.ok ? null : answer.problem.detail;
   };
@@ -69,17 +76,23 @@ export function SendStep({
       message.error('The last changes are not saved yet. Try again in a moment.');
       return;
     }
-    const answer = await actions.send({
-      proposalId: proposal.id,
-      saveNumber,
-      to: to.trim(),
-      words: words ?? '',
-    });
+    const answer = await asked(
+      actions.send({
+        proposalId: proposal.id,
+        saveNumber,
+        to: to.trim(),
+        words: words ?? '',
+      }),
+    );
     setBusy(false);
     if (!answer.ok) {
       message.error(answer.problem.detail);
+      // What it was refused for may have changed what is shown.
+      router.refresh();
       return;
     }
+    done();
+    form.setFieldValue('words', '');
     setSent({
       revision: answer.value.revision,
       address: `${window.location.origin}/b/${answer.value.token}`,
@@ -95,7 +108,7 @@ export function SendStep({
       okText,
       cancelText: 'Leave it',
       onOk: async () => {
-        const answer = await act();
+        const answer = await asked(act());
         if (!answer.ok) message.error(answer.problem.detail);
         router.refresh();
       },
@@ -170,6 +183,7 @@ export function SendStep({
         )}
         {!readOnly && (
           <Form
+            form={form}
             layout="vertical"
             requiredMark={false}
             onFinish={send}

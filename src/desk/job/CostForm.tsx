@@ -1,16 +1,29 @@
 import type { InputRef } from 'antd';
-import { App, Button, Input, Select } from 'antd';
+import { Alert, App, Button, Input, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { Job } from '@/acts/costs/jobReport';
 import { labourAmount } from '@/core/importing';
-import { minorDigits, showAmount } from '@/core/number';
+import { minorDigits, showAmount, writeFixed } from '@/core/number';
+import { parseQuantity, readMoney } from '@/core/quantity';
 import type { CostInput, CostType } from '@/model';
 import { costTypes } from '@/model';
 import type { JobActions } from './JobPage';
 
-const plain = (text: string): string => text.replace(/[,\s]/g, '');
-const isDecimal = (text: string): boolean => /^\d+(\.\d{1,6})?$/.test(text);
+/** A typed number as it is sent, or null where it is none. */
+const numberOf = (text: string, places: number): string | null => {
+  try {
+    return writeFixed(parseQuantity(text, places));
+  } catch {
+    return null;
+  }
+};
+
+/** What was typed for a cost that could not be recorded. */
+interface Unrecorded {
+  readonly input: CostInput;
+  readonly why: string;
+}
 
 /** Records a cost in one row; date, type and place stay for the next. Labour by the hour is hours times rate. */
 export function CostForm({ job, record }: { job: Job; record: JobActions['record'] }) {
@@ -26,30 +39,50 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
   const [amount, setAmount] = useState('');
   const [hours, setHours] = useState('');
   const [rate, setRate] = useState('');
-  const [busy, setBusy] = useState(false);
-  const key = useRef<string | null>(null);
+  const [unrecorded, setUnrecorded] = useState<readonly Unrecorded[]>([]);
+  const [waiting, setWaiting] = useState(0);
+  const digits = minorDigits(job.currency);
   const byHour = costType === 'labour';
+  const [numberOfHours, ratePerHour] = [numberOf(hours, 3), numberOf(rate, 4)];
   const labour =
-    byHour && isDecimal(plain(hours)) && isDecimal(plain(rate))
-      ? showAmount(
-          labourAmount(plain(hours), plain(rate), minorDigits(job.currency)),
-          minorDigits(job.currency),
-        )
+    byHour && numberOfHours !== null && ratePerHour !== null
+      ? showAmount(labourAmount(numberOfHours, ratePerHour, digits), digits)
       : '';
 
-  const add = async () => {
-    setBusy(true);
-    key.current ??= crypto.randomUUID();
+  const send = async (input: CostInput) => {
+    setWaiting((count) => count + 1);
+    const answer = await record(input).catch(() => null);
+    setWaiting((count) => count - 1);
+    if (answer?.ok) router.refresh();
+    else
+      setUnrecorded((all) => [
+        ...all,
+        { input, why: answer?.problem.detail ?? 'The server does not answer.' },
+      ]);
+  };
+
+  /** Takes what is typed and empties the row at once: the next cost can be typed while this one is on its way. */
+  const add = () => {
     const [kind, ...rest] = place.split(':');
     const id = rest.join(':');
-    const input: CostInput = {
+    let figures: Pick<CostInput, 'hours' | 'rate' | 'amount'>;
+    try {
+      figures =
+        byHour && hours.trim() !== ''
+          ? { hours: writeFixed(parseQuantity(hours, 3)), rate: writeFixed(parseQuantity(rate, 4)) }
+          : { amount: readMoney(amount, digits) };
+    } catch (error) {
+      void message.error((error as Error).message);
+      return;
+    }
+    void send({
       agreementId: job.id,
       what: what.trim(),
       costType,
       spentOn,
       supplier: supplier.trim(),
-      idempotencyKey: key.current,
-      ...(byHour && plain(hours) ? { hours: plain(hours), rate: plain(rate) } : { amount: plain(amount) }),
+      idempotencyKey: crypto.randomUUID(),
+      ...figures,
       ...(kind === 'stage'
         ? { stage: id }
         : kind === 'line'
@@ -57,20 +90,11 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
           : kind === 'code'
             ? { costCode: id }
             : {}),
-    };
-    const answer = await record(input);
-    setBusy(false);
-    if (!answer.ok) {
-      if (answer.problem.status !== 0) key.current = null;
-      void message.error(answer.problem.detail);
-      return;
-    }
-    key.current = null;
+    });
     setWhat('');
     setAmount('');
     setHours('');
     first.current?.focus();
-    router.refresh();
   };
 
   const take = async (list: File) => {
@@ -85,121 +109,155 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
   };
 
   return (
-    <form
-      className="cost-form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add();
-      }}
-    >
-      <Input
-        type="date"
-        aria-label="Spent on"
-        style={{ width: 140 }}
-        required
-        value={spentOn}
-        onChange={({ target }) => setSpentOn(target.value)}
-      />
-      <Input
-        ref={first}
-        className="cost-what"
-        aria-label="What for"
-        placeholder="What for"
-        required
-        maxLength={200}
-        value={what}
-        onChange={({ target }) => setWhat(target.value)}
-      />
-      <Select
-        aria-label="Cost type"
-        style={{ width: 124 }}
-        value={costType}
-        onChange={setType}
-        options={costTypes.map((type) => ({ value: type, label: type }))}
-      />
-      <Select
-        aria-label="Against"
-        style={{ width: 200 }}
-        showSearch={{ optionFilterProp: 'label' }}
-        value={place}
-        onChange={setPlace}
-        options={[
-          { value: '', label: 'the whole job' },
-          {
-            label: 'Stages',
-            options: job.choices.stages.map((name) => ({ value: `stage:${name}`, label: name })),
-          },
-          {
-            label: 'Lines',
-            options: job.choices.lines.map(({ id, description }) => ({
-              value: `line:${id}`,
-              label: description,
-            })),
-          },
-          {
-            label: 'Cost codes',
-            options: job.choices.codes.map((code) => ({ value: `code:${code}`, label: code })),
-          },
-        ]}
-      />
-      <Input
-        aria-label="Supplier"
-        placeholder="Supplier"
-        style={{ width: 130 }}
-        maxLength={200}
-        value={supplier}
-        onChange={({ target }) => setSupplier(target.value)}
-      />
-      {byHour ? (
-        <span className="cost-hours">
-          <Input
-            aria-label="Hours"
-            placeholder="hours"
-            style={{ width: 74 }}
-            inputMode="decimal"
-            required
-            value={hours}
-            onChange={({ target }) => setHours(target.value)}
-          />{' '}
-          ×{' '}
-          <Input
-            aria-label="Rate"
-            placeholder="rate"
-            style={{ width: 74 }}
-            inputMode="decimal"
-            required
-            value={rate}
-            onChange={({ target }) => setRate(target.value)}
-          />{' '}
-          <output aria-label="Amount">{labour && `= ${labour}`}</output>
-        </span>
-      ) : (
-        <Input
-          aria-label="Amount"
-          placeholder="amount"
-          style={{ width: 104 }}
-          inputMode="decimal"
-          required
-          value={amount}
-          onChange={({ target }) => setAmount(target.value)}
-        />
+    <>
+      {waiting > 0 && (
+        <p className="soft" role="status">
+          {waiting === 1 ? 'One cost is' : `${waiting} costs are`} being recorded …
+        </p>
       )}
-      <Button htmlType="submit" type="primary" loading={busy}>
-        Record
-      </Button>
-      <Button onClick={() => file.current?.click()}>Take a list</Button>
-      <input
-        ref={file}
-        type="file"
-        hidden
-        aria-label="List of costs"
-        accept=".csv,.xlsx,text/csv"
-        onChange={({ target }) => {
-          const [list] = target.files ?? [];
-          if (list) void take(list);
-          target.value = '';
+      {unrecorded.map(({ input, why }) => (
+        <Alert
+          key={input.idempotencyKey}
+          type="error"
+          style={{ marginBottom: 8 }}
+          title={`“${input.what}”, ${input.amount ?? `${input.hours} h at ${input.rate}`}, is not recorded: ${why}`}
+          action={
+            <>
+              <Button
+                size="small"
+                onClick={() => {
+                  setUnrecorded((all) => all.filter((one) => one.input !== input));
+                  void send(input);
+                }}
+              >
+                Try again
+              </Button>{' '}
+              <Button
+                size="small"
+                onClick={() => setUnrecorded((all) => all.filter((one) => one.input !== input))}
+              >
+                Delete
+              </Button>
+            </>
+          }
+        />
+      ))}
+      <form
+        className="cost-form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add();
         }}
-      />
-    </form>
+      >
+        <Input
+          type="date"
+          aria-label="Spent on"
+          style={{ width: 140 }}
+          required
+          value={spentOn}
+          onChange={({ target }) => setSpentOn(target.value)}
+        />
+        <Input
+          ref={first}
+          className="cost-what"
+          aria-label="What for"
+          placeholder="What for"
+          required
+          maxLength={200}
+          value={what}
+          onChange={({ target }) => setWhat(target.value)}
+        />
+        <Select
+          aria-label="Cost type"
+          style={{ width: 124 }}
+          value={costType}
+          onChange={setType}
+          options={costTypes.map((type) => ({ value: type, label: type }))}
+        />
+        <Select
+          aria-label="Against"
+          style={{ width: 200 }}
+          showSearch={{ optionFilterProp: 'label' }}
+          value={place}
+          onChange={setPlace}
+          options={[
+            { value: '', label: 'the whole job' },
+            {
+              label: 'Stages',
+              options: job.choices.stages.map((name) => ({ value: `stage:${name}`, label: name })),
+            },
+            {
+              label: 'Lines',
+              options: job.choices.lines.map(({ id, description }) => ({
+                value: `line:${id}`,
+                label: description,
+              })),
+            },
+            {
+              label: 'Cost codes',
+              options: job.choices.codes.map((code) => ({ value: `code:${code}`, label: code })),
+            },
+          ]}
+        />
+        <Input
+          aria-label="Supplier"
+          placeholder="Supplier"
+          style={{ width: 130 }}
+          maxLength={200}
+          value={supplier}
+          onChange={({ target }) => setSupplier(target.value)}
+        />
+        {byHour ? (
+          <span className="cost-hours">
+            <Input
+              aria-label="Hours"
+              placeholder="hours"
+              style={{ width: 74 }}
+              inputMode="decimal"
+              required
+              value={hours}
+              onChange={({ target }) => setHours(target.value)}
+            />{' '}
+            ×{' '}
+            <Input
+              aria-label="Rate"
+              placeholder="rate"
+              style={{ width: 74 }}
+              inputMode="decimal"
+              required
+              value={rate}
+              onChange={({ target }) => setRate(target.value)}
+            />{' '}
+            <output aria-label="Amount">{labour && `= ${labour}`}</output>
+          </span>
+        ) : (
+          <Input
+            aria-label="Amount"
+            placeholder="amount"
+            style={{ width: 104 }}
+            inputMode="decimal"
+            required
+            value={amount}
+            onChange={({ target }) => setAmount(target.value)}
+          />
+        )}
+        <Button htmlType="submit" type="primary">
+          Record
+        </Button>
+        <Button onClick={() => file.current?.click()}>Take a list</Button>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          aria-label="List of costs"
+          accept=".csv,.xlsx,text/csv"
+          onChange={({ target }) => {
+            const [list] = target.files ?? [];
+            if (list) void take(list);
+            target.value = '';
+          }}
+        />
+      </form>
+    </>
   );
 }

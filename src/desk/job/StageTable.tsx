@@ -2,8 +2,10 @@ import { App, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Job } from '@/acts/costs/jobReport';
-import { isNothing, showDecimal } from '@/core/number';
+import { isNothing, minorDigits, showDecimal } from '@/core/number';
+import { readMoney } from '@/core/quantity';
 import type { JobActions } from './JobPage';
+import { asked } from '@/ui/asked';
 
 type Row = Job['stages'][number];
 
@@ -13,13 +15,21 @@ function ToCome({ row, job, save }: { row: Row; job: Job; save: JobActions['save
   const router = useRouter();
   const [text, setText] = useState(row.reckoned ?? '');
   const keep = async () => {
-    const plain = text.replace(/[,\s]/g, '');
+    let plain: string;
+    try {
+      plain = text.trim() === '' ? '' : readMoney(text, minorDigits(job.currency));
+    } catch (error) {
+      void message.error(`${row.name}: ${(error as Error).message}`);
+      return;
+    }
     if (plain === (row.reckoned ?? '')) return;
-    const answer = await save({
-      agreementId: job.id,
-      stage: row.name,
-      toCome: plain === '' ? null : plain,
-    });
+    const answer = await asked(
+      save({
+        agreementId: job.id,
+        stage: row.name,
+        toCome: plain === '' ? null : plain,
+      }),
+    );
     if (answer.ok) router.refresh();
     else void message.error(answer.problem.detail);
   };

@@ -14,6 +14,7 @@ import { InputsTable } from './InputsTable';
 import { PartsTable } from './PartsTable';
 import { PictureField } from './PictureField';
 import { TrialPanel } from './TrialPanel';
+import { asked } from '@/ui/asked';
 
 export interface BundleEditorProps {
   /** Null for a new one. */
@@ -74,7 +75,7 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
   const save = async () => {
     setBusy(true);
     setTrouble(null);
-    const answer = bundle ? await actions.save(bundle.id, edition, draft) : await actions.add(draft);
+    const answer = await asked(bundle ? actions.save(bundle.id, edition, draft) : actions.add(draft));
     setBusy(false);
     if (!answer.ok) {
       setTrouble(answer.problem.detail);

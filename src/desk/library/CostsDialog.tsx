@@ -8,6 +8,7 @@ import { raisableTypes } from '@/core/importing';
 import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 export interface CostsActions {
   readonly preview: (input: unknown) => Promise<Answer<CostsPreview>>;
@@ -50,11 +51,11 @@ export function CostsDialog({
     }
     setBusy(true);
     if (act === 'preview') {
-      const answer = await actions.preview(wanted);
+      const answer = await asked(actions.preview(wanted));
       if (answer.ok) setPreview(answer.value);
       else setTrouble(answer.problem.detail);
     } else {
-      const answer = await actions.change(wanted);
+      const answer = await asked(actions.change(wanted));
       if (answer.ok) {
         message.success(`${answer.value.count} items changed. What they cost before is kept with each.`);
         setOpen(false);

@@ -18,6 +18,7 @@ import { BreaksTable } from './BreaksTable';
 import { CostsTable } from './CostsTable';
 import { OwnLoads } from './OwnLoads';
 import { PictureField } from './PictureField';
+import { asked } from '@/ui/asked';
 
 export interface ItemEditorProps {
   /** Null for a new one. */
@@ -108,7 +109,7 @@ export function ItemEditor(props: ItemEditorProps) {
   const submit = async () => {
     setBusy(true);
     setTrouble(null);
-    const answer = await save(item, itemId ?? undefined);
+    const answer = await asked(save(item, itemId ?? undefined));
     setBusy(false);
     if (!answer.ok) {
       setTrouble(answer.problem.detail);

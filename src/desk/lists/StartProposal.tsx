@@ -7,6 +7,7 @@ import type { CustomerRow } from '@/acts/customers/customers';
 import type { Answer, StartInput } from '@/model';
 import type { SaveCustomer } from '../customers/CustomerForm';
 import { CustomerForm } from '../customers/CustomerForm';
+import { asked } from '@/ui/asked';
 
 interface Template {
   readonly id: string;
@@ -76,20 +77,22 @@ export function StartProposal({
       return;
     }
     const place = { customerId: given.customerId, siteId: given.siteId };
-    const answer = fromFile
-      ? await actions.read(place, text!)
-      : from === 'earlier'
-        ? await actions.copy({
-            ...place,
-            proposalId: given.proposalId ?? '',
-            title: given.title,
-            costs: given.costs ?? 'refreshed',
-          })
-        : await actions.start({
-            ...place,
-            title: given.title,
-            templateId: given.from === 'nothing' ? null : given.from,
-          });
+    const answer = await asked(
+      fromFile
+        ? actions.read(place, text!)
+        : from === 'earlier'
+          ? actions.copy({
+              ...place,
+              proposalId: given.proposalId ?? '',
+              title: given.title,
+              costs: given.costs ?? 'refreshed',
+            })
+          : actions.start({
+              ...place,
+              title: given.title,
+              templateId: given.from === 'nothing' ? null : given.from,
+            }),
+    );
     if (answer.ok) {
       router.push(`/proposals/${answer.value.id}`);
       return;

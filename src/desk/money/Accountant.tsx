@@ -9,6 +9,7 @@ import type { Accounts, Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { LinkButton } from '@/ui/LinkButton';
 import { AccountsForm } from './AccountsForm';
+import { asked } from '@/ui/asked';
 
 type Counts = Batch['counts'];
 interface Range {
@@ -75,7 +76,7 @@ export function Accountant({
 
   const make = async () => {
     setBusy(true);
-    const answer = await actions.make(range);
+    const answer = await asked(actions.make(range));
     setBusy(false);
     if (answer.ok) {
       void message.success(`Batch ${answer.value.number} is made.`);

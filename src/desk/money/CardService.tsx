@@ -4,9 +4,11 @@ import { App, Button } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { Answer } from '@/model';
 import type { ChargeRow, PlayInput } from '@/acts/money/cards';
 import { showDecimal } from '@/core/number';
 import { showInstant } from '@/ui/instants';
+import { asked } from '@/ui/asked';
 import './money.css';
 
 type Kind = PlayInput['kind'];
@@ -43,14 +45,14 @@ export function CardService({
 }: {
   charges: readonly ChargeRow[];
   timeZone: string;
-  play: (input: { chargeId: string; kind: Kind }) => Promise<{ ok: boolean; problem?: { detail: string } }>;
+  play: (input: { chargeId: string; kind: Kind }) => Promise<Answer<unknown>>;
 }) {
   const { message } = App.useApp();
   const router = useRouter();
   const [busy, setBusy] = useState<string | null>(null);
   const say = async (chargeId: string, kind: Kind) => {
     setBusy(chargeId);
-    const answer = await play({ chargeId, kind });
+    const answer = await asked(play({ chargeId, kind }));
     if (answer.ok) router.refresh();
     else void message.error(answer.problem?.detail);
     setBusy(null);

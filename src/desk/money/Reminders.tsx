@@ -7,6 +7,7 @@ import { useState } from 'react';
 import type { DueReminder } from '@/acts/money/reminders';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 const when = (days: number): string =>
   days === 0
@@ -33,7 +34,7 @@ export function Reminders({
   const chosen = possible.filter(({ id }) => !left.has(id));
   const go = async () => {
     setBusy(true);
-    const answer = await send({ invoiceIds: chosen.map(({ id }) => id) });
+    const answer = await asked(send({ invoiceIds: chosen.map(({ id }) => id) }));
     setBusy(false);
     if (!answer.ok) {
       void message.error(answer.problem.detail);

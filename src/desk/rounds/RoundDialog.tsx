@@ -10,6 +10,7 @@ import { parseFixed, showDecimal } from '@/core/number';
 import type { Answer, SelectionRound } from '@/model';
 import { unitName } from '@/model';
 import { RoundEditor } from './RoundEditor';
+import { asked } from '@/ui/asked';
 
 export interface RoundActions {
   readonly save: (input: unknown) => Promise<Answer<{ roundId: string; saveNumber: number }>>;
@@ -46,12 +47,14 @@ export function RoundDialog({
   const readOnly = round?.state === 'signed' || allowance.settledBy !== null;
 
   const save = async () => {
-    const answer = await actions.save({
-      agreementId,
-      lineId: allowance.lineId,
-      ...kept,
-      round: document,
-    });
+    const answer = await asked(
+      actions.save({
+        agreementId,
+        lineId: allowance.lineId,
+        ...kept,
+        round: document,
+      }),
+    );
     if (!answer.ok) {
       setRefused(answer.problem.detail);
       return null;
@@ -70,7 +73,7 @@ export function RoundDialog({
     run(async () => {
       const here = saved === document && kept.roundId !== null ? kept : await save();
       if (!here) return;
-      const answer = await actions.offer(here);
+      const answer = await asked(actions.offer(here));
       if (!answer.ok) {
         setRefused(answer.problem.detail);
         return;
@@ -80,7 +83,7 @@ export function RoundDialog({
     });
   const withdraw = () =>
     run(async () => {
-      const answer = await actions.withdraw(kept);
+      const answer = await asked(actions.withdraw(kept));
       if (answer.ok) close();
       else setRefused(answer.problem.detail);
     });

@@ -7,12 +7,14 @@ import { useState } from 'react';
 import type { WorktableAtDesk } from '@/acts/agreements/worktable';
 import { isNothing, showAmount, showDecimal, writeAmount } from '@/core/number';
 import type { Answer, BillingAsk, DraftInput, InvoiceShows, IssueInput } from '@/model';
-import { readMoney } from '../../editor/price/typed';
+import { readMoney } from '@/core/quantity';
+import { useKeptDraft } from '@/ui/kept/useKeptDraft';
 import { BillSums } from './BillSums';
 import { HeldOn } from './HeldOn';
 import { Rows } from './Rows';
 import type { Path } from './useBill';
 import { pathOf, useBill } from './useBill';
+import { asked } from '@/ui/asked';
 
 export interface BillActions {
   readonly issue: (input: IssueInput) => Promise<Answer<{ id: string; number: string }>>;
@@ -64,6 +66,7 @@ export function BillPage({
   );
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
+  const [back, setBack] = useState(false);
   const money = (value: bigint) => showAmount(value as never, ledger.minorDigits);
 
   const go = (next: Path) => {
@@ -89,22 +92,39 @@ export function BillPage({
       setAsk(null);
     }
   };
+  const done = useKeptDraft(
+    `bill ${work.id}`,
+    { ask: bill.ask, path, amount, title, remark, shows },
+    (kept) => {
+      // A link that says what to bill stands over what was begun before.
+      if (start) return;
+      setPath(kept.path);
+      setAmount(kept.amount);
+      setTitle(kept.title);
+      setRemark(kept.remark);
+      setShows(kept.shows);
+      setAsk(kept.ask);
+      setBack(true);
+    },
+  );
   const draft = () => ({ agreementId: work.id, what: bill.ask!, title: title.trim(), shows, remark });
   const keep = async (): Promise<boolean> => {
     setBusy(true);
-    const answer = await actions.keep(draft());
+    const answer = await asked(actions.keep(draft()));
     setBusy(false);
     if (!answer.ok) setRefused(answer.problem.detail);
+    else done();
     return answer.ok;
   };
   const issue = async () => {
     setBusy(true);
-    const answer = await actions.issue({ ...draft(), seen: work.seen });
+    const answer = await asked(actions.issue({ ...draft(), seen: work.seen }));
     if (!answer.ok) {
       setBusy(false);
       setRefused(answer.problem.detail);
       return;
     }
+    done();
     message.success(
       `${bill.made?.kind === 'credit note' ? 'Credit note' : 'Invoice'} ${answer.value.number} is issued.`,
     );
@@ -152,7 +172,8 @@ export function BillPage({
               type="text"
               disabled={busy}
               onClick={async () => {
-                const answer = await actions.drop({ agreementId: work.id });
+                const answer = await asked(actions.drop({ agreementId: work.id }));
+                done();
                 if (answer.ok) router.push(`/agreements/${work.id}`);
                 else setRefused(answer.problem.detail);
               }}
@@ -206,6 +227,13 @@ export function BillPage({
       </div>
       {(refused ?? amountWrong ?? bill.refused) && (
         <Alert type="error" title={refused ?? amountWrong ?? bill.refused} style={{ marginBottom: 12 }} />
+      )}
+      {back && (
+        <Alert
+          type="info"
+          title="What you had typed here before the page closed is back."
+          style={{ marginBottom: 12 }}
+        />
       )}
       <div className="bill-columns">
         <div className="bill-work">

@@ -10,7 +10,7 @@ import { parseQuantity } from '@/core/quantity';
 import type { LineAsk } from '@/model';
 import { unitName } from '@/model';
 import { Cell } from '../../editor/sheet/Cell';
-import { readPercent } from '../../editor/price/typed';
+import { readPercent } from '@/core/quantity';
 
 type ByLine = Extract<LineAsk, { line: string }>;
 

@@ -6,7 +6,7 @@ import { Button, Select } from 'antd';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
 import type { ScheduleEntry } from '@/model';
-import { readMoney, readPercent } from '../price/typed';
+import { readMoney, readPercent } from '@/core/quantity';
 import { Cell } from '../sheet/Cell';
 import { Due } from './Due';
 

@@ -4,7 +4,7 @@ import { Select } from 'antd';
 import { setBilling } from '@/core/editing';
 import { showDecimal } from '@/core/number';
 import type { BillingTerms } from '@/model';
-import { readMoney, readPercent } from '../price/typed';
+import { readMoney, readPercent } from '@/core/quantity';
 import { Cell } from '../sheet/Cell';
 import { useEditor } from '../context';
 

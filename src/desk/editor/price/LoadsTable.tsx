@@ -9,7 +9,7 @@ import type { Load, LoadSet } from '@/model';
 import { costTypes } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { Cell } from '../sheet/Cell';
-import { readDiscount, readPercent } from './typed';
+import { readDiscount, readPercent } from '@/core/quantity';
 
 const bases: Record<Load['base'], string> = {
   direct: '% of direct cost',

@@ -7,7 +7,7 @@ import { ratio, showAmount, showPercent } from '@/core/number';
 import type { Discount, Load, LoadSet } from '@/model';
 import { useEditor } from '../context';
 import { Cell } from '../sheet/Cell';
-import { discountAsTyped, readDiscount } from './typed';
+import { discountAsTyped, readDiscount } from '@/core/quantity';
 
 const sameLoads = (a: LoadSet['loads'], b: LoadSet['loads']): boolean =>
   JSON.stringify(a) === JSON.stringify(b);

@@ -9,7 +9,7 @@ import { roundingLine, shapePrices, withPrices } from '@/core/shaping';
 import type { ProposalDocument } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { usePut } from './put';
-import { readMoney, readPercent } from './typed';
+import { readMoney, readPercent } from '@/core/quantity';
 
 const kinds: Record<Target['kind'], string> = {
   total: 'a total of',

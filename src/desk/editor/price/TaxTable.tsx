@@ -5,7 +5,7 @@ import { setTaxComponent, setTaxTerms } from '@/core/editing';
 import { showAmount } from '@/core/number';
 import { useEditor } from '../context';
 import { Cell } from '../sheet/Cell';
-import { readPercent } from './typed';
+import { readPercent } from '@/core/quantity';
 
 /** Tax by component, and how it is reckoned. */
 export function TaxTable() {

@@ -11,6 +11,7 @@ import type { BundleFigures } from '@/core/price';
 import { computeFigures } from '@/core/price';
 import type { ProblemDetails } from '@/model';
 import { useEditor } from '../context';
+import { asked } from '@/ui/asked';
 
 interface LibrarySide {
   readonly bundle: BundleWithMakeup;
@@ -70,18 +71,20 @@ export function BundleLibraryDialog({ figures, close }: { figures: BundleFigures
   };
   const saveNew = async () => {
     setTrouble(null);
-    const answer = await libraryActions.addBundle({ ...input, code: code.trim() });
+    const answer = await asked(libraryActions.addBundle({ ...input, code: code.trim() }));
     if (answer.ok) setSaid(`“${name}” is in the library as ${code.trim()}.`);
     else setTrouble(answer.problem.detail);
   };
   const saveOver = async () => {
     if (!side) return;
     setTrouble(null);
-    const answer = await libraryActions.saveBundle(side.bundle.id, side.bundle.edition, {
-      ...input,
-      name: side.bundle.name,
-      code: side.bundle.code,
-    });
+    const answer = await asked(
+      libraryActions.saveBundle(side.bundle.id, side.bundle.edition, {
+        ...input,
+        name: side.bundle.name,
+        code: side.bundle.code,
+      }),
+    );
     setSure(false);
     if (answer.ok) setSaid(`${side.bundle.code} in the library is changed for everyone.`);
     else setTrouble(answer.problem.detail);

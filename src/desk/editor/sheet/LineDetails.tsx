@@ -8,7 +8,7 @@ import { writeFixed } from '@/core/number';
 import type { Extra, Line } from '@/model';
 import { Cell } from './Cell';
 import { useEditor, useEditorActions } from '../context';
-import { discountAsTyped, readDiscount } from '../price/typed';
+import { discountAsTyped, readDiscount } from '@/core/quantity';
 import { TextField } from '../TextField';
 import { Why } from '../Why';
 

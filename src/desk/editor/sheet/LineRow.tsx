@@ -17,7 +17,9 @@ import {
   setExtra,
   setPrice,
   setQuantity,
+  setUnit,
 } from '@/core/editing';
+import { remarksOn } from '@/core/offer';
 import { rulesInWords } from '@/core/allowance';
 import type { Fixed } from '@/core/number';
 import {
@@ -32,8 +34,8 @@ import {
 } from '@/core/number';
 import type { SectionLine } from '@/core/price';
 import { itemUnitCost } from '@/core/price';
-import type { Line } from '@/model';
-import { unitName } from '@/model';
+import type { Line, UnitCode } from '@/model';
+import { unitCodes, unitName } from '@/model';
 import { Cell } from './Cell';
 import { OptionalCells, showHours, showMargin } from './OptionalCells';
 import { newPartId, useEditorActions } from '../context';
@@ -187,6 +189,11 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
           </div>
           {figures.trouble !== null && <span className="row-remark wrong">{figures.trouble}</span>}
           {line.open && <span className="row-remark wrong">not decided: {line.open}</span>}
+          {remarksOn(figures).map((remark) => (
+            <span key={remark} className="row-remark wrong">
+              {remark}
+            </span>
+          ))}
           {figures.minimumApplied && <span className="row-remark soft">minimum charge</span>}
           {line.quantityOpen && <span className="row-remark wrong">quantity not looked at</span>}
           {replaced !== null && (
@@ -213,7 +220,25 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
             commit={(text) => edit((draft) => setQuantity(draft, line.id, text))}
           />
         </td>
-        <td className="row-unit">{unitName(line.unit)}</td>
+        <td className="row-unit">
+          {line.itemId !== undefined || line.omits || inner === 'bundle' || readOnly ? (
+            unitName(line.unit)
+          ) : (
+            <select
+              className="cell"
+              data-cell="unit"
+              aria-label={`Unit of ${line.description}`}
+              value={line.unit}
+              onChange={({ target }) => edit((draft) => setUnit(draft, line.id, target.value as UnitCode))}
+            >
+              {unitCodes.map((unit) => (
+                <option key={unit} value={unit}>
+                  {unitName(unit)}
+                </option>
+              ))}
+            </select>
+          )}
+        </td>
         <OptionalCells
           cells={{
             code: line.code,

@@ -1,6 +1,6 @@
-import { parseQuantity } from '@/core/quantity';
-import { ONE, writeFixed } from '@/core/number';
+import { ONE, writeFixed } from '../number';
 import type { Discount } from '@/model';
+import { parseQuantity } from './parseQuantity';
 
 /** A percentage as typed, from 0 to `most`. */
 export function readPercent(text: string, most = 999): string {

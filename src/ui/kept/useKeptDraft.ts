@@ -1,0 +1,51 @@
+'use client';
+
+import { useCallback, useEffect, useRef } from 'react';
+import { forget, keep, readKept } from './store';
+import { useKeptKey } from './KeptFor';
+
+/**
+ * Keeps what stands in a form in the browser until it is done with, and puts it back once when the form comes again after
+ * a reload, Back or a crash.
+ * @param name names the form and what it belongs to; null: nothing is kept now
+ * @param value plain data: everything typed in the form
+ * @param restore puts kept values back into the form
+ * @returns the way to be done with it
+ */
+export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T) => void): () => void {
+  const whole = useKeptKey(name ?? '');
+  const key = name === null ? null : whole;
+  const first = useRef<string | null>(null);
+  const ready = useRef(false);
+  const over = useRef(false);
+  const text = JSON.stringify(value);
+  const latest = useRef({ restore, text });
+  useEffect(() => {
+    latest.current = { restore, text };
+  });
+  useEffect(() => {
+    if (key === null) return;
+    let gone = false;
+    ready.current = false;
+    over.current = false;
+    first.current = latest.current.text;
+    void readKept<string>(key).then((kept) => {
+      if (gone) return;
+      ready.current = true;
+      // Who changed something already goes on with that.
+      if (typeof kept === 'string' && kept !== first.current && latest.current.text === first.current)
+        latest.current.restore(JSON.parse(kept) as T);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [key]);
+  useEffect(() => {
+    if (key === null || over.current || text === first.current) return;
+    void keep(key, text);
+  }, [key, text]);
+  return useCallback(() => {
+    over.current = true;
+    if (key !== null) void forget(key);
+  }, [key]);
+}
