@@ -1,3 +1,5 @@
+import { isNothing } from '@/core/number';
+
 /** An invoice or credit note as its formats need it: plain values, amounts as decimal text in the currency. */
 export interface PaperParty {
   readonly name: string;
@@ -72,7 +74,12 @@ export interface InvoicePaper {
   readonly total: string;
   /** Of the total, what the customer's credit paid when it was issued. */
   readonly creditUsed: string;
+  /** Money received on it, never credit. */
   readonly paid: string;
+  /** What credit notes took off it since. */
+  readonly takenBack: string;
+  /** What the customer's credit paid of it, then and since. */
+  readonly creditApplied: string;
   readonly open: string;
   /** The agreement as it stood with this paper: sums, tax in them. */
   readonly original: string;
@@ -84,3 +91,11 @@ export interface InvoicePaper {
   readonly billedBefore: string;
   readonly leftAfter: string;
 }
+
+/** What stands between the total of a paper and what is to pay, each under its own name. */
+export const settledWith = ({ takenBack, creditApplied, paid }: InvoicePaper) =>
+  [
+    { name: 'Credited', amount: takenBack },
+    { name: 'Paid with your credit', amount: creditApplied },
+    { name: 'Paid', amount: paid },
+  ].filter(({ amount }) => !isNothing(amount));

@@ -9,6 +9,7 @@ const kinds: Readonly<Record<string, { readonly sign: string; readonly look: str
   'part paid': { sign: '½', look: '' },
   paid: { sign: '✓', look: 'state-good' },
   overdue: { sign: '!', look: 'state-wrong' },
+  'part credited': { sign: '', look: '' },
   credited: { sign: '', look: '' },
 };
 

@@ -37,7 +37,7 @@ test('several agreements loaded together are what each is by itself, in the orde
       together.some(({ changes }) => changes.length > 0),
       together.some(({ allowances }) => allowances.length > 0),
       together.some(({ invoices }) => invoices.some(({ retainage }) => retainage.length > 0)),
-      together.some(({ invoices }) => invoices.some(({ paid }) => paid > 0n)),
+      together.some(({ invoices }) => invoices.some(({ standing }) => standing.paid > 0n)),
     ])
       expect(there).toBe(true);
     for (const one of together) expect(one).toEqual(await loadAgreement(tx, one.head.id));

@@ -87,7 +87,7 @@ test('lines of change orders are billed like the others; a deduction takes off a
   expect(drawSums(first, 0).total).toBe(money('45000'));
   const before = drawnToDate(values, first);
   const standing = standingOf({ sumToDate: money('105000'), billed: money('45000') }, [
-    { total: money('45000'), paid: money('18000') },
+    { open: money('27000'), paid: money('18000') },
   ]);
   expect(standing).toMatchObject({ leftToBill: money('60000'), billedUnpaid: money('27000') });
   // The railing is done and the half of it that was left out with it: 7,500.00 − 7,500.00.

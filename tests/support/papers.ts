@@ -147,6 +147,8 @@ function paperOf(
     total: money(sums.total),
     creditUsed: made.kind === 'credit note' ? '0.00' : creditUsed,
     paid: '0.00',
+    takenBack: '0.00',
+    creditApplied: '0.00',
     open: money(sums.total),
     original: money(before.sumToDate),
     changes: [],

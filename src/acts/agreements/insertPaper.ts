@@ -84,7 +84,7 @@ export async function insertRow(
   // What the customer has to their credit pays what is issued now.
   const sources = isCredit ? [] : await sourcesOf(tx, loaded);
   const credit = sumAmounts(sources.map(({ left }) => left));
-  const creditUsed = credit < total ? credit : total;
+  const creditUsed = (isCredit ? 0n : credit < total ? credit : total) as Amount;
 
   const series = isCredit ? 'credit note' : 'invoice';
   const year = Number(head.issuedOn.slice(0, 4));
@@ -116,7 +116,7 @@ export async function insertRow(
   });
   if (creditUsed > 0n) await spend(tx, issuer, sources, { invoiceId: id }, creditUsed, loaded.digits);
   if (credited && total < 0n) {
-    const open = credited.amount - credited.paid;
+    const { open } = credited.standing;
     const off = (open < -total ? open : -total) as Amount;
     const source = { from: { creditNoteId: id }, at: now, left: -total as Amount };
     await spend(tx, issuer, [source], { invoiceId: credited.id }, off, loaded.digits);

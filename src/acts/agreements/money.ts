@@ -1,8 +1,9 @@
-import { eq, inArray, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { allocation, invoice } from '@/data/schema';
+import { invoice } from '@/data/schema';
+import { settledOf } from '@/data/settled';
 import type { Issued, IssuedKind, Ledger, PaperKind, Portion } from '@/core/billing';
-import { billedOfEntry, positionOf } from '@/core/billing';
+import { billedOfEntry, invoiceStandings, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, parseAmount, parseFixed, sumAmounts, writeAmount } from '@/core/number';
 import { Problem } from '../problem';
@@ -44,7 +45,8 @@ function assemble({
   staged,
   drawRows,
   drawTaxRows,
-  paidRows,
+  settled,
+  paidBack,
 }: AgreementRows) {
   const digits = minorDigits(head.currency);
   const money = (text: string) => parseAmount(text, digits);
@@ -105,7 +107,7 @@ function assemble({
         net: money(net),
         taxes: taxesOf(byPart.get(`${invoiceId} ${kind} ${taxClass}`) ?? []),
       }));
-  const paid = new Map(paidRows.map(({ id, paid }) => [id!, money(paid)]));
+  const onInvoice = new Map(settled.map((row) => [row.id, row]));
   const entries = inOrder(payments).map((row) => ({
     ...row,
     amount: sumAmounts([
@@ -113,10 +115,15 @@ function assemble({
       ...paymentChanges.filter(({ entryId }) => entryId === row.entryId).map(({ amount }) => money(amount)),
     ]),
   }));
-  const issued = papers.map((row) => ({
+  const amounts = papers.map(({ id, kind, credits, total }) => ({
+    ...{ id, kind, credits, total: money(total) },
+    settled: settledOf(onInvoice.get(id), digits),
+  }));
+  const standings = invoiceStandings(amounts);
+  const issued = papers.map((row, i) => ({
     ...row,
-    amount: money(row.total),
-    paid: paid.get(row.id) ?? ZERO,
+    amount: amounts[i]!.total,
+    standing: standings[i]!,
     draws: draws.get(row.id) ?? [],
     retainage: portions(row.id, 'retainage'),
     advance: portions(row.id, 'advance'),
@@ -155,6 +162,8 @@ function assemble({
     invoices: issued.filter(({ kind }) => kind !== 'credit note'),
     ledger,
     position,
+    /** Paid back to the customer out of credit notes. */
+    paidBack: sumAmounts(paidBack.map(({ sum }) => money(sum))),
     before: position.before,
   };
 }
@@ -163,21 +172,6 @@ export type LoadedAgreement = ReturnType<typeof assemble>;
 
 export type LoadedPaper = Omit<LoadedAgreement['papers'][number], keyof Issued> &
   Omit<Issued, 'kind'> & { readonly kind: IssuedKind };
-
-/** What is paid on each of some invoices, with money or credit. */
-export async function paidByInvoice(
-  tx: Transaction,
-  ids: readonly string[],
-  digits: number,
-): Promise<Map<string, Amount>> {
-  if (ids.length === 0) return new Map();
-  const rows = await tx
-    .select({ id: allocation.invoiceId, paid: sql<string>`sum(${allocation.amount})` })
-    .from(allocation)
-    .where(inArray(allocation.invoiceId, [...ids]))
-    .groupBy(allocation.invoiceId);
-  return new Map(rows.map(({ id, paid }) => [id!, parseAmount(paid, digits)]));
-}
 
 /** The agreement of an invoice. */
 export async function agreementOfInvoice(tx: Transaction, invoiceId: string): Promise<string> {

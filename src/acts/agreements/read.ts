@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { reversedPayment } from '@/data/joins';
 import { customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
-import { standingOf, trackOf } from '@/core/billing';
+import { isOverdue, standingOf, trackOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import type { Actor } from '../actor';
@@ -15,18 +15,19 @@ import { earnedOf } from '../costs/earned';
 import { companyOf } from '../company';
 import { creditElsewhere, creditOf } from '../money/credit';
 import { stillGone } from '../money/reversal';
-import { stateOf } from '../money/paper';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
 
 /** Standing and track of a loaded agreement, as decimal text; what is earned only where it is known. */
-export function moneyOf({ digits, position, invoices, payments }: LoadedAgreement, earned: Amount = ZERO) {
+export function moneyOf(
+  { digits, position, invoices, payments, paidBack }: LoadedAgreement,
+  earned: Amount = ZERO,
+) {
   const money = (value: bigint) => writeAmount(value as never, digits);
   const standing = standingOf(
     position,
-    invoices
-      .filter(({ kind }) => kind !== 'late charge')
-      .map(({ amount, paid }) => ({ total: amount, paid })),
+    invoices.filter(({ kind }) => kind !== 'late charge').map((each) => each.standing),
+    paidBack,
   );
   const entries = payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
   return {
@@ -52,10 +53,10 @@ export function moneyOf({ digits, position, invoices, payments }: LoadedAgreemen
 export function owedOn(loaded: readonly LoadedAgreement[], today: string) {
   const digits = loaded[0]?.digits ?? 2;
   const open = loaded.flatMap(({ invoices }) =>
-    invoices.map(({ amount, paid, dueOn }) => ({ left: (amount - paid) as Amount, dueOn })),
+    invoices.map(({ standing, dueOn }) => ({ open: standing.open, dueOn })),
   );
-  const sum = (rows: typeof open) => writeAmount(sumAmounts(rows.map(({ left }) => left)), digits);
-  return { open: sum(open), late: sum(open.filter(({ dueOn }) => dueOn < today)) };
+  const sum = (rows: typeof open) => writeAmount(sumAmounts(rows.map((row) => row.open)), digits);
+  return { open: sum(open), late: sum(open.filter((row) => isOverdue(row, row.dueOn, today))) };
 }
 
 /** One agreement with lines, schedule, invoices, payments, standing and track. */
@@ -154,13 +155,10 @@ export async function readAgreement(actor: Actor, agreementId: string) {
         issuedOn: each.issuedOn,
         dueOn: each.dueOn,
         total: each.total,
-        paid: money(each.paid),
-        open: money(each.kind === 'credit note' ? 0n : each.amount - each.paid),
-        state: stateOf(
-          each,
-          loaded.papers.filter(({ credits }) => credits === each.id),
-        ),
-        overdue: each.kind !== 'credit note' && each.paid < each.amount && each.dueOn < today,
+        paid: money(each.standing.paid),
+        open: money(each.standing.open),
+        state: each.standing.state,
+        overdue: isOverdue(each.standing, each.dueOn, today),
       })),
       stages: loaded.stages.map(({ name, plannedOn, doneOn }) => {
         const at = loaded.lines.flatMap((line, i) => (line.stage === name ? [i] : []));

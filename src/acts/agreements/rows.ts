@@ -1,6 +1,7 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { asc, inArray } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import type { Transaction } from '@/data/connection';
+import { paidBackRows, settledRows } from '@/data/settled';
 import {
   agreement,
   agreementAllowance,
@@ -10,7 +11,6 @@ import {
   agreementPaymentChange,
   agreementStage,
   agreementTax,
-  allocation,
   changeOrder,
   changeOrderTax,
   draw,
@@ -94,21 +94,8 @@ export async function rowsOf(tx: Transaction, ids: readonly string[], lock: bool
   const staged = byAgreement(await tx.select().from(lineStage).where(ofThese(lineStage)));
   const drawRows = byAgreement(await tx.select().from(draw).where(ofThese(draw)));
   const drawTaxRows = byAgreement(await tx.select().from(drawTax).where(ofThese(drawTax)));
-  const paidRows = byAgreement(
-    await tx
-      .select({
-        agreementId: invoice.agreementId,
-        id: allocation.invoiceId,
-        paid: sql<string>`sum(${allocation.amount})`,
-      })
-      .from(allocation)
-      .innerJoin(
-        invoice,
-        and(eq(invoice.companyId, allocation.companyId), eq(invoice.id, allocation.invoiceId)),
-      )
-      .where(ofThese(invoice))
-      .groupBy(invoice.agreementId, allocation.invoiceId),
-  );
+  const settled = byAgreement(await settledRows(tx, ofThese(invoice)));
+  const paidBack = byAgreement(await paidBackRows(tx, ofThese(invoice)));
 
   const headOf = new Map(heads.map((head) => [head.id, head]));
   return ids.flatMap((id) => {
@@ -132,7 +119,8 @@ export async function rowsOf(tx: Transaction, ids: readonly string[], lock: bool
           staged: staged(id),
           drawRows: drawRows(id),
           drawTaxRows: drawTaxRows(id),
-          paidRows: paidRows(id),
+          settled: settled(id),
+          paidBack: paidBack(id),
         };
   });
 }

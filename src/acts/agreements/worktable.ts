@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { customer, invoiceDraft } from '@/data/schema';
-import { grossOf, negativePortions, paperSums } from '@/core/billing';
+import { grossOf, invoiceStanding, negativePortions, nothingSettled, paperSums } from '@/core/billing';
 import { writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { allow, newId } from '../actor';
@@ -101,7 +101,12 @@ export async function draftPaper(actor: Actor, agreementId: string) {
       billedBefore: money(loaded.position.billed),
       creditUsed: money(0n),
       amount: sums.total,
-      paid: 0n as never,
+      standing: invoiceStanding({
+        kind: made.kind,
+        total: sums.total,
+        settled: nothingSettled,
+        credited: 0n as never,
+      }),
       issuedBy: actor.userId,
       issuedAt: actor.now,
     });

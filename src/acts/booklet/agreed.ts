@@ -1,5 +1,4 @@
 import type { Transaction } from '@/data/connection';
-import type { Amount } from '@/core/number';
 import { writeAmount } from '@/core/number';
 import type { CompanyMoney } from '@/model';
 import { businessDate } from '../actor';
@@ -97,7 +96,7 @@ export async function agreementForCustomer(
       number: each.label,
       title: each.title,
       total: each.total,
-      open: writeAmount((each.kind === 'credit note' ? 0n : each.amount - each.paid) as never, loaded.digits),
+      open: writeAmount(each.standing.open, loaded.digits),
       waits: writeAmount(waits.get(each.id)!, loaded.digits),
       dueOn: each.dueOn,
     })),
@@ -112,7 +111,7 @@ export function openDeposit({ payments, invoices }: LoadedAgreement) {
   for (const { entryId, kind, due, amount, billed } of payments) {
     if (kind !== 'deposit' || due.on !== 'acceptance' || amount <= 0n) continue;
     const bill = billed === 0n ? null : (invoices.filter((each) => each.entryId === entryId).at(-1) ?? null);
-    const open = (bill ? bill.amount - bill.paid : amount) as Amount;
+    const open = bill ? bill.standing.open : amount;
     if (open > 0n) return { entryId, bill, due: open };
   }
   return null;

@@ -2,7 +2,6 @@ import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreement, cardCharge, invoice } from '@/data/schema';
-import type { Amount } from '@/core/number';
 import { parseAmount, writeAmount } from '@/core/number';
 import type { ChargeStanding } from '@/core/billing';
 import { CardCodeInput, CardInput } from '@/model';
@@ -108,7 +107,7 @@ export async function confirmCard(visitor: Visitor, input: unknown): Promise<Car
     return {
       ...found,
       standing: (await standingsOf(tx, [found.charge.id])).get(found.charge.id)!,
-      open: bill.amount - bill.paid,
+      open: bill.standing.open,
       digits: loaded.digits,
     };
   });
@@ -151,7 +150,7 @@ async function toPay(tx: Transaction, visitor: Visitor, agreementId: string, inv
   const waits = (await onItsWay(tx, [bill.id], loaded.digits, visitor.now)).get(bill.id)!;
   if (waits > 0n)
     throw new Problem(409, 'A payment of this invoice is on its way; your bank has not answered yet.');
-  const open = (bill.amount - bill.paid) as Amount;
+  const { open } = bill.standing;
   if (open <= 0n) throw new Problem(409, `Invoice ${bill.label} is paid already. Thank you.`);
   return { invoiceId: bill.id, amount: writeAmount(open, loaded.digits) };
 }

@@ -9,7 +9,7 @@ import { plusDays } from '@/core/calendar';
 import type { AccountPaper } from '@/formats/accountPaper';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { paidByInvoice } from '../agreements/money';
+import { standingsByInvoice } from '@/data/settled';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 
@@ -92,9 +92,9 @@ export async function readAccount(
       from,
       to,
     );
-    const paid = await paidByInvoice(
+    const standings = await standingsByInvoice(
       tx,
-      papers.map(({ row }) => row.id),
+      papers.map(({ row }) => row),
       digits,
     );
     return {
@@ -114,7 +114,7 @@ export async function readAccount(
       closing: write(account.closing),
       open: papers
         .filter(({ row }) => row.kind !== 'credit note' && row.issuedOn <= to)
-        .map(({ row }) => ({ row, left: money(row.total) - (paid.get(row.id) ?? 0n) }))
+        .map(({ row }) => ({ row, left: standings.get(row.id)!.open }))
         .filter(({ left }) => left > 0n)
         .map(({ row, left }) => ({
           id: row.id,

@@ -5,12 +5,12 @@ import { agreementOf, customerOfAgreement } from '@/data/joins';
 import { openInvoiceIds } from '@/data/moneySums';
 import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
 import { trackOf } from '@/core/billing';
-import type { Amount } from '@/core/number';
-import { ZERO, minorDigits, parseAmount, showAmount, sumAmounts } from '@/core/number';
+import { ZERO, minorDigits, showAmount, sumAmounts } from '@/core/number';
 import type { DayEvent } from '@/formats/ics/dueDates';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { loadAgreements, paidByInvoice } from '../agreements/money';
+import { loadAgreements } from '../agreements/money';
+import { standingsByInvoice } from '@/data/settled';
 import { companyOf } from '../company';
 
 /** Days that matter at one time. */
@@ -44,6 +44,7 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
             .select({
               ...about,
               id: invoice.id,
+              kind: invoice.kind,
               label: invoice.label,
               dueOn: invoice.dueOn,
               total: invoice.total,
@@ -53,7 +54,7 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
             .innerJoin(customer, customerOfAgreement)
             .where(inArray(invoice.id, ids))
             .orderBy(asc(invoice.dueOn));
-    const paid = await paidByInvoice(tx, ids, digits);
+    const standings = await standingsByInvoice(tx, bills, digits);
     const stages = await tx
       .select({
         ...about,
@@ -88,7 +89,7 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
       ...bills.map((row): DayEvent => ({
         id: row.id,
         day: row.dueOn,
-        title: `Invoice ${row.label} due: ${showAmount((parseAmount(row.total, digits) - (paid.get(row.id) ?? ZERO)) as Amount, digits)} ${ours.currency}`,
+        title: `Invoice ${row.label} due: ${showAmount(standings.get(row.id)!.open, digits)} ${ours.currency}`,
         text: of(row),
       })),
       ...stages.map((row): DayEvent => ({

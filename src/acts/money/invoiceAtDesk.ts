@@ -2,7 +2,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { costEntry, costInvoice } from '@/data/schema';
-import { creditable } from '@/core/billing';
+import { creditable, isOverdue } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
@@ -10,7 +10,7 @@ import { businessDate, may } from '../actor';
 import { ledgerForDesk } from '../agreements/ledgerForDesk';
 import { agreementOfInvoice, loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
-import { isLate, paperOf, stateOf } from './paper';
+import { isLate, paperOf } from './paper';
 import { lateFor } from './late';
 import { settledWith } from './settled';
 
@@ -31,7 +31,7 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
       ...paperOf(loaded, row),
       id: invoiceId,
       agreementId: loaded.head.id,
-      state: stateOf(row, notes),
+      state: row.standing.state,
       credits: row.credits === null ? null : { id: row.credits, ...paperOf(loaded, row).credits! },
       notes: notes.map(({ id, label, issuedOn, total, remark }) => ({
         id,
@@ -45,7 +45,7 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
       mayRecord,
       settled: await settledWith(tx, invoiceId, loaded.digits, timeZone),
       costs: await costsBeside(tx, invoiceId, loaded.digits),
-      overdue: row.kind !== 'credit note' && row.paid < row.amount && row.dueOn < today,
+      overdue: isOverdue(row.standing, row.dueOn, today),
       late: await lateFor(tx, actor, loaded, row, timeZone),
       /** A late charge that nothing took back yet. */
       mayWaive: row.kind === 'late charge' && notes.length === 0 && mayRecord,

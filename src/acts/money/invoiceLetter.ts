@@ -42,8 +42,8 @@ export async function sendInvoiceLetter(
   const late = await lateOn(tx, loaded, bill, ours.timeZone, businessDate(who.now, ours.timeZone));
   const { token } = await makeLink(tx, who, head.proposalId);
   const money = (value: bigint) => `${showAmount(value as Amount, digits)} ${head.currency}`;
-  const open = bill.amount - bill.paid;
-  const partly = bill.paid > 0n ? `, of which ${money(open)} is open` : '';
+  const { open } = bill.standing;
+  const partly = open < bill.amount ? `, of which ${money(open)} is open` : '';
   await postLetter(tx, who, {
     proposalId: head.proposalId,
     kind: step ? 'reminder' : 'invoice',

@@ -13,13 +13,13 @@ import {
 } from '@/data/moneySums';
 import { agreement, customer, invoice } from '@/data/schema';
 import { hasWords } from '@/data/words';
-import { invoiceState } from '@/core/billing';
+import { standingsByInvoice } from '@/data/settled';
+import { isOverdue } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { lastDaySignedToBill } from '@/core/schedule';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { paidByInvoice } from '../agreements/money';
 import { companyOf } from '../company';
 import { movedRows } from './moved';
 
@@ -131,15 +131,13 @@ async function invoiceRows(
       ...(ids === null ? [desc(invoice.issuedAt), desc(invoice.id)] : [invoice.dueOn, invoice.issuedAt]),
     )
     .limit(SHOWN);
-  const paid = await paidByInvoice(
+  const standings = await standingsByInvoice(
     tx,
-    rows.map((row) => row.invoice.id),
+    rows.map((row) => row.invoice),
     digits,
   );
   return rows.map(({ invoice: row, title, agreementNumber, customer: payer }) => {
-    const total = parseAmount(row.total, digits);
-    const done = paid.get(row.id) ?? ZERO;
-    const open = (row.kind === 'credit note' ? 0n : total - done) as Amount;
+    const standing = standings.get(row.id)!;
     return {
       id: row.id,
       kind: row.kind,
@@ -152,10 +150,10 @@ async function invoiceRows(
       issuedOn: row.issuedOn,
       dueOn: row.dueOn,
       total: row.total,
-      paid: writeAmount(done, digits),
-      open: writeAmount(open, digits),
-      state: row.kind === 'credit note' ? ('issued' as const) : invoiceState(total, done),
-      overdue: open > 0n && row.dueOn < today,
+      paid: writeAmount(standing.paid, digits),
+      open: writeAmount(standing.open, digits),
+      state: standing.state,
+      overdue: isOverdue(standing, row.dueOn, today),
     };
   });
 }

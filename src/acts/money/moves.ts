@@ -48,7 +48,7 @@ export async function putCredit(actor: Actor, input: unknown): Promise<{ put: st
     if (credit <= 0n) throw new Problem(422, 'The customer has no credit on this agreement.');
     const open = loaded.invoices
       .filter(({ id }) => invoiceId === undefined || id === invoiceId)
-      .map(({ id, amount, paid }) => ({ id, open: (amount - paid) as Amount }));
+      .map(({ id, standing }) => ({ id, open: standing.open }));
     const { parts } = allocatePayment(credit, open);
     if (parts.length === 0) throw new Problem(422, 'No invoice is open to put it on.');
     let put = 0n;

@@ -1,6 +1,6 @@
 import type { Transaction } from '@/data/connection';
 import type { Issued, Portion } from '@/core/billing';
-import { billedLines, drawnToDate, invoiceState, paperSums, positionOf } from '@/core/billing';
+import { billedLines, drawnToDate, paperSums, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { lateInWords } from '@/core/text/billingInWords';
@@ -125,9 +125,12 @@ export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'company
     net: row.net,
     tax: row.tax,
     total: row.total,
-    creditUsed: row.creditUsed,
-    paid: money(row.paid),
-    open: money(row.kind === 'credit note' ? 0n : row.amount - row.paid),
+    // A credit note uses none: what it gives is the customer's credit.
+    creditUsed: row.kind === 'credit note' ? money(0n) : row.creditUsed,
+    paid: money(row.standing.paid),
+    takenBack: money(row.standing.takenBack),
+    creditApplied: money(row.standing.creditApplied),
+    open: money(row.standing.open),
     original: loaded.head.total,
     changes: then.changes.map(({ number, title, total }) => ({ number, title, total })),
     contractSum: money(contractSum),
@@ -146,15 +149,4 @@ export async function invoicePaper(tx: Transaction, invoiceId: string): Promise<
     loaded,
     loaded.papers.find(({ id }) => id === invoiceId)!,
   );
-}
-
-/** State of a paper, from what is paid of it and taken back. */
-export function stateOf(
-  row: Pick<LoadedPaper, 'kind' | 'amount' | 'paid'>,
-  notes: readonly { readonly amount: Amount }[],
-) {
-  if (row.kind === 'credit note') return 'issued' as const;
-  if (notes.length > 0 && -sumAmounts(notes.map(({ amount }) => amount)) >= row.amount)
-    return 'credited' as const;
-  return invoiceState(row.amount, row.paid);
 }

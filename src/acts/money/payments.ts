@@ -45,7 +45,7 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   if (known) return { id: known.id, repeated: true };
 
   const amount = parseAmount(received.amount, loaded.digits);
-  const open = loaded.invoices.map((each) => ({ id: each.id, open: (each.amount - each.paid) as Amount }));
+  const open = loaded.invoices.map((each) => ({ id: each.id, open: each.standing.open }));
   const parts = where.parts ?? allocatePayment(amount, firstOf(open, where.first)).parts;
   for (const part of parts) {
     const found = open.find(({ id }) => id === part.id);

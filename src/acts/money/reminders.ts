@@ -7,13 +7,13 @@ import { openInvoiceIds } from '@/data/moneySums';
 import { agreement, company, customer, invoice, reminder } from '@/data/schema';
 import { reminderDue } from '@/core/billing';
 import { daysBetween } from '@/core/calendar';
-import type { Amount } from '@/core/number';
-import { ZERO, minorDigits, parseAmount, writeAmount } from '@/core/number';
+import { ZERO, minorDigits, writeAmount } from '@/core/number';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, note } from '../actor';
 import type { Issuer } from '../agreements/insertPaper';
-import { loadAgreement, paidByInvoice } from '../agreements/money';
+import { loadAgreement } from '../agreements/money';
+import { standingsByInvoice } from '@/data/settled';
 import { check } from '../check';
 import { companyOf } from '../company';
 import { onItsWay } from './cards';
@@ -38,6 +38,7 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date) {
       number: invoice.label,
       issuedOn: invoice.issuedOn,
       dueOn: invoice.dueOn,
+      kind: invoice.kind,
       total: invoice.total,
       customer: customer.name,
       email: customer.email,
@@ -49,13 +50,13 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date) {
     .orderBy(invoice.dueOn, invoice.issuedAt);
   const sent = await tx.select().from(reminder).where(inArray(reminder.invoiceId, ids));
   const waits = await onItsWay(tx, ids, digits, now);
-  const paid = await paidByInvoice(tx, ids, digits);
+  const standings = await standingsByInvoice(tx, rows, digits);
   return rows
-    .flatMap(({ total, ...row }) => {
+    .flatMap(({ total: _, ...row }) => {
       const days = sent.filter(({ invoiceId }) => invoiceId === row.id).map((each) => each.days);
       const step = reminderDue(steps, row, today, days);
       if (!step || (waits.get(row.id) ?? ZERO) > 0n) return [];
-      const open = (parseAmount(total, digits) - (paid.get(row.id) ?? ZERO)) as Amount;
+      const { open } = standings.get(row.id)!;
       return [{ ...row, step, open: writeAmount(open, digits), daysLate: daysBetween(row.dueOn, today) }];
     })
     .slice(0, MOST);
@@ -73,7 +74,7 @@ async function remind(tx: Transaction, who: Issuer, due: DueReminder): Promise<b
   if (due.email === '') return false;
   const loaded = await loadAgreement(tx, due.agreementId, { lock: true });
   const bill = loaded.invoices.find(({ id }) => id === due.id)!;
-  if (bill.paid >= bill.amount) return false;
+  if (bill.standing.open <= 0n) return false;
   const made = await tx
     .insert(reminder)
     .values({

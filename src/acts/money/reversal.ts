@@ -112,7 +112,7 @@ async function insertReturn(tx: Transaction, who: Issuer, given: Reversal): Prom
     recordedBy: who.userId,
     recordedAt: who.now,
   });
-  const open = loaded.invoices.map(({ id, amount, paid }) => ({ id, open: (amount - paid) as Amount }));
+  const open = loaded.invoices.map(({ id, standing }) => ({ id, open: standing.open }));
   await put(tx, who, loaded.digits, given.paymentId, allocatePayment(gone, open).parts);
   await note(tx, who, 'payment came again', given.paymentId, { reason: given.reason });
 }

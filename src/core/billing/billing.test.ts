@@ -174,7 +174,7 @@ describe('money in', () => {
   });
   test('standing and track say the same', () => {
     const standing = standingOf({ sumToDate: 10000n as Amount, billed: 6000n as Amount }, [
-      { total: 6000n as Amount, paid: 2500n as Amount },
+      { open: 3500n as Amount, paid: 2500n as Amount },
     ]);
     expect(standing).toMatchObject({ billed: 6000n, paid: 2500n, leftToBill: 4000n, billedUnpaid: 3500n });
     const cuts = trackOf(

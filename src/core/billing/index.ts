@@ -15,3 +15,4 @@ export * from './journal';
 export * from './late';
 export * from './reminders';
 export * from './agreementReport';
+export * from './invoiceStanding';

@@ -1,5 +1,6 @@
 import type { Amount } from '../number';
 import { ZERO, sumAmounts } from '../number';
+import type { InvoiceStanding } from './invoiceStanding';
 
 /** Money of one agreement: what it comes to, what is billed, paid and left. */
 export interface Standing {
@@ -11,29 +12,23 @@ export interface Standing {
 }
 
 /**
- * Standing of an agreement from where its bills stand and what is paid on its invoices. What is paid is what was billed
- * and is not open: money or credit notes, both settle an invoice.
+ * Standing of an agreement from where its bills stand and what is on its invoices. Paid is money received that is on them,
+ * less what was paid back of invoices that were taken back; credit notes are no money, and money on no invoice is the
+ * customer's credit.
+ * @param paidBack what was paid back out of credit notes of the agreement
  */
 export function standingOf(
   { sumToDate, billed }: { readonly sumToDate: Amount; readonly billed: Amount },
-  invoices: readonly { readonly total: Amount; readonly paid: Amount }[],
+  invoices: readonly Pick<InvoiceStanding, 'paid' | 'open'>[],
+  paidBack: Amount = ZERO,
 ): Standing {
-  const billedUnpaid = sumAmounts(invoices.map(({ total, paid }) => (total - paid) as Amount));
   return {
     sumToDate,
     billed,
-    paid: (billed - billedUnpaid) as Amount,
+    paid: (sumAmounts(invoices.map(({ paid }) => paid)) - paidBack) as Amount,
     leftToBill: (sumToDate - billed) as Amount,
-    billedUnpaid,
+    billedUnpaid: sumAmounts(invoices.map(({ open }) => open)),
   };
-}
-
-export type InvoiceState = 'draft' | 'issued' | 'part paid' | 'paid' | 'credited';
-
-/** State of an issued invoice from its total and what was paid. */
-export function invoiceState(total: Amount, paid: Amount): InvoiceState {
-  if (paid >= total) return 'paid';
-  return paid > 0n ? 'part paid' : 'issued';
 }
 
 /**

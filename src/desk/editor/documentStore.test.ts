@@ -66,7 +66,7 @@ function page(on: ReturnType<typeof server>, by: string, kept?: KeptEdits | null
   const box: { kept: KeptEdits | null } = { kept: kept ?? null };
   const store = createDocumentStore('p', on.document(), on.saves(), on.save(by));
   store.keepWith((edits) => (box.kept = edits));
-  if (kept) store.restore(kept);
+  if (kept) void store.restore(kept);
   return { store, box };
 }
 

@@ -62,6 +62,13 @@ const PAUSE = 350;
 const RETRY = 4000;
 const KEEP_PAUSE = 100;
 
+/** Makes a draft what another document is, nothing left over. */
+function putWhole(draft: ProposalDocument, wanted: ProposalDocument): void {
+  const to = draft as unknown as Record<string, unknown>;
+  for (const key of Object.keys(draft)) if (!Object.hasOwn(wanted, key)) Reflect.deleteProperty(draft, key);
+  for (const [key, value] of Object.entries(wanted)) if (to[key] !== value) to[key] = value;
+}
+
 /**
  * A proposal document in work, apart from any screen: edits as patches, undo and redo over the whole sitting, every change
  * saved as it is made against the save last seen. Nothing typed is dropped: what could not be saved stays, is kept by the
@@ -282,9 +289,19 @@ export function createDocumentStore(
     for (const take of [...fields.values()]) take();
   };
 
-  /** Edits kept from an earlier time come back, as one step that can be undone where nothing changed since. */
-  const restore = (kept: KeptEdits): void => {
+  /**
+   * Edits kept from an earlier page come back, as one step that can be undone where nothing changed since. What is edited
+   * here already is saved first.
+   */
+  const restore = async (kept: KeptEdits): Promise<void> => {
     if (kept.patches.length === 0) return;
+    if (queue.length > 0 && (await settle()) === null) {
+      // Nothing can be saved just now: as if both had been edited here.
+      const merged = mergeOver(kept.base, applyPatches(kept.base, [...kept.patches]), document);
+      edit((draft) => putWhole(draft, merged));
+      keepNow();
+      return;
+    }
     if (kept.saveNumber === saveNumber && kept.sent === 0) {
       const [next, patches, inverse] = produceWithPatches(document, (draft) => {
         applyPatches(draft, [...kept.patches]);
@@ -299,6 +316,7 @@ export function createDocumentStore(
       saving = { state: 'saving' };
       schedule(0);
     }
+    keepNow();
     tell();
   };
 
@@ -318,11 +336,7 @@ export function createDocumentStore(
     const { theirs } = saving;
     const merged = mergeOver(confirmed, document, theirs.document);
     const [next, patches, inverse] = produceWithPatches(theirs.document, (draft) => {
-      for (const key of Object.keys(draft))
-        if (!Object.hasOwn(merged, key)) Reflect.deleteProperty(draft, key);
-      for (const [key, value] of Object.entries(merged))
-        if ((draft as unknown as Record<string, unknown>)[key] !== value)
-          (draft as unknown as Record<string, unknown>)[key] = value;
+      putWhole(draft, merged);
     });
     goOnFrom(theirs.document, theirs.saveNumber, []);
     document = next;

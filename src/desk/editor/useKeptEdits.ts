@@ -5,19 +5,15 @@ import { forget, keep, keysFrom, readKept } from '@/ui/kept/store';
 import { useKeptKey } from '@/ui/kept/KeptFor';
 import type { DocumentStore, KeptEdits } from './documentStore';
 
-/** Holds a name until released; null where another page holds it. Pages that are gone hold nothing. */
-function hold(name: string): Promise<(() => void) | null> {
-  return new Promise((resolve) => {
-    const asked = navigator.locks?.request(name, { ifAvailable: true }, (lock) =>
-      lock === null
-        ? resolve(null)
-        : new Promise<void>((release) => {
-            resolve(release);
-          }),
-    );
-    if (asked) asked.catch(() => resolve(null));
-    else resolve(() => undefined);
-  });
+/** Does something once a name is free: at once, or when the page that holds it is gone. It is held until then. */
+function whenFree(name: string, signal: AbortSignal, act: () => Promise<void>): void {
+  if (!navigator.locks) void act();
+  else
+    void navigator.locks
+      .request(name, { signal }, async () => {
+        if (!signal.aborted) await act();
+      })
+      .catch(() => undefined);
 }
 
 /**
@@ -29,30 +25,25 @@ export function useKeptEdits(proposalId: string, store: DocumentStore): void {
   useEffect(() => {
     if (key === null) return;
     const own = `${key}${crypto.randomUUID()}`;
-    const held: (() => void)[] = [];
-    let gone = false;
+    const end = new AbortController();
     store.keepWith((edits) => void (edits === null ? forget(own) : keep(own, edits)));
-    const begin = async () => {
-      const mine = await hold(own);
-      if (mine) held.push(mine);
-      for (const left of await keysFrom(key)) {
-        if (left === own || gone) continue;
-        const release = await hold(left);
-        if (release === null) continue;
-        const edits = await readKept<KeptEdits>(left);
-        if (edits && !gone) {
-          store.restore(edits);
-          // Kept under this page's own name before the old name is let go.
-          store.keepNow();
-        }
-        await forget(left);
-        release();
-      }
-    };
-    void begin();
-    return () => {
-      gone = true;
-      for (const release of held) release();
-    };
+    // Held for as long as the page is there: nobody else takes over what it keeps.
+    whenFree(
+      own,
+      end.signal,
+      () => new Promise((done) => end.signal.addEventListener('abort', () => done())),
+    );
+    void keysFrom(key).then((all) => {
+      for (const left of all)
+        if (left !== own)
+          whenFree(left, end.signal, async () => {
+            const edits = await readKept<KeptEdits>(left);
+            if (!edits || end.signal.aborted) return;
+            await store.restore(edits);
+            // It is kept under this page's own name by now.
+            await forget(left);
+          });
+    });
+    return () => end.abort();
   }, [key, store]);
 }

@@ -2,6 +2,7 @@ import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import type { InvoicePaper, PaperParty } from '../invoicePaper';
+import { settledWith } from '../invoicePaper';
 import { legible } from './legible';
 import { Foot, Row, styles } from './sheet';
 
@@ -110,12 +111,10 @@ export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
               />
             ))}
           <Row name={`Total in ${paper.currency}`} figures={[money(paper.total)]} sum />
-          {isNothing(paper.paid) ? null : (
-            <>
-              <Row name="Paid" figures={[money(paper.paid)]} />
-              <Row name="To pay" figures={[money(paper.open)]} sum />
-            </>
-          )}
+          {settledWith(paper).map(({ name, amount }) => (
+            <Row key={name} name={name} figures={[money(amount)]} />
+          ))}
+          {settledWith(paper).length > 0 ? <Row name="To pay" figures={[money(paper.open)]} sum /> : null}
         </View>
         {paper.lateTerms ? <Text style={[styles.soft, { marginTop: 10 }]}>{paper.lateTerms}</Text> : null}
         {paper.remark ? <Text style={{ marginTop: 10 }}>{paper.remark}</Text> : null}
