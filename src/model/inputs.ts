@@ -225,6 +225,8 @@ export const PaymentInput = Type.Object(
     receivedOn: BusinessDate,
     reference: Text(200),
     idempotencyKey: IdempotencyKey,
+    /** What is odd about it was asked about, and is meant. */
+    sure: Type.Optional(Type.Boolean()),
     /** The open invoice it goes on before the others. */
     first: Type.Optional(EntityId),
     /** What of it goes on which invoice; without it, on the open ones, oldest first. */

@@ -17,6 +17,7 @@ afterAll(closeConnection);
 
 const pay = (actor: Actor, agreementId: string, amount: string) =>
   recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'transfer',
     amount,
@@ -76,6 +77,7 @@ test('under way until the last of it is billed, paid, and given back what was he
   expect(await where()).toBe('under way');
   const { standing } = await readAgreement(actor, agreementId);
   await recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'cash',
     amount: standing.billedUnpaid,
@@ -86,6 +88,7 @@ test('under way until the last of it is billed, paid, and given back what was he
   expect(await where()).toBe('finished');
   // Money of the customer's that is on no invoice has to go somewhere.
   await recordPayment(actor, {
+    sure: true,
     ...{ agreementId, method: 'cash', amount: '5', receivedOn: '2026-05-03', reference: '' },
     idempotencyKey: `list-more-${agreementId}`,
   });

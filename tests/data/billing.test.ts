@@ -37,6 +37,7 @@ async function agreementWith(billing: BillingTerms) {
 
 const pay = (actor: Actor, agreementId: string, amount: string, key: string) =>
   recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'transfer',
     amount,
@@ -133,7 +134,7 @@ test('money that was paid on what is taken back pays the next invoice', async ()
   expect(await read()).toMatchObject({ credit: '100.00', standing: { billedUnpaid: '0.00' } });
   const rest = await bill({ rest: true });
   const paper = await readInvoice(actor, rest.id);
-  expect(paper).toMatchObject({ creditUsed: '100.00', paid: '100.00' });
+  expect(paper).toMatchObject({ creditUsed: '100.00', creditApplied: '100.00', paid: '0.00' });
   expect(await invoicePaperXml(actor, rest.id)).toContain('<cbc:PrepaidAmount currencyID="USD">100.00<');
   expect(await read()).toMatchObject({ credit: '0.00' });
 });

@@ -37,6 +37,7 @@ async function busy() {
   await creditInvoice(actor, { invoiceId: frame.id, what: { amount: '100' }, remark: '' });
   const pay = (amount: string, key: string) =>
     recordPayment(actor, {
+      sure: true,
       agreementId,
       method: 'cheque',
       amount,
@@ -57,7 +58,10 @@ async function busy() {
 
 test('a batch takes what is not out yet, once, also when two are made at one moment', async () => {
   const { actor, agreementId, pay } = await busy();
-  expect(await previewBatch(actor, range)).toEqual({ invoice: 3, payment: 2, reversal: 1, refund: 0 });
+  expect(await previewBatch(actor, range)).toEqual({
+    counts: { invoice: 3, payment: 2, reversal: 1, refund: 0 },
+    earlier: 0,
+  });
   const made = await Promise.all([1, 2, 3, 4].map(() => makeBatch(actor, range).catch(() => null)));
   expect(made.filter((each) => each !== null)).toHaveLength(1);
   expect((await refusal(makeBatch(actor, range))).detail).toContain('earlier batch');

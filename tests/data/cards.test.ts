@@ -118,6 +118,7 @@ test('a code that comes after the invoice was paid in another way takes nothing'
   const late = key();
   await pay(trialCards.confirmed, { idempotencyKey: late });
   await recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'cheque',
     amount: (await read()).invoices[0]!.open,
@@ -186,10 +187,11 @@ test('a dispute opens the invoice again; lost, it stays so; won, it is paid agai
   expect(await standing()).toEqual({ paid: ['0.00', '0.00'], credit: '0.00', sum: '0.00' });
 });
 
-test('what was paid back to the customer already stays so when the payment is disputed', async () => {
+test('a disputed payment goes back as a whole: what was paid back of it comes out of other money, which opens what it paid', async () => {
   const { actor, agreementId, read, pay, play, standing, stage } = await toPay();
   await pay(trialCards.delayed, { invoiceId: stage.id });
   await recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'cheque',
     amount: writeAmount(sumAmounts((await read()).invoices.map(({ open }) => parseAmount(open, 2))), 2),
@@ -213,8 +215,12 @@ test('what was paid back to the customer already stays so when the payment is di
   const [back] = await beforeCompany((tx) =>
     tx.select().from(paymentReversal).where(eq(paymentReversal.paymentId, payment.id)),
   );
-  expect(parseAmount(back!.amount, 2)).toBe(parseAmount(payment.amount, 2) - parseAmount('40', 2));
+  expect(back!.amount).toBe(payment.amount);
+  // 40.00 of the check were paid back, as it turns out: as much is open again, on the oldest invoice.
   expect((await standing()).credit).toBe('0.00');
+  const { invoices, standing: sums } = await read();
+  expect(sums.billedUnpaid).toBe('40.00');
+  expect(invoices[0]!.open).toBe('40.00');
 });
 
 test('the door: unsigned, signed with another secret, for another amount or charge, not JSON: refused, nothing changed', async () => {

@@ -121,6 +121,7 @@ test('cash runs by the days of payments and costs', async () => {
   const { actor, agreementId, read, spend } = await job();
   await spend({ amount: '80', spentOn: '2026-05-01' });
   await recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'cheque',
     amount: '200',
@@ -130,8 +131,8 @@ test('cash runs by the days of payments and costs', async () => {
   });
   expect((await read()).cash).toEqual({
     days: [
-      { day: '2026-05-01', in: '0.00', out: '80.00', balance: '-80.00' },
-      { day: '2026-05-03', in: '200.00', out: '0.00', balance: '120.00' },
+      { day: '2026-05-01', in: '0.00', out: '80.00', lowest: '-80.00', balance: '-80.00' },
+      { day: '2026-05-03', in: '200.00', out: '0.00', lowest: '-80.00', balance: '120.00' },
     ],
     lowest: { day: '2026-05-01', balance: '-80.00' },
   });

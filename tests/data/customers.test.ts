@@ -133,6 +133,7 @@ describe('customers and sites', () => {
     const nextWeek = { ...actor, now: new Date(actor.now.getTime() + 7 * 24 * 3600_000) };
     expect((await readCustomer(nextWeek, payer.id)).owed).toMatchObject({ open: deposit, late: deposit });
     await recordPayment(actor, {
+      sure: true,
       agreementId,
       method: 'transfer',
       amount: deposit,

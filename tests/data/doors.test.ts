@@ -125,7 +125,9 @@ describe('what is no identity, no date or not allowed is refused with a sentence
       reference: '',
       idempotencyKey: 'day-key-1',
     };
-    expect(await statusOf(recordPayment(actor, { ...payment, receivedOn: '2026-02-30' }))).toBe(422);
+    expect(await statusOf(recordPayment(actor, { sure: true, ...payment, receivedOn: '2026-02-30' }))).toBe(
+      422,
+    );
   });
 
   test('what only the owner may: settings, and what a proposal from nothing begins with', async () => {

@@ -108,6 +108,7 @@ test('a charge can be paid like any invoice; a fee comes once', async () => {
   const { agreementId, id, late } = await billed({ late: { kind: 'fee', amount: '45', graceDays: 5 } });
   const { id: fee } = await chargeLate(late(6), { invoiceId: id });
   await recordPayment(late(7), {
+    sure: true,
     agreementId,
     method: 'cheque',
     amount: '45',

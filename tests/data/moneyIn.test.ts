@@ -29,6 +29,7 @@ async function twoOpen() {
   const deposit = (await read()).invoices[0]!;
   const pay = (amount: string, parts?: { invoiceId: string; amount: string }[]) =>
     recordPayment(actor, {
+      sure: true,
       agreementId,
       method: 'cheque',
       amount,
@@ -68,6 +69,7 @@ test('on an invoice’s own page: that one first, then the others; the page says
   const { actor, agreementId, frame, deposit, paid, read } = await twoOpen();
   const on = (first: string, amount: string, key: string) =>
     recordPayment(actor, {
+      sure: true,
       agreementId,
       method: 'transfer',
       amount,
@@ -97,7 +99,9 @@ test('on an invoice’s own page: that one first, then the others; the page says
   for (const { id: invoiceId, kind } of (await read()).invoices) {
     if (kind === 'credit note') continue;
     const invoice = await readInvoice(actor, invoiceId);
-    expect(sumAmounts(invoice.settled.map(({ amount }) => cents(amount)))).toBe(cents(invoice.paid));
+    expect(sumAmounts(invoice.settled.map(({ amount }) => cents(amount)))).toBe(
+      cents(invoice.paid) + cents(invoice.takenBack) + cents(invoice.creditApplied),
+    );
   }
   expect((await refusal(on(agreementId, '1', 'b'))).status).toBe(404);
 });
@@ -107,6 +111,7 @@ test('what was received this month is the sum of its list: what came in, what we
   const today = actor.now.toISOString().slice(0, 10);
   const came = async (amount: string, receivedOn: string, reference: string) =>
     recordPayment(actor, {
+      sure: true,
       ...{ agreementId, method: 'cheque', amount, receivedOn, reference, parts: [] },
       idempotencyKey: `month-${process.pid}-${(keys += 1)}`,
     });
@@ -201,25 +206,65 @@ test('a payment that went back opens what it paid; its receipt says so; nothing 
     received: [{ back: 'cheque returned' }],
   });
   expect(await readReceipt(actor, id)).toMatchObject({ wentBack: 'cheque returned' });
-  expect((await refusal(reversePayment(actor, reversal(id, 'other')))).detail).toContain('went back already');
+  expect((await refusal(reversePayment(actor, reversal(id, 'other')))).detail).toContain('returned already');
   // Another payment pays the same invoices.
   await pay(deposit.total);
   expect(await paid()).toEqual([deposit.total, '0.00']);
 });
 
-test('what was paid back to the customer cannot go back to the bank as well', async () => {
-  const { actor, agreementId, pay, read } = await twoOpen();
+test('a payment of which part was paid back is returned by the bank: other money covers it, else the customer owes it', async () => {
+  const { actor, agreementId, pay, read, paid, deposit } = await twoOpen();
   const { id } = await pay('60', []);
-  await refundCredit(actor, {
-    agreementId,
-    method: 'cash',
-    amount: '60',
-    paidOn: '2026-05-03',
-    reference: '',
-    idempotencyKey: `refund-${process.pid}-3`,
-  });
-  expect((await refusal(reversePayment(actor, reversal(id, 'refunded')))).status).toBe(409);
+  const refund = (amount: string, name: string) =>
+    refundCredit(actor, {
+      agreementId,
+      method: 'cash',
+      amount,
+      paidOn: '2026-05-03',
+      reference: '',
+      idempotencyKey: `refund-${process.pid}-${name}`,
+    });
+  await refund('60', '3');
+  await reversePayment(actor, reversal(id, 'refunded'));
+  // 60.00 left the house and never came in.
+  expect((await read()).credit).toBe('-60.00');
+  expect((await refusal(refund('1', '4'))).detail).toContain('credit is');
+  // The next payment covers it before any invoice.
+  await pay('100');
   expect((await read()).credit).toBe('0.00');
+  expect(await paid()).toEqual(['40.00', '0.00']);
+  // Returned, what was paid back out of another payment opens the oldest invoice again.
+  const { id: second } = await pay('50', []);
+  await refund('50', '5');
+  await reversePayment(actor, reversal(second, 'again'));
+  expect(await paid()).toEqual(['0.00', '0.00']);
+  expect((await read()).invoices[0]!.open).toBe(deposit.total);
+  expect((await read()).credit).toBe('-10.00');
+});
+
+test('a day to come is refused; what is odd is asked about once and recorded when it is meant', async () => {
+  const { actor, agreementId, read } = await twoOpen();
+  const { today, invoices } = await read();
+  const open = invoices.map((invoice) => cents(invoice.open)).reduce((all, each) => all + each, 0n);
+  const given = {
+    agreementId,
+    method: 'cheque' as const,
+    amount: '10',
+    receivedOn: today,
+    reference: 'check 88',
+  };
+  const send = (more: object) =>
+    recordPayment(actor, { ...given, idempotencyKey: `odd-${process.pid}-${(keys += 1)}`, ...more });
+  expect((await refusal(send({ receivedOn: '2099-01-01', sure: true }))).detail).toContain('still to come');
+  await send({});
+  const doubts = async (more: object) =>
+    ((await refusal(send(more))).context as { doubts: string[] }).doubts.join(' ');
+  expect(await doubts({})).toContain('recorded already');
+  expect(await doubts({ receivedOn: '2020-01-01' })).toContain('before the agreement was signed');
+  expect(await doubts({ amount: writeAmount((open + 1n) as never, 2) })).toContain('more than');
+  expect((await read()).received).toHaveLength(1);
+  await send({ sure: true });
+  expect((await read()).received).toHaveLength(2);
 });
 
 test('the seller may not move money', async () => {

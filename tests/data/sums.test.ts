@@ -38,6 +38,7 @@ test('the sums the database keeps are the sums of everything, after each thing t
   await creditInvoice(actor, { invoiceId: frame.id, what: { amount: '120.55' }, remark: '' });
   expect(await drifted()).toEqual([]);
   const { id } = await recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'cheque',
     amount: '99999',
@@ -57,6 +58,7 @@ test('the sums the database keeps are the sums of everything, after each thing t
   });
   expect(await drifted()).toEqual([]);
   await recordPayment(actor, {
+    sure: true,
     agreementId,
     method: 'cheque',
     amount: '50',

@@ -8,9 +8,10 @@
  */
 import { allForYear, isAHoliday } from '@18f/us-federal-holidays';
 import fc from 'fast-check';
+import type { ScheduleEntry } from '@/model';
 import type { Amount } from '@/core/number';
 import { parseAmount } from '@/core/number';
-import { depositLaws, depositOverLaw, federalHolidays, lastDayToCancel } from '@/core/schedule';
+import { depositAsked, depositLaws, depositOverLaw, federalHolidays, lastDayToCancel } from '@/core/schedule';
 
 const money = (text: string) => parseAmount(text, 2);
 const over = (place: string, deposit: string, total: string, specialOrder = '0.00') =>
@@ -48,6 +49,51 @@ test('every law names its source, and no deposit is over the law where no place 
   ).toBeNull();
 });
 
+const entry = (id: string, kind: ScheduleEntry['kind'], due: ScheduleEntry['due'], percent: string) => ({
+  entry: { id, name: id, kind, due, share: { percent } },
+  amount: money(percent),
+  takesRest: false,
+});
+const stage = { on: 'stage', stage: 'Frame' } as const;
+
+// What is asked for before work begins is a deposit by whatever name (common practice, no source).
+test.each([
+  ['a deposit', [entry('d', 'deposit', { on: 'acceptance' }, '10'), entry('s', 'stage', stage, '90')], '10'],
+  [
+    'named a stage',
+    [entry('d', 'stage', { on: 'acceptance' }, '40'), entry('s', 'final', stage, '60')],
+    '40',
+  ],
+  [
+    'some days after',
+    [entry('d', 'stage', { on: 'days', days: 2 }, '30'), entry('s', 'final', stage, '70')],
+    '30',
+  ],
+  [
+    'on a day',
+    [entry('d', 'stage', { on: 'date', date: '2026-05-01' }, '25'), entry('s', 'final', stage, '75')],
+    '25',
+  ],
+  [
+    'in two parts',
+    [
+      entry('d', 'deposit', { on: 'acceptance' }, '10'),
+      entry('e', 'stage', { on: 'days', days: 1 }, '20'),
+      entry('s', 'stage', stage, '70'),
+    ],
+    '30',
+  ],
+  // Behind the first that waits for work, a day is no deposit.
+  [
+    'after work began',
+    [entry('s', 'stage', stage, '50'), entry('d', 'stage', { on: 'days', days: 30 }, '50')],
+    '0',
+  ],
+  ['the whole at the end', [entry('f', 'final', { on: 'days', days: 60 }, '100')], '0'],
+] as const)('asked for before work: %s', (_, payments, asked) =>
+  expect(depositAsked(payments)).toBe(money(asked)),
+);
+
 test('the federal holidays of forty years, on their own days', () => {
   for (let year = 2011; year <= 2050; year += 1) {
     const theirs = allForYear(year, { shiftSaturdayHolidays: false, shiftSundayHolidays: false })
@@ -66,11 +112,10 @@ test('three business days after signing, counted one by one with the other libra
       let business = 0;
       for (let time = utc(signed).getTime() + 86_400_000; time <= utc(last).getTime(); time += 86_400_000) {
         const day = new Date(time);
-        const holiday = isAHoliday(day, {
-          shiftSaturdayHolidays: false,
-          shiftSundayHolidays: false,
-          utc: true,
-        });
+        // On its own day, or on the day it is observed on.
+        const holiday = [true, false].some((shift) =>
+          isAHoliday(day, { shiftSaturdayHolidays: shift, shiftSundayHolidays: shift, utc: true }),
+        );
         if (day.getUTCDay() !== 0 && !holiday) business += 1;
       }
       expect(business).toBe(3);
@@ -80,10 +125,13 @@ test('three business days after signing, counted one by one with the other libra
   );
 });
 
-// Worked by hand: Thanksgiving 2026 is Thursday, 26 November; 4 July 2026 is a Saturday, and a holiday all the same.
+// Worked by hand: Thanksgiving 2026 is Thursday, 26 November; 4 July 2026 is a Saturday, observed on Friday the 3rd;
+// Christmas 2027 is a Saturday, observed on the Friday; New Year 2028 on Friday, 31 December 2027.
 test.each([
   ['2026-11-25', '2026-11-30'],
-  ['2026-07-01', '2026-07-06'],
+  ['2026-07-01', '2026-07-07'],
+  ['2027-12-22', '2027-12-28'],
+  ['2027-12-29', '2028-01-04'],
   ['2026-03-05', '2026-03-09'],
   ['2026-12-31', '2027-01-05'],
 ])('signed on %s, it can be cancelled until %s', (signed, last) => {

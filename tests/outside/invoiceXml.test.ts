@@ -197,3 +197,17 @@ test('the rules do see a wrong cent', async () => {
   const wrong = { ...papers[0]![1], net: '1.00' };
   expect((await FacturX.fromXML(await cii(wrong))).validate()).toMatchObject({ valid: false });
 });
+
+// Each paper as its reader would check it: what the XML asks for is what the paper prints.
+test.each(papers)(
+  '%s: payable is what is to pay, and a credit note gives just what it prints',
+  (_, paper) => {
+    const credited = paper.kind === 'credit note';
+    // Whatever a row of old says of credit used by a credit note: it uses none.
+    const xml = invoiceXml(credited ? { ...paper, creditUsed: paper.total } : paper);
+    const figure = (name: string) => new RegExp(`<cbc:${name}[^>]*>([^<]+)`).exec(xml)?.[1];
+    const total = credited ? paper.total.replace('-', '') : paper.total;
+    expect(cents(figure('PayableAmount')!)).toBe(cents(total) - (credited ? 0n : cents(paper.creditUsed)));
+    if (credited) expect(figure('PrepaidAmount')).toBeUndefined();
+  },
+);

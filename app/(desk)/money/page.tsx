@@ -110,7 +110,7 @@ export default async function MoneyPage({
                 <td className="amount">{showDecimal(row.sum)}</td>
                 <td className="amount">
                   {list === 'to-bill' && (
-                    <Link href={`/agreements/${row.id}/bill`} prefetch={false}>
+                    <Link href={`/agreements/${row.id}/bill?due`} prefetch={false}>
                       Bill it
                     </Link>
                   )}

@@ -1,4 +1,4 @@
-import type { Since } from '@/core/schedule';
+import type { BillingContext } from '@/core/schedule';
 import { lastDayToCancel } from '@/core/schedule';
 import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
@@ -31,7 +31,7 @@ export function refuseEarlyDeposit(loaded: LoadedAgreement, entryId: string, our
 }
 
 /** What is known of an agreement when it is asked which payments can be billed. */
-export const sinceOf = (loaded: LoadedAgreement, ours: Ours): Since => ({
+export const sinceOf = (loaded: LoadedAgreement, ours: Ours): BillingContext => ({
   signedOn: businessDate(loaded.head.acceptedAt, ours.timeZone),
   holdDepositUntil: depositHeldUntil(loaded, ours),
   stagesDone: new Map(

@@ -1,13 +1,22 @@
 import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { customer, invoiceDraft } from '@/data/schema';
-import { grossOf, invoiceStanding, negativePortions, nothingSettled, paperSums } from '@/core/billing';
+import {
+  billableNow,
+  grossOf,
+  invoiceStanding,
+  negativePortions,
+  nothingSettled,
+  paperSums,
+} from '@/core/billing';
 import { writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
-import { allow, newId } from '../actor';
+import { allow, businessDate, newId } from '../actor';
+import { companyOf } from '../company';
 import { creditOf } from '../money/credit';
 import { paperOf } from '../money/paper';
 import { Problem } from '../problem';
+import { sinceOf } from './cancelling';
 import { headOf } from './insertPaper';
 import { madeFor } from './issue';
 import { ledgerForDesk } from './ledgerForDesk';
@@ -20,8 +29,17 @@ export async function readWorktable(actor: Actor, agreementId: string) {
     const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
     const [draft] = await tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
     const changes = new Map(loaded.changes.map((change) => [change.id, change]));
+    const ours = await companyOf(tx, actor.companyId);
+    const now = billableNow(
+      loaded.ledger,
+      new Map(loaded.payments.map(({ entryId, due, kind }) => [entryId, { due, kind }])),
+      sinceOf(loaded, ours),
+      businessDate(actor.now, ours.timeZone),
+    );
     return {
       id: agreementId,
+      /** What the schedule asks to be billed by today and is not, and an invoice over just that. */
+      billableNow: { amount: writeAmount(now.amount, loaded.digits), ask: now.ask },
       number: loaded.head.number,
       title: loaded.head.title,
       currency: loaded.head.currency,

@@ -9,7 +9,7 @@ import { changesOf } from '../agreements/change';
 import type { LoadedAgreement } from '../agreements/money';
 import { loadAgreement } from '../agreements/money';
 import { moneyOf } from '../agreements/read';
-import { onItsWay } from '../money/cards';
+import { onItsWay } from '../money/onItsWay';
 
 /** A signed agreement as the customer sees it: what is agreed, billed and paid, changed and still to be chosen. */
 export interface AgreedShown {

@@ -61,6 +61,7 @@ async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonl
       day: each.day,
       in: write(each.in),
       out: write(each.out),
+      lowest: write(each.lowest),
       balance: write(each.balance),
     })),
     lowest: lowest && { day: lowest.day, balance: write(lowest.balance) },

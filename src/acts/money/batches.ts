@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, inArray, lte, notExists, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, lt, lte, notExists, sql } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
@@ -24,6 +24,36 @@ const sources = [
 interface Range {
   readonly from: string;
   readonly to: string;
+}
+
+/** How many things of a range of days are in a batch already. */
+async function alreadyOut(tx: Transaction, { from, to }: Range): Promise<number> {
+  let count = 0;
+  for (const { kind, table, id, day } of sources) {
+    const [row] = await tx
+      .select({ count: sql<number>`count(*)::int` })
+      .from(table)
+      .innerJoin(
+        exportItem,
+        and(eq(exportItem.companyId, table.companyId), eq(exportItem.kind, kind), eq(exportItem.subject, id)),
+      )
+      .where(and(gte(day, from), lte(day, to)));
+    count += row!.count;
+  }
+  return count;
+}
+
+/** How many things are in the batches before one. */
+export async function itemsBefore(tx: Transaction, number: number): Promise<number> {
+  const [row] = await tx
+    .select({ count: sql<number>`count(*)::int` })
+    .from(exportItem)
+    .innerJoin(
+      exportBatch,
+      and(eq(exportBatch.companyId, exportItem.companyId), eq(exportBatch.id, exportItem.batchId)),
+    )
+    .where(lt(exportBatch.number, number));
+  return row!.count;
 }
 
 /** Of a range of days, what went to the accountant in no batch yet. */
@@ -69,11 +99,23 @@ function checkRange(input: unknown): Range {
   return range;
 }
 
-/** What a batch over a range would take. */
-export async function previewBatch(actor: Actor, input: unknown): Promise<Record<Kind, number>> {
+/** What a batch over a range would take, and how much of it earlier batches took. */
+export async function previewBatch(
+  actor: Actor,
+  input: unknown,
+): Promise<{ counts: Record<Kind, number>; earlier: number }> {
   allow(actor, 'owner', 'office');
   const range = checkRange(input);
-  return inCompany(actor.companyId, async (tx) => counted(await notOut(tx, range)));
+  return inCompany(actor.companyId, async (tx) => ({
+    counts: counted(await notOut(tx, range)),
+    earlier: await alreadyOut(tx, range),
+  }));
+}
+
+/** The number of a batch, for the names of its files. */
+export async function batchNumber(actor: Actor, batchId: string): Promise<number> {
+  allow(actor, 'owner', 'office');
+  return inCompany(actor.companyId, async (tx) => (await readBatch(tx, batchId)).batch.number);
 }
 
 /**
@@ -87,7 +129,13 @@ export async function makeBatch(actor: Actor, input: unknown): Promise<{ id: str
     // The number is taken first: its lock makes others wait until this batch is stored.
     const number = await nextNumber(tx, actor.companyId, 'export');
     const items = await notOut(tx, range);
-    if (items.length === 0) throw new Problem(409, 'Everything in this range is in an earlier batch.');
+    if (items.length === 0)
+      throw new Problem(
+        409,
+        (await alreadyOut(tx, range)) > 0
+          ? 'Everything in this range is in an earlier batch.'
+          : 'Nothing was billed or received in this range.',
+      );
     const id = newId(actor.now);
     const { companyId } = actor;
     await tx

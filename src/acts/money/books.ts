@@ -1,8 +1,8 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, lte, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreementOf, customerOfPayment, reversedPayment } from '@/data/joins';
-import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
+import { agreement, allocation, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import type { Booking } from '@/core/billing';
 import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -14,7 +14,7 @@ import { allow } from '../actor';
 import type { LoadedAgreement, LoadedPaper } from '../agreements/money';
 import { loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
-import { readBatch } from './batches';
+import { itemsBefore, readBatch } from './batches';
 import { isLate } from './paper';
 
 const bookedPaper = (loaded: LoadedAgreement, paper: LoadedPaper) => ({
@@ -40,13 +40,14 @@ const words = {
 } as const;
 
 /** The items of one paper, as rows. */
-function itemRows(loaded: LoadedAgreement, paper: LoadedPaper): ItemRow[] {
+function itemRows(loaded: LoadedAgreement, paper: LoadedPaper, batch: string): ItemRow[] {
   const lines = new Map(loaded.lines.map((line) => [line.id, line]));
   const changes = new Map(loaded.changes.map(({ id, number }) => [id, number]));
   return itemsOf(bookedPaper(loaded, paper), bookedLines(loaded)).map((item) => {
     const line = item.lineId === null ? null : lines.get(item.lineId)!;
     const tax = item.component === null ? null : loaded.components[item.component]!;
     return {
+      batch,
       document: paper.label,
       kind: paper.kind,
       issued_on: paper.issuedOn,
@@ -90,12 +91,16 @@ async function papersOf(tx: Transaction, ids: readonly string[]) {
 export async function batchItems(actor: Actor, batchId: string): Promise<ItemRow[]> {
   allow(actor, 'owner', 'office');
   return inCompany(actor.companyId, async (tx) => {
-    const { of } = await readBatch(tx, batchId);
-    return (await papersOf(tx, of('invoice'))).flatMap(({ loaded, paper }) => itemRows(loaded, paper));
+    const { batch, of } = await readBatch(tx, batchId);
+    return (await papersOf(tx, of('invoice'))).flatMap(({ loaded, paper }) =>
+      itemRows(loaded, paper, String(batch.number)),
+    );
   });
 }
 
 interface Moved {
+  readonly payment: string;
+  readonly document: string;
   readonly day: string;
   readonly method: keyof Accounts['money'];
   /** What came in; below zero, what went out. */
@@ -108,7 +113,7 @@ interface Moved {
 /** Money of a batch that came in or went out, by day. */
 async function moved(
   tx: Transaction,
-  of: Awaited<ReturnType<typeof readBatch>>['of'],
+  { batch, of }: Awaited<ReturnType<typeof readBatch>>,
   money: (text: string) => Amount,
 ): Promise<Moved[]> {
   const who = { customer: customer.name, agreement: agreement.number };
@@ -131,6 +136,9 @@ async function moved(
     .innerJoin(agreement, agreementOf(refund))
     .innerJoin(customer, and(eq(customer.companyId, refund.companyId), eq(customer.id, refund.customerId)))
     .where(inArray(refund.id, of('refund')));
+  const paymentIds = [...paid.map(({ row }) => row.id), ...gone.map(({ row }) => row.paymentId)];
+  const about = await paymentsInWords(tx, paymentIds, batch.madeAt);
+  const none = { payment: '', document: '' };
   const named = (name: string, more: string) => (more ? `${name}, ${more}` : name);
   return [
     ...paid.map(({ row, ...rest }) => ({
@@ -138,13 +146,15 @@ async function moved(
       method: row.method,
       amount: money(row.amount),
       text: named('Payment', row.reference),
+      ...(about.get(row.id) ?? none),
       ...rest,
     })),
     ...gone.map(({ row, method, ...rest }) => ({
       day: row.on,
       method,
       amount: -money(row.amount) as Amount,
-      text: named(row.amount.startsWith('-') ? 'Payment came again' : 'Payment went back', row.reason),
+      text: named(row.amount.startsWith('-') ? 'Payment came again' : 'Payment returned', row.reason),
+      ...(about.get(row.paymentId) ?? none),
       ...rest,
     })),
     ...back.map(({ row, ...rest }) => ({
@@ -152,6 +162,7 @@ async function moved(
       method: row.method,
       amount: -money(row.amount) as Amount,
       text: named('Paid back', row.reference),
+      ...none,
       ...rest,
     })),
   ]
@@ -159,26 +170,76 @@ async function moved(
     .sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
 }
 
+/**
+ * The number of some payments, counted in the order they were recorded, and the invoices they were put on by then: what is
+ * put elsewhere later leaves a batch as it was.
+ */
+async function paymentsInWords(
+  tx: Transaction,
+  ids: readonly string[],
+  by: Date,
+): Promise<Map<string, { payment: string; document: string }>> {
+  if (ids.length === 0) return new Map();
+  const numbered = tx
+    .select({
+      id: payment.id,
+      number: sql<number>`(row_number() over (order by ${payment.id}))::int`.as('number'),
+    })
+    .from(payment)
+    .as('numbered');
+  const numbers = await tx
+    .select()
+    .from(numbered)
+    .where(inArray(numbered.id, [...ids]));
+  const put = await tx
+    .select({ id: allocation.paymentId, label: invoice.label })
+    .from(allocation)
+    .innerJoin(
+      invoice,
+      and(eq(invoice.companyId, allocation.companyId), eq(invoice.id, allocation.invoiceId)),
+    )
+    .where(and(inArray(allocation.paymentId, [...ids]), lte(allocation.at, by), gt(allocation.amount, '0')))
+    .groupBy(allocation.paymentId, invoice.label, invoice.issuedAt)
+    .orderBy(asc(invoice.issuedAt), asc(invoice.label));
+  return new Map(
+    numbers.map(({ id, number }) => [
+      id,
+      {
+        payment: String(number),
+        document: put
+          .filter((row) => row.id === id)
+          .map(({ label }) => label)
+          .join(' '),
+      },
+    ]),
+  );
+}
+
 /** A batch as a journal: every paper and every movement of money, debit and credit. */
 export async function batchJournal(actor: Actor, batchId: string): Promise<JournalRow[]> {
   allow(actor, 'owner', 'office');
   return inCompany(actor.companyId, async (tx) => {
-    const { of } = await readBatch(tx, batchId);
+    const read = await readBatch(tx, batchId);
+    const { batch, of } = read;
     const ours = await companyOf(tx, actor.companyId);
     const accounts = ours.money.accounts ?? usualAccounts;
     const rows: JournalRow[] = [];
-    let entry = 0;
+    // Every thing in a batch has a number of its own, counted on from all batches before it.
+    let entry = await itemsBefore(tx, batch.number);
     const book = (
       bookings: readonly Booking[],
       digits: number,
-      row: Omit<JournalRow, 'entry' | 'account' | 'cost_code' | 'tax_component' | 'debit' | 'credit'>,
+      row: Omit<
+        JournalRow,
+        'batch' | 'entry' | 'account' | 'cost_code' | 'tax_component' | 'debit' | 'credit'
+      >,
       component: (place: number) => string,
     ) => {
-      if (bookings.length === 0) return;
       entry += 1;
       for (const { account, costCode, component: place, amount } of bookings)
         rows.push({
           ...row,
+          batch: String(batch.number),
           entry: String(entry),
           account,
           cost_code: costCode ?? '',
@@ -196,6 +257,7 @@ export async function batchJournal(actor: Actor, batchId: string): Promise<Journ
           date: paper.issuedOn,
           text: paper.title,
           document: paper.label,
+          payment: '',
           customer: paper.buyer.name,
           agreement: String(loaded.head.number),
           currency: loaded.head.currency,
@@ -203,15 +265,11 @@ export async function batchJournal(actor: Actor, batchId: string): Promise<Journ
         (place) => loaded.components[place]!.name,
       );
     const digits = minorDigits(ours.currency);
-    for (const { day, method, amount, text, customer: payer, agreement: number } of await moved(
-      tx,
-      of,
-      (each) => parseAmount(each, digits),
-    ))
+    for (const { day, method, amount, ...row } of await moved(tx, read, (each) => parseAmount(each, digits)))
       book(
         bookMoney(accounts, method, amount),
         digits,
-        { date: day, text, document: '', customer: payer, agreement: number, currency: ours.currency },
+        { date: day, ...row, currency: ours.currency },
         () => '',
       );
     return rows;

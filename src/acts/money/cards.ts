@@ -1,13 +1,11 @@
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreementOf } from '@/data/joins';
 import { agreement, cardAccount, cardCharge, cardEvent, invoice } from '@/data/schema';
 import type { CardFact, ChargeStanding } from '@/core/billing';
-import { chargeStanding } from '@/core/billing';
-import type { Amount } from '@/core/number';
-import { parseAmount, parseFixed, sumAmounts } from '@/core/number';
+import { parseFixed } from '@/core/number';
 import { CardNewsInput, CardNewsKind, EntityId } from '@/model';
 import { cardMessage } from '@/outside/cardService';
 import { isSignedWith } from '@/outside/httpSignature';
@@ -18,6 +16,7 @@ import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
+import { standingsOf } from './onItsWay';
 import { insertPayment } from './payments';
 import { followDispute } from './reversal';
 
@@ -25,63 +24,6 @@ import { followDispute } from './reversal';
 const LARGEST = 10_000;
 
 export type Charge = typeof cardCharge.$inferSelect;
-
-/** Where charges stand, by their identity. */
-export async function standingsOf(
-  tx: Transaction,
-  chargeIds: readonly string[],
-): Promise<Map<string, ChargeStanding>> {
-  if (chargeIds.length === 0) return new Map();
-  const events = await tx
-    .select()
-    .from(cardEvent)
-    .where(inArray(cardEvent.chargeId, [...chargeIds]));
-  return new Map(
-    chargeIds.map((chargeId) => [
-      chargeId,
-      chargeStanding(
-        events
-          .filter((event) => event.chargeId === chargeId)
-          .map(({ id, kind, at, reason }): CardFact => ({ id, kind, at: at.toISOString(), reason })),
-      ),
-    ]),
-  );
-}
-
-/** How long a charge without an answer may be one that is just being made, in milliseconds. */
-const JUST_ASKED = 120_000;
-
-/** What is on its way by card for each of some invoices: the bank has not said yet, or it is asked this moment. */
-export async function onItsWay(
-  tx: Transaction,
-  invoiceIds: readonly string[],
-  digits: number,
-  now: Date,
-): Promise<Map<string, Amount>> {
-  if (invoiceIds.length === 0) return new Map();
-  const charges = await tx
-    .select()
-    .from(cardCharge)
-    .where(inArray(cardCharge.invoiceId, [...invoiceIds]));
-  const standings = await standingsOf(
-    tx,
-    charges.map(({ id }) => id),
-  );
-  return new Map(
-    invoiceIds.map((invoiceId) => [
-      invoiceId,
-      sumAmounts(
-        charges
-          .filter(({ invoiceId: of, id, at }) => {
-            const { state } = standings.get(id)!;
-            const asked = state === 'asked' && now.getTime() - at.getTime() < JUST_ASKED;
-            return of === invoiceId && (state === 'delayed' || asked);
-          })
-          .map(({ amount }) => parseAmount(amount, digits)),
-      ),
-    ]),
-  );
-}
 
 /**
  * Notes what the card service said about a charge, once, and brings the books to where the charge stands by all that was

@@ -1,4 +1,4 @@
-import { asc, eq, inArray, or, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { creditByAgreement } from '@/data/moneySums';
 import { agreement, allocation, payment, paymentReversal } from '@/data/schema';
@@ -14,8 +14,15 @@ export interface Source {
   readonly left: Amount;
 }
 
-/** What is left of the payments and credit notes on an agreement, oldest first. */
-export async function sourcesOf(tx: Transaction, loaded: LoadedAgreement): Promise<Source[]> {
+/** What the customer has to their credit, and what they owe beside invoices. */
+interface Balance {
+  /** What is left of the payments and credit notes on an agreement, oldest first. */
+  readonly sources: readonly Source[];
+  /** What was paid back out of payments that went back since: above zero, the customer owes it. */
+  readonly debts: readonly { readonly paymentId: string; readonly owed: Amount }[];
+}
+
+async function balanceOf(tx: Transaction, loaded: LoadedAgreement): Promise<Balance> {
   const money = (text: string) => parseAmount(text, loaded.digits);
   const payments = await tx
     .select({ id: payment.id, at: payment.recordedAt, amount: payment.amount })
@@ -25,7 +32,7 @@ export async function sourcesOf(tx: Transaction, loaded: LoadedAgreement): Promi
   const notes = loaded.papers.filter(({ kind }) => kind === 'credit note');
   const paymentIds = payments.map(({ id }) => id);
   const noteIds = notes.map(({ id }) => id);
-  if (paymentIds.length + noteIds.length === 0) return [];
+  if (paymentIds.length + noteIds.length === 0) return { sources: [], debts: [] };
   const spent = await tx
     .select({
       id: sql<string>`coalesce(${allocation.paymentId}, ${allocation.creditNoteId})`,
@@ -44,25 +51,103 @@ export async function sourcesOf(tx: Transaction, loaded: LoadedAgreement): Promi
           .groupBy(paymentReversal.paymentId);
   const away = (id: string) =>
     sumAmounts([...spent, ...gone].filter((row) => row.id === id).map(({ sum }) => money(sum)));
-  return [
-    ...payments.map(({ id, at, amount }): Source => ({
-      from: { paymentId: id },
-      at,
-      left: (money(amount) - away(id)) as Amount,
-    })),
-    ...notes.map(({ id, issuedAt, amount }): Source => ({
-      from: { creditNoteId: id },
-      at: issuedAt,
-      left: (-amount - away(id)) as Amount,
-    })),
-  ]
-    .filter(({ left }) => left > 0n)
-    .sort((a, b) => a.at.getTime() - b.at.getTime());
+  const ofPayments = payments.map(({ id, at, amount }) => ({
+    from: { paymentId: id },
+    at,
+    left: (money(amount) - away(id)) as Amount,
+  }));
+  const ofNotes = notes.map(({ id, issuedAt, amount }) => ({
+    from: { creditNoteId: id },
+    at: issuedAt,
+    left: (-amount - away(id)) as Amount,
+  }));
+  return {
+    sources: [...ofPayments, ...ofNotes]
+      .filter(({ left }) => left > 0n)
+      .sort((a, b) => a.at.getTime() - b.at.getTime()),
+    debts: ofPayments.flatMap(({ from, left }) =>
+      left < 0n ? [{ paymentId: from.paymentId, owed: -left as Amount }] : [],
+    ),
+  };
 }
 
-/** The customer's credit on an agreement: money received, and credit notes, that no invoice has taken yet. */
+/**
+ * What can be used of the customer's money and credit notes on an agreement, oldest first. What they owe beside invoices
+ * comes off it first.
+ */
+export async function sourcesOf(tx: Transaction, loaded: LoadedAgreement): Promise<Source[]> {
+  const { sources, debts } = await balanceOf(tx, loaded);
+  let owed: bigint = sumAmounts(debts.map((debt) => debt.owed));
+  return sources.flatMap((source) => {
+    const off = source.left < owed ? source.left : owed;
+    owed -= off;
+    return source.left === off ? [] : [{ ...source, left: (source.left - off) as Amount }];
+  });
+}
+
+/** What is left of each payment and credit note, oldest first, whatever the customer owes beside. */
+export const idleOf = async (tx: Transaction, loaded: LoadedAgreement): Promise<readonly Source[]> =>
+  (await balanceOf(tx, loaded)).sources;
+
+/**
+ * Puts what came in on what the customer owes beside invoices: refunds out of payments that went back are taken out of it
+ * instead.
+ * @returns how much of it that took
+ */
+export async function coverDebts(
+  tx: Transaction,
+  who: { readonly companyId: string; readonly now: Date },
+  loaded: LoadedAgreement,
+  paymentId: string,
+  most: Amount,
+): Promise<Amount> {
+  let left: bigint = most;
+  for (const debt of (await balanceOf(tx, loaded)).debts) {
+    if (left <= 0n) break;
+    if (debt.paymentId === paymentId) continue;
+    const part = (left < debt.owed ? left : debt.owed) as Amount;
+    await moveRefunds(tx, who, loaded.digits, debt.paymentId, { paymentId }, part);
+    left -= part;
+  }
+  return (most - left) as Amount;
+}
+
+/** Takes refunds out of another source than the payment they were taken out of. */
+export async function moveRefunds(
+  tx: Transaction,
+  who: { readonly companyId: string; readonly now: Date },
+  digits: number,
+  paymentId: string,
+  to: Source['from'],
+  most: Amount,
+): Promise<void> {
+  const refunds = await tx
+    .select({ refundId: allocation.refundId, sum: sql<string>`sum(${allocation.amount})` })
+    .from(allocation)
+    .where(and(eq(allocation.paymentId, paymentId), isNotNull(allocation.refundId)))
+    .groupBy(allocation.refundId)
+    .orderBy(allocation.refundId);
+  let left: bigint = most;
+  for (const { refundId, sum } of refunds) {
+    const there = parseAmount(sum, digits);
+    const part = there < left ? there : left;
+    if (part <= 0n) continue;
+    left -= part;
+    const row = { companyId: who.companyId, refundId, at: who.now };
+    await tx.insert(allocation).values([
+      { ...row, id: newId(who.now), paymentId, amount: writeAmount(-part as Amount, digits) },
+      { ...row, id: newId(who.now), ...to, amount: writeAmount(part as Amount, digits) },
+    ]);
+  }
+}
+
+/**
+ * The customer's credit on an agreement: money received, and credit notes, that no invoice has taken yet. Below zero, they
+ * owe it beside their invoices.
+ */
 export async function creditOf(tx: Transaction, loaded: LoadedAgreement): Promise<Amount> {
-  return sumAmounts((await sourcesOf(tx, loaded)).map(({ left }) => left));
+  const { sources, debts } = await balanceOf(tx, loaded);
+  return sumAmounts([...sources.map(({ left }) => left), ...debts.map(({ owed }) => -owed as Amount)]);
 }
 
 /** The customer's credit on other agreements, as decimal text. */

@@ -6,11 +6,13 @@ import type { Amount } from '@/core/number';
 import { parseAmount, showAmount, sumAmounts, writeAmount } from '@/core/number';
 import { CreditUseInput, RefundInput } from '@/model';
 import type { Actor } from '../actor';
-import { allow, newId, note } from '../actor';
+import { allow, businessDate, newId, note } from '../actor';
 import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
+import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { sourcesOf, spend } from './credit';
+import { refuseFuture } from './days';
 
 /** An amount as it came in, in the decimals of the currency and above zero. */
 export function readPositive(text: string, digits: number, currency: string): Amount {
@@ -73,6 +75,8 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
       .from(refund)
       .where(eq(refund.idempotencyKey, given.idempotencyKey));
     if (known) return known;
+    const ours = await companyOf(tx, actor.companyId);
+    refuseFuture(given.paidOn, businessDate(actor.now, ours.timeZone));
     const amount = readPositive(given.amount, loaded.digits, loaded.head.currency);
     const sources = await sourcesOf(tx, loaded);
     const credit = sumAmounts(sources.map(({ left }) => left));

@@ -16,7 +16,7 @@ import { loadAgreement } from '../agreements/money';
 import { standingsByInvoice } from '@/data/settled';
 import { check } from '../check';
 import { companyOf } from '../company';
-import { onItsWay } from './cards';
+import { onItsWay } from './onItsWay';
 import { sendInvoiceLetter } from './invoiceLetter';
 
 /** Reminders that are listed and sent at one time. */

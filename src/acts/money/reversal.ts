@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { allocation, payment, paymentReversal } from '@/data/schema';
@@ -7,11 +7,17 @@ import type { Amount } from '@/core/number';
 import { ZERO, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { ReversalInput } from '@/model';
 import type { Actor } from '../actor';
-import { allow, newId, note } from '../actor';
+import { allow, businessDate, newId, note } from '../actor';
 import type { Issuer } from '../agreements/insertPaper';
+import type { LoadedAgreement } from '../agreements/money';
 import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
+import { companyOf } from '../company';
+import { showDate } from '@/core/text/dates';
 import { Problem } from '../problem';
+import { refuseFuture } from './days';
+import type { Source } from './credit';
+import { idleOf, moveRefunds } from './credit';
 
 interface Reversal {
   readonly paymentId: string;
@@ -57,27 +63,17 @@ async function paymentAsItStands(tx: Transaction, paymentId: string) {
 }
 
 /**
- * Takes a payment back that did not stay: a cheque returned, a card payment disputed. It comes off the invoices it was put
- * on, which are open again. What was paid back to the customer already stays where it is: the whole is refused then, unless
- * only the rest is to go. Locks the agreement. A repeat under the same key changes nothing.
+ * Takes a payment back that did not stay: a check returned, a card payment disputed. It comes off the invoices it was put
+ * on, which are open again. What was paid back of it to the customer is taken out of their other money then: what is on no
+ * invoice first, then what is on invoices, the oldest first, which are open again; past that they owe it. Locks the
+ * agreement. A repeat under the same key changes nothing.
  * @returns what went back
  */
-export async function insertReversal(
-  tx: Transaction,
-  who: Issuer,
-  given: Reversal,
-  { restOnly = false } = {},
-): Promise<Amount> {
+export async function insertReversal(tx: Transaction, who: Issuer, given: Reversal): Promise<Amount> {
   const { loaded, amount, gone, keys, onInvoices, refunded } = await paymentAsItStands(tx, given.paymentId);
   if (keys.includes(given.idempotencyKey)) return ZERO;
-  if (amount - gone <= 0n) throw new Problem(409, 'This payment went back already.');
-  if (refunded > 0n && !restOnly)
-    throw new Problem(
-      409,
-      'Part of this payment was paid back to the customer; it cannot go back as a whole.',
-    );
-  const left = (amount - gone - refunded) as Amount;
-  if (left <= 0n) return ZERO;
+  const left = (amount - gone) as Amount;
+  if (left <= 0n) throw new Problem(409, 'This payment was returned already.');
   await put(
     tx,
     who,
@@ -93,8 +89,59 @@ export async function insertReversal(
     recordedBy: who.userId,
     recordedAt: who.now,
   });
+  if (refunded > 0n) await coverRefunded(tx, who, loaded, given.paymentId, refunded);
   await note(tx, who, 'payment went back', given.paymentId, { reason: given.reason });
   return left;
+}
+
+/** Takes what was paid back out of a payment that is gone out of other money of the customer on the agreement. */
+async function coverRefunded(
+  tx: Transaction,
+  who: Issuer,
+  loaded: LoadedAgreement,
+  paymentId: string,
+  refunded: Amount,
+): Promise<void> {
+  let owed: bigint = refunded;
+  const move = async (to: Source['from'], most: Amount): Promise<Amount> => {
+    const part = (most < owed ? most : owed) as Amount;
+    owed -= part;
+    await moveRefunds(tx, who, loaded.digits, paymentId, to, part);
+    return part;
+  };
+  for (const { from, left } of await idleOf(tx, loaded))
+    if (owed > 0n && !('paymentId' in from && from.paymentId === paymentId)) await move(from, left);
+  if (owed <= 0n) return;
+  const paying = await tx
+    .select({
+      paymentId: allocation.paymentId,
+      invoiceId: allocation.invoiceId,
+      sum: sql<string>`sum(${allocation.amount})`,
+    })
+    .from(allocation)
+    .innerJoin(
+      payment,
+      and(eq(payment.companyId, allocation.companyId), eq(payment.id, allocation.paymentId)),
+    )
+    .where(
+      and(
+        eq(payment.agreementId, loaded.head.id),
+        inArray(
+          allocation.invoiceId,
+          loaded.invoices.map(({ id }) => id),
+        ),
+      ),
+    )
+    .groupBy(allocation.paymentId, allocation.invoiceId);
+  // Papers stand in the order of their issue.
+  for (const { id } of loaded.invoices)
+    for (const row of paying.filter(({ invoiceId }) => invoiceId === id)) {
+      const there = parseAmount(row.sum, loaded.digits);
+      if (owed <= 0n || there <= 0n || row.paymentId === paymentId) continue;
+      const part = (there < owed ? there : owed) as Amount;
+      await put(tx, who, loaded.digits, row.paymentId!, [{ id, amount: -part as Amount }]);
+      await move({ paymentId: row.paymentId! }, part);
+    }
 }
 
 /**
@@ -102,7 +149,7 @@ export async function insertReversal(
  * the customer's credit. Locks the agreement. A repeat under the same key changes nothing.
  */
 async function insertReturn(tx: Transaction, who: Issuer, given: Reversal): Promise<void> {
-  const { loaded, gone, keys } = await paymentAsItStands(tx, given.paymentId);
+  const { loaded, gone, keys, refunded } = await paymentAsItStands(tx, given.paymentId);
   if (keys.includes(given.idempotencyKey) || gone === 0n) return;
   await tx.insert(paymentReversal).values({
     companyId: who.companyId,
@@ -113,7 +160,13 @@ async function insertReturn(tx: Transaction, who: Issuer, given: Reversal): Prom
     recordedAt: who.now,
   });
   const open = loaded.invoices.map(({ id, standing }) => ({ id, open: standing.open }));
-  await put(tx, who, loaded.digits, given.paymentId, allocatePayment(gone, open).parts);
+  await put(
+    tx,
+    who,
+    loaded.digits,
+    given.paymentId,
+    allocatePayment((gone - refunded) as Amount, open).parts,
+  );
   await note(tx, who, 'payment came again', given.paymentId, { reason: given.reason });
 }
 
@@ -150,7 +203,7 @@ export async function followDispute(
   const [disputed, won] = [count('dispute'), count('won')];
   const key = (word: string) => `${word}-${given.paymentId}-${disputed}`;
   if (back && disputed === won && gone < amount)
-    await insertReversal(tx, who, { ...given, idempotencyKey: key('dispute') }, { restOnly: true });
+    await insertReversal(tx, who, { ...given, idempotencyKey: key('dispute') });
   if (!back && disputed > won) await insertReturn(tx, who, { ...given, idempotencyKey: key('won') });
 }
 
@@ -158,5 +211,16 @@ export async function followDispute(
 export async function reversePayment(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office');
   const given = check(ReversalInput, input, 'What happened');
-  await inCompany(actor.companyId, (tx) => insertReversal(tx, actor, given));
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(payment).where(eq(payment.id, given.paymentId));
+    if (!row) throw new Problem(404, 'There is no such payment.');
+    const ours = await companyOf(tx, actor.companyId);
+    refuseFuture(given.on, businessDate(actor.now, ours.timeZone));
+    if (given.on < row.receivedOn)
+      throw new Problem(
+        422,
+        `It was received on ${showDate(row.receivedOn)}; it cannot have been returned before.`,
+      );
+    await insertReversal(tx, actor, given);
+  });
 }

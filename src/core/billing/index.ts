@@ -16,3 +16,4 @@ export * from './late';
 export * from './reminders';
 export * from './agreementReport';
 export * from './invoiceStanding';
+export * from './billableNow';

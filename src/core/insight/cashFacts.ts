@@ -11,6 +11,8 @@ export interface CashDay {
   readonly day: string;
   readonly in: Amount;
   readonly out: Amount;
+  /** The lowest on that day: money goes out before it comes in. */
+  readonly lowest: Amount;
   /** All that came in so far, less all that went out. */
   readonly balance: Amount;
 }
@@ -33,9 +35,10 @@ export function cashFromFacts(events: readonly CashEvent[]): {
     const out = -sum((amount) => amount < 0n);
     const came = sum((amount) => amount > 0n);
     balance -= out;
-    if (balance < (lowest?.balance ?? 0n)) lowest = { day, balance: balance as Amount };
+    const low = balance as Amount;
+    if (low < (lowest?.balance ?? 0n)) lowest = { day, balance: low };
     balance += came;
-    return { day, in: came as Amount, out: out as Amount, balance: balance as Amount };
+    return { day, in: came as Amount, out: out as Amount, lowest: low, balance: balance as Amount };
   });
   return { days: rows, lowest };
 }

@@ -2,8 +2,8 @@ import { dateOf, dayNumber, dayOf, weekdayOf } from '../calendar';
 
 /*
  * The right to cancel a sale made at the customer's home: until midnight of the third business day after it. Saturday is a
- * business day, Sundays and federal holidays are not (FTC, 16 CFR Part 429, from memory). Holidays count on their own
- * days, not on those they are observed on.
+ * business day, Sundays and federal holidays are not (FTC, 16 CFR Part 429, from memory). A holiday counts on its own day
+ * and on the day it is observed on: who reads the rule the longer way is right as well.
  */
 
 /** The nth weekday of a month (Sunday is 0); the last one for n = -1. */
@@ -35,6 +35,24 @@ export function federalHolidays(year: number): string[] {
 }
 
 /**
+ * Days on which federal holidays are observed beside their own (5 U.S.C. § 6103(b), from memory): Friday for one on a
+ * Saturday, Monday for one on a Sunday. New Year's Day may be observed in the year before.
+ */
+export function observedHolidays(year: number): string[] {
+  return [...federalHolidays(year), ...federalHolidays(year + 1)]
+    .map(dayOf)
+    .flatMap((day) => (weekdayOf(day) === 6 ? [day - 1] : weekdayOf(day) === 0 ? [day + 1] : []))
+    .map(dateOf)
+    .filter((date) => date.startsWith(String(year)));
+}
+
+const isBusinessDay = (day: number): boolean => {
+  const date = dateOf(day);
+  const year = Number(date.slice(0, 4));
+  return weekdayOf(day) !== 0 && ![...federalHolidays(year), ...observedHolidays(year)].includes(date);
+};
+
+/**
  * The last day on which a customer may cancel.
  * @param signedOn business date, YYYY-MM-DD
  * @example lastDayToCancel('2026-11-25') // '2026-11-30': Thanksgiving and a Sunday between
@@ -43,8 +61,7 @@ export function lastDayToCancel(signedOn: string, businessDays = 3): string {
   let day = dayOf(signedOn);
   for (let left = businessDays; left > 0;) {
     day += 1;
-    const date = dateOf(day);
-    if (weekdayOf(day) !== 0 && !federalHolidays(Number(date.slice(0, 4))).includes(date)) left -= 1;
+    if (isBusinessDay(day)) left -= 1;
   }
   return dateOf(day);
 }

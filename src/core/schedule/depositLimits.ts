@@ -46,9 +46,24 @@ export const depositLaws: readonly DepositLaw[] = [
   },
 ];
 
-/** What a schedule asks for as deposit. */
-export const depositAsked = (payments: readonly ScheduledPayment[]): Amount =>
-  sumAmounts(payments.filter(({ entry }) => entry.kind === 'deposit').map(({ amount }) => amount));
+/**
+ * What a schedule asks for before work begins, whatever its payments are called: deposits, what is due on signing, some days
+ * after it or on a day, up to the first payment that waits for work to be done. A payment on a day of its own counts only
+ * when it is due before any that waits for a stage could be, that is, when it stands before them.
+ */
+export function depositAsked(payments: readonly ScheduledPayment[]): Amount {
+  const firstStage = payments.findIndex(({ entry }) => entry.due.on === 'stage');
+  return sumAmounts(
+    payments
+      .filter(
+        ({ entry }, i) =>
+          entry.kind === 'deposit' ||
+          entry.due.on === 'acceptance' ||
+          (entry.due.on !== 'stage' && entry.kind !== 'final' && firstStage >= 0 && i < firstStage),
+      )
+      .map(({ amount }) => amount),
+  );
+}
 
 /** What a deposit exceeds, in words with the source; null where it is within the law or no law is named. */
 export function depositOverLaw(

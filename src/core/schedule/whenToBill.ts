@@ -2,7 +2,7 @@ import type { ScheduleEntry } from '@/model';
 import { plusDays } from '../calendar';
 
 /** What is known of an agreement when it is asked which payments can be billed. Business dates. */
-export interface Since {
+export interface BillingContext {
   readonly signedOn: string;
   /** Until this day the customer may cancel and no deposit is billed; null: it may be billed at once. */
   readonly holdDepositUntil: string | null;
@@ -13,7 +13,7 @@ export interface Since {
 /** The day from which a payment can be billed; null while its stage is not done. */
 export function billableFrom(
   { due, kind }: Pick<ScheduleEntry, 'due' | 'kind'>,
-  { signedOn, holdDepositUntil, stagesDone }: Since,
+  { signedOn, holdDepositUntil, stagesDone }: BillingContext,
 ): string | null {
   const day =
     due.on === 'acceptance'

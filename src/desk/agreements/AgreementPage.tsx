@@ -96,7 +96,12 @@ export function AgreementPage({
         <Figure name="Left to bill" value={standing.leftToBill} />
         {!isNothing(agreement.held) && <Figure name="Retainage held" value={agreement.held} />}
         {!isNothing(agreement.ahead) && <Figure name="Deposit not counted off" value={agreement.ahead} />}
-        {!isNothing(agreement.credit) && <Figure name="Customer’s credit" value={agreement.credit} />}
+        {!isNothing(agreement.credit) &&
+          (agreement.credit.startsWith('-') ? (
+            <Figure name="Owed beside invoices" value={agreement.credit.replace('-', '')} wrong />
+          ) : (
+            <Figure name="Customer’s credit" value={agreement.credit} />
+          ))}
       </div>
 
       <div className="columns-2">

@@ -24,10 +24,11 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
   const { message } = App.useApp();
   const [refunding, setRefunding] = useState(false);
   const [reversing, setReversing] = useState<Received | null>(null);
-  const hasCredit = !isNothing(agreement.credit);
+  const owesBeside = agreement.credit.startsWith('-');
+  const hasCredit = !isNothing(agreement.credit) && !owesBeside;
   const isOpen = agreement.invoices.some(({ open }) => !isNothing(open));
   const elsewhere = isOpen && agreement.mayRecord ? agreement.creditElsewhere : [];
-  if (agreement.received.length === 0 && !hasCredit && elsewhere.length === 0) return null;
+  if (agreement.received.length === 0 && !hasCredit && !owesBeside && elsewhere.length === 0) return null;
   const put = async (from?: string) => {
     const answer = await asked(actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) }));
     if (answer.ok) {
@@ -72,6 +73,12 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           ))}
         </tbody>
       </table>
+      {owesBeside && (
+        <p className="wrong">
+          The customer owes {showDecimal(agreement.credit.replace('-', ''))} beside the invoices: it was paid
+          back to them, and the payment it came from was returned. The next payment covers it first.
+        </p>
+      )}
       {hasCredit && (
         <p>
           {showDecimal(agreement.credit)} is to the customer’s credit. It pays the next invoice by itself.{' '}
@@ -165,7 +172,13 @@ function ReversalDialog({
       </label>
       <label className="bill-field">
         On
-        <Input type="date" style={{ width: 180 }} value={on} onChange={({ target }) => setOn(target.value)} />
+        <Input
+          type="date"
+          style={{ width: 180 }}
+          max={today}
+          value={on}
+          onChange={({ target }) => setOn(target.value)}
+        />
       </label>
       <p className="soft">The invoices it paid are open again. Nothing is deleted.</p>
     </Modal>

@@ -43,6 +43,8 @@ export function PaymentDialog({
   const { message } = App.useApp();
   const [form] = Form.useForm<Fields>();
   const [refused, setRefused] = useState<string | null>(null);
+  /** What is odd about what was typed; recorded all the same when it is said again. */
+  const [doubts, setDoubts] = useState<readonly string[] | null>(null);
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
   const open = on.invoices.filter((invoice) => !isNothing(invoice.open));
@@ -72,6 +74,7 @@ export function PaymentDialog({
     const amount = plain(fields.amount);
     const answer = await asked(
       record({
+        ...(doubts === null ? {} : { sure: true }),
         agreementId: on.agreementId,
         ...fields,
         amount,
@@ -82,7 +85,9 @@ export function PaymentDialog({
     );
     setBusy(false);
     if (!answer.ok) {
-      setRefused(answer.problem.detail);
+      const asks = (answer.problem.context as { doubts?: readonly string[] } | undefined)?.doubts;
+      setDoubts(asks ?? null);
+      setRefused(asks ? null : answer.problem.detail);
       return;
     }
     message.success(`${showDecimal(amount)} recorded.`);
@@ -94,15 +99,26 @@ export function PaymentDialog({
     <Modal
       open
       title="Record payment"
-      okText="Record payment"
+      okText={doubts === null ? 'Record payment' : 'Record it all the same'}
       cancelText="Leave it"
       confirmLoading={busy}
       onOk={form.submit}
       onCancel={close}
     >
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      {doubts && (
+        <Alert
+          type="warning"
+          title="Is this so?"
+          description={doubts.map((doubt) => (
+            <p key={doubt}>{doubt}</p>
+          ))}
+          style={{ marginBottom: 12 }}
+        />
+      )}
       <Form
         form={form}
+        onValuesChange={() => setDoubts(null)}
         layout="vertical"
         requiredMark={false}
         initialValues={{
@@ -144,7 +160,7 @@ export function PaymentDialog({
           label="Received on"
           rules={[{ required: true, message: 'Pick the day.' }]}
         >
-          <Input type="date" style={{ width: 180 }} />
+          <Input type="date" max={on.today} style={{ width: 180 }} />
         </Form.Item>
         {open.length > 1 && (
           <Form.Item name="where" label="It goes on">

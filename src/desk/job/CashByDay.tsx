@@ -7,14 +7,19 @@ import { showShortDate } from '@/core/text/dates';
 export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
   if (cash.days.length === 0) return null;
   // A chart draws pixels: here, and only here, an amount may become a binary number.
-  const data = cash.days.map(({ day, balance }) => ({ day: showShortDate(day), balance: Number(balance) }));
+  const data = cash.days.map(({ day, lowest, balance }) => ({
+    day: showShortDate(day),
+    lowest: Number(lowest),
+    balance: Number(balance),
+  }));
   return (
     <div className="panel">
       <h2>Cash</h2>
       <p style={{ marginTop: 0 }}>
         {cash.lowest
           ? `At the lowest, on ${showShortDate(cash.lowest.day)}, ${showDecimal(cash.lowest.balance.replace('-', ''))} ${currency} of ours was in it.`
-          : 'Never in front of the customer’s money.'}
+          : 'Never in front of the customer’s money.'}{' '}
+        <span className="soft">On one day, money goes out before it comes in (dotted).</span>
       </p>
       <figure className="cash-chart" aria-hidden="true">
         <LineChart
@@ -33,6 +38,15 @@ export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
           />
           <YAxis width={52} tick={{ fontSize: 11, fill: 'var(--soft)' }} stroke="var(--line)" />
           <ReferenceLine y={0} stroke="var(--ink)" />
+          <Line
+            type="stepAfter"
+            dataKey="lowest"
+            stroke="var(--soft)"
+            strokeDasharray="2 3"
+            strokeWidth={1}
+            dot={false}
+            isAnimationActive={false}
+          />
           <Line
             type="stepAfter"
             dataKey="balance"

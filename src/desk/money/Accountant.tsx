@@ -52,7 +52,7 @@ export function Accountant({
   mayChange: boolean;
   today: string;
   actions: {
-    readonly preview: (range: Range) => Promise<Answer<Counts>>;
+    readonly preview: (range: Range) => Promise<Answer<{ counts: Counts; earlier: number }>>;
     readonly make: (range: Range) => Promise<Answer<{ id: string; number: number }>>;
     readonly saveAccounts: (accounts: Accounts) => Promise<Answer<void>>;
   };
@@ -60,14 +60,17 @@ export function Accountant({
   const { message } = App.useApp();
   const router = useRouter();
   const [range, setRange] = useState<Range>(() => monthBefore(today));
-  const [counts, setCounts] = useState<Counts | null>(null);
+  const [found, setFound] = useState<{ counts: Counts; earlier: number } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const { preview } = actions;
 
   useEffect(() => {
     let current = true;
-    void preview(range).then((answer) => {
-      if (current) setCounts(answer.ok ? answer.value : null);
+    void asked(preview(range)).then((answer) => {
+      if (!current) return;
+      setFound(answer.ok ? answer.value : null);
+      setTrouble(answer.ok ? null : answer.problem.detail);
     });
     return () => {
       current = false;
@@ -83,7 +86,7 @@ export function Accountant({
       router.refresh();
     } else void message.error(answer.problem.detail);
   };
-  const any = counts !== null && Object.values(counts).some((count) => count > 0);
+  const any = found !== null && Object.values(found.counts).some((count) => count > 0);
   return (
     <div className="page">
       <header className="page-head">
@@ -120,7 +123,13 @@ export function Accountant({
           />
         </label>
         <span aria-live="polite">
-          {counts === null ? '' : any ? `Not out yet: ${said(counts)}.` : 'All of this went out already.'}
+          {found === null
+            ? (trouble ?? '')
+            : any
+              ? `Not exported yet: ${said(found.counts)}.`
+              : found.earlier > 0
+                ? 'All of this is in an earlier batch.'
+                : 'Nothing was billed or received in these days.'}
         </span>
         <Button type="primary" htmlType="submit" loading={busy} disabled={!any}>
           Make the batch

@@ -2,6 +2,8 @@ import { writeCsv } from './writeCsv';
 
 /** One amount of a paper, as plain text. */
 export interface ItemRow {
+  /** Number of the batch. */
+  readonly batch: string;
   readonly document: string;
   readonly kind: string;
   readonly issued_on: string;
@@ -25,11 +27,17 @@ export interface ItemRow {
 
 /** One line of the journal, as plain text. Lines of one entry sum to the same on both sides. */
 export interface JournalRow {
+  /** Number of the batch. */
+  readonly batch: string;
+  /** Counts on from batch to batch. */
   readonly entry: string;
   readonly date: string;
   readonly account: string;
   readonly text: string;
+  /** The paper, or the invoices a payment was put on. */
   readonly document: string;
+  /** Number of a payment; empty on papers. */
+  readonly payment: string;
   readonly customer: string;
   readonly agreement: string;
   readonly cost_code: string;
@@ -40,12 +48,12 @@ export interface JournalRow {
 }
 
 const itemColumns: readonly (keyof ItemRow)[] = [
-  ...(['document', 'kind', 'issued_on', 'due_on', 'customer', 'agreement', 'change_order'] as const),
+  ...(['batch', 'document', 'kind', 'issued_on', 'due_on', 'customer', 'agreement', 'change_order'] as const),
   ...(['section', 'bundle', 'item', 'cost_code', 'cost_type', 'tax_class', 'what'] as const),
   ...(['tax_component', 'tax_rate', 'amount', 'currency'] as const),
 ];
 const journalColumns: readonly (keyof JournalRow)[] = [
-  ...(['entry', 'date', 'account', 'text', 'document', 'customer', 'agreement'] as const),
+  ...(['batch', 'entry', 'date', 'account', 'text', 'document', 'payment', 'customer', 'agreement'] as const),
   ...(['cost_code', 'tax_component', 'debit', 'credit', 'currency'] as const),
 ];
 const numbers: ReadonlySet<string> = new Set(['amount', 'debit', 'credit', 'tax_rate']);

@@ -14,7 +14,7 @@ const columns: Readonly<Record<JobList, readonly string[]>> = {
   types: grouped,
   lines: grouped,
   costs: ['spentOn', 'what', 'supplier', 'costType', 'for', 'hours', 'rate', 'amount', 'invoice', 'by'],
-  cash: ['day', 'in', 'out', 'balance'],
+  cash: ['day', 'in', 'out', 'lowest', 'balance'],
   allowances: ['description', 'section', 'spend', 'chosen', 'left', 'settledBy'],
 };
 const words: ReadonlySet<string> = new Set([

@@ -107,7 +107,8 @@ export function invoiceXml(paper: InvoicePaper): string {
   const net = read(paper.net);
   const tax = sumAmounts(found.map((category) => category.tax));
   const total = read(paper.total);
-  const prepaid = parseAmount(paper.creditUsed, digits);
+  // A credit note gives credit, it uses none: what it comes to is what is due to the customer.
+  const prepaid = isCredit ? 0n : parseAmount(paper.creditUsed, digits);
   const rounding = total - net - tax;
 
   const root = isCredit ? 'CreditNote' : 'Invoice';

@@ -5,7 +5,9 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { WorktableAtDesk } from '@/acts/agreements/worktable';
-import { isNothing, showAmount, showDecimal, writeAmount } from '@/core/number';
+import type { Made } from '@/core/billing';
+import { paperSums } from '@/core/billing';
+import { isNothing, parseAmount, showAmount, showDecimal, writeAmount } from '@/core/number';
 import type { Answer, BillingAsk, DraftInput, InvoiceShows, IssueInput } from '@/model';
 import { readMoney } from '@/core/quantity';
 import { useKeptDraft } from '@/ui/kept/useKeptDraft';
@@ -28,6 +30,11 @@ const paths: Readonly<Record<Path, string>> = {
   amount: 'An amount',
   rest: 'All that is left',
   release: 'Retainage',
+};
+
+const billedOf = (made: Made, components: number): bigint => {
+  const { total, retainage } = paperSums(made, components);
+  return total - retainage;
 };
 
 /** A paper to look at; the page stays as it is. */
@@ -68,6 +75,7 @@ export function BillPage({
   const [refused, setRefused] = useState<string | null>(null);
   const [back, setBack] = useState(false);
   const money = (value: bigint) => showAmount(value as never, ledger.minorDigits);
+  const dueNow = parseAmount(work.billableNow.amount, ledger.minorDigits);
 
   const go = (next: Path) => {
     setPath(next);
@@ -137,6 +145,8 @@ export function BillPage({
     ...(position.heldGross > 0n ? (['release'] as const) : []),
   ];
   const made = bill.made;
+  // What is held back counts as billed; a release was billed before.
+  const beyond = made && path !== 'release' ? billedOf(made, ledger.components) - dueNow : 0n;
   return (
     <div className="page bill-page">
       <header className="page-head">
@@ -232,6 +242,13 @@ export function BillPage({
         <Alert
           type="info"
           title="What you had typed here before the page closed is back."
+          style={{ marginBottom: 12 }}
+        />
+      )}
+      {beyond > 0n && (
+        <Alert
+          type="warning"
+          title={`This bills ${money(beyond)} more than the schedule asks for by today (${showDecimal(work.billableNow.amount)}).`}
           style={{ marginBottom: 12 }}
         />
       )}

@@ -18,6 +18,8 @@ interface Query {
   readonly rest?: string;
   readonly release?: string;
   readonly stage?: string;
+  /** What the schedule asks for by today. */
+  readonly due?: string;
 }
 
 /** What the link to this page asks for. */
@@ -38,6 +40,7 @@ export default async function BillRoute({
 }) {
   const { id } = await params;
   const actor = await pageActor();
+  const query = await searchParams;
   if (!isId(id)) notFound();
   const work = await readWorktable(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
@@ -46,7 +49,7 @@ export default async function BillRoute({
   return (
     <BillPage
       work={work}
-      start={askOf(await searchParams)}
+      start={query.due === undefined ? askOf(query) : work.billableNow.ask}
       actions={{ issue: issueInvoiceAction, keep: saveDraftAction, drop: dropDraftAction }}
     />
   );

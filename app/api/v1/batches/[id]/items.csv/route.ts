@@ -1,8 +1,13 @@
 import { batchItemsCsv } from '@/acts/papers';
+import { batchNumber } from '@/acts/money/batches';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 
 /** The papers of a batch, broken into their items. */
 export const GET = readDoor(async (actor, id) =>
-  download(await batchItemsCsv(actor, id), 'text/csv; charset=utf-8; header=present', 'items.csv'),
+  download(
+    await batchItemsCsv(actor, id),
+    'text/csv; charset=utf-8; header=present',
+    `batch-${await batchNumber(actor, id)}-items.csv`,
+  ),
 );

@@ -1,8 +1,13 @@
 import { batchJournalCsv } from '@/acts/papers';
+import { batchNumber } from '@/acts/money/batches';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 
 /** A batch as a journal. */
 export const GET = readDoor(async (actor, id) =>
-  download(await batchJournalCsv(actor, id), 'text/csv; charset=utf-8; header=present', 'journal.csv'),
+  download(
+    await batchJournalCsv(actor, id),
+    'text/csv; charset=utf-8; header=present',
+    `batch-${await batchNumber(actor, id)}-journal.csv`,
+  ),
 );

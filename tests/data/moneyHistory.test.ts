@@ -1,0 +1,222 @@
+/*
+ * Random histories of money on an agreement: billed by every path, credited, paid, paid back, returned, disputed and won.
+ * After each act every place that says something about money says the same, and what it says is what a bookkeeper would
+ * reckon from the papers and the bank alone.
+ */
+import fc from 'fast-check';
+import { sql } from 'drizzle-orm';
+import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
+import { readAgreement } from '@/acts/agreements/read';
+import { readAccount } from '@/acts/customers/account';
+import { makeBatch } from '@/acts/money/batches';
+import { batchJournal } from '@/acts/money/books';
+import { readInvoice } from '@/acts/money/invoiceAtDesk';
+import { readMoney } from '@/acts/money/invoices';
+import { putCredit, refundCredit } from '@/acts/money/moves';
+import { invoicePaper } from '@/acts/money/paper';
+import { recordPayment } from '@/acts/money/payments';
+import { followDispute, reversePayment } from '@/acts/money/reversal';
+import { Problem } from '@/acts/problem';
+import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { usualAccounts } from '@/core/billing';
+import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import { invoiceXml } from '@/formats/ubl/invoiceXml';
+import { newAgreement, newCompany, testDocument } from '../support/desk';
+import { runs } from '../support/documents';
+
+afterAll(closeConnection);
+
+const cents = (text: string) => parseAmount(text, 2);
+const money = (value: bigint) => writeAmount(value as never, 2);
+const today = new Date().toISOString().slice(0, 10);
+let keys = 0;
+const key = () => `history-${process.pid}-${(keys += 1)}`;
+
+type Actor = Awaited<ReturnType<typeof newCompany>>;
+
+/** What the bank and the papers say, kept apart from everything the product reckons. */
+interface Bank {
+  received: bigint;
+}
+
+async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): Promise<void> {
+  const page = await readAgreement(actor, agreementId);
+  const list = await readMoney(actor);
+  const open = sumAmounts(page.invoices.map((invoice) => cents(invoice.open)));
+  // A screen beside another: the agreement, the money page, its sums by SQL, each invoice's own page.
+  expect(list.out).toBe(money(open));
+  expect(page.standing.billedUnpaid).toBe(money(open));
+  expect(list.credit).toBe(page.credit);
+  expect(list.held).toBe(page.held);
+  for (const invoice of page.invoices) {
+    const row = list.invoices.find(({ id }) => id === invoice.id)!;
+    const own = await readInvoice(actor, invoice.id);
+    expect([row.state, row.open, row.paid, row.overdue]).toEqual([
+      invoice.state,
+      invoice.open,
+      invoice.paid,
+      invoice.overdue,
+    ]);
+    expect([own.state, own.open, own.paid, own.overdue]).toEqual([
+      invoice.state,
+      invoice.open,
+      invoice.paid,
+      invoice.overdue,
+    ]);
+    // What a paper says of itself adds up, and its XML asks for what it prints.
+    expect(cents(own.total) - cents(own.paid) - cents(own.takenBack) - cents(own.creditApplied)).toBe(
+      invoice.kind === 'credit note' ? cents(own.total) : cents(own.open),
+    );
+    const xml = invoiceXml(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoice.id)));
+    const payable = /<cbc:PayableAmount[^>]*>([^<]+)/.exec(xml)![1]!;
+    const asked =
+      invoice.kind === 'credit note' ? -cents(own.total) : cents(own.total) - cents(own.creditUsed);
+    expect(payable).toBe(money(asked));
+  }
+  // What was billed is open or was received, less what is the customer's credit.
+  expect(cents(page.standing.billed)).toBe(open + bank.received - cents(page.credit));
+  // The customer's own account ends at what they owe.
+  const account = await readAccount(actor, page.customer.id, { from: '2020-01-01', to: today });
+  expect(cents(account.closing)).toBe(open - cents(page.credit));
+  const { rows } = await beforeCompany((tx) =>
+    tx.execute(sql`select 1 from invoice_open except select 1 from summed_open()`),
+  );
+  expect(rows).toEqual([]);
+}
+
+const anyAct = fc.record({
+  what: fc.constantFrom(
+    'entry',
+    'amount',
+    'rest',
+    'credit part',
+    'credit whole',
+    'pay open',
+    'pay part',
+    'pay over',
+    'pay over',
+    'refund',
+    'refund',
+    'put',
+    'return',
+    'return',
+    'dispute',
+    'win',
+  ),
+  which: fc.nat({ max: 5 }),
+  cents: fc.integer({ min: 1, max: 150_000 }),
+});
+
+test('whatever happens with money, every place says the same, and it is so', async () => {
+  const happened = new Map<string, number>();
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(anyAct, { minLength: 6, maxLength: 16 }),
+      fc.boolean(),
+      async (acts, retained) => {
+        const actor = await newCompany();
+        const { agreementId } = await newAgreement(actor, {
+          ...testDocument(),
+          ...(retained ? { billing: { retainage: { percent: '10' } } } : {}),
+        });
+        const bank: Bank = { received: 0n };
+        const payments: { id: string; amount: bigint; gone: boolean; disputed: boolean }[] = [];
+        for (const { what, which, cents: some } of acts) {
+          const page = await readAgreement(actor, agreementId);
+          const bills = page.invoices.filter(({ kind }) => kind !== 'credit note');
+          const bill = bills[which % Math.max(bills.length, 1)];
+          const payment = payments[which % Math.max(payments.length, 1)];
+          const open = sumAmounts(page.invoices.map((invoice) => cents(invoice.open)));
+          const pay = async (amount: bigint) => {
+            if (amount <= 0n) return;
+            const { id } = await recordPayment(actor, {
+              agreementId,
+              method: 'cheque',
+              amount: money(amount),
+              receivedOn: today,
+              reference: key(),
+              idempotencyKey: key(),
+              sure: true,
+            });
+            payments.push({ id, amount, gone: false, disputed: false });
+            bank.received += amount;
+          };
+          try {
+            if (what === 'entry') {
+              const entry = page.payments.find(({ left }) => left !== '0.00');
+              if (entry) await issueInvoice(actor, { agreementId, what: { entryId: entry.id } });
+            } else if (what === 'amount')
+              await issueInvoice(actor, { agreementId, what: { amount: money(BigInt(some)) } });
+            else if (what === 'rest') await issueInvoice(actor, { agreementId, what: { rest: true } });
+            else if (what === 'credit part' && bill)
+              await creditInvoice(actor, {
+                invoiceId: bill.id,
+                what: { amount: money(BigInt(some)) },
+                remark: '',
+              });
+            else if (what === 'credit whole' && bill)
+              await creditInvoice(actor, { invoiceId: bill.id, what: { whole: true }, remark: '' });
+            else if (what === 'pay open') await pay(open);
+            else if (what === 'pay part') await pay(open / 3n);
+            else if (what === 'pay over') await pay(open + BigInt(some));
+            else if (what === 'refund') {
+              const amount = cents(page.credit) / (which > 2 ? 1n : 2n);
+              if (amount <= 0n) continue;
+              await refundCredit(actor, {
+                agreementId,
+                method: 'transfer',
+                amount: money(amount),
+                paidOn: today,
+                reference: '',
+                idempotencyKey: key(),
+              });
+              bank.received -= amount;
+            } else if (what === 'put') await putCredit(actor, { agreementId });
+            else if (what === 'return' && payment && !payment.gone) {
+              await reversePayment(actor, {
+                paymentId: payment.id,
+                reason: 'returned',
+                on: today,
+                idempotencyKey: key(),
+              });
+              payment.gone = true;
+              bank.received -= payment.amount;
+            } else if (what === 'dispute' && payment && !payment.gone) {
+              await inCompany(actor.companyId, (tx) =>
+                followDispute(tx, actor, { paymentId: payment.id, on: today, reason: 'disputed' }, true),
+              );
+              payment.gone = true;
+              payment.disputed = true;
+              bank.received -= payment.amount;
+            } else if (what === 'win' && payment?.disputed) {
+              await inCompany(actor.companyId, (tx) =>
+                followDispute(tx, actor, { paymentId: payment.id, on: today, reason: 'won' }, false),
+              );
+              payment.gone = false;
+              payment.disputed = false;
+              bank.received += payment.amount;
+            } else continue;
+            happened.set(what, (happened.get(what) ?? 0) + 1);
+          } catch (error) {
+            // Refused with a sentence is an answer; anything else is not.
+            if (!(error instanceof Problem)) throw error;
+          }
+          await checkEverywhere(actor, agreementId, bank);
+        }
+        // The accountant's receivables are what customers owe, less what is their credit.
+        const page = await readAgreement(actor, agreementId);
+        if (page.invoices.length === 0) return;
+        const { id } = await makeBatch(actor, { from: today, to: today });
+        const rows = await batchJournal(actor, id);
+        const receivable = rows
+          .filter(({ account }) => account === usualAccounts.receivable)
+          .map(({ debit, credit }) => cents(debit || '0.00') - cents(credit || '0.00'));
+        const open = sumAmounts(page.invoices.map((invoice) => cents(invoice.open)));
+        expect(sumAmounts(receivable as never)).toBe(open - cents(page.credit));
+      },
+    ),
+    { numRuns: runs(12), interruptAfterTimeLimit: 240_000 },
+  );
+  // A history in which nothing happens proves nothing.
+  expect(happened.size).toBeGreaterThan(8);
+}, 300_000);
