@@ -1,6 +1,23 @@
-/** When the server has started: reminders that companies want sent by themselves go out from here, each once. */
+import type { IncomingMessage } from 'node:http';
+
+/** When the server has started: requests carry where they come from, and reminders that companies want sent by themselves go out from here, each once. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;
+  const { Server } = await import('node:http');
+  const { peerHeader } = await import('@/acts/origin');
+  // Route handlers do not see the connection: its other end is noted on each request, over whatever a client claims.
+  const emit = Server.prototype.emit;
+  Server.prototype.emit = function (
+    this: InstanceType<typeof Server>,
+    event: string | symbol,
+    ...args: unknown[]
+  ) {
+    if (event === 'request') {
+      const request = args[0] as IncomingMessage;
+      request.headers[peerHeader] = request.socket.remoteAddress ?? 'direct';
+    }
+    return Reflect.apply(emit, this, [event, ...args]) as boolean;
+  };
   const { remindByItself } = await import('@/acts/money/reminders');
   const { nowAndThen } = await import('@/acts/nowAndThen');
   nowAndThen(() => remindByItself(new Date()), {

@@ -2,11 +2,26 @@ import { randomBytes } from 'node:crypto';
 import type { NextRequest } from 'next/server';
 import { NextResponse } from 'next/server';
 
+/** Whether an address decodes to text: no bytes that are no UTF-8, no NUL. */
+function isText(url: string): boolean {
+  try {
+    return !decodeURIComponent(url.replace(/\+/g, ' ')).includes('\u0000');
+  } catch {
+    return false;
+  }
+}
+
 /**
  * Headers of every page: a content security policy with a fresh nonce (scripts run only with it; no eval), no framing by
  * others, no guessing of types. Ant Design's dialogs add two style elements of their own, so styles may stand in line.
  */
 export function proxy(request: NextRequest) {
+  // An address that is no text leads nowhere, and says so.
+  if (!isText(request.url))
+    return NextResponse.json(
+      { type: 'about:blank', title: 'Not understood', status: 400, detail: 'This address cannot be read.' },
+      { status: 400, headers: { 'content-type': 'application/problem+json' } },
+    );
   const nonce = randomBytes(16).toString('base64');
   const dev = process.env.NODE_ENV === 'development';
   const policy = [

@@ -29,15 +29,20 @@ import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
 import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks, sendProposal } from '@/acts/proposals/send';
 import { importProposal, startProposal } from '@/acts/proposals/start';
-import { actionActor, sessionCookie } from './session';
+import { actionActor, deviceCookie, requestOrigin, sessionCookie } from './session';
 
 /* The desk's doors. Each says who is asking and hands over to one act, which checks the rest. */
 
 export async function signInAction(input: { email: string; password: string }) {
   const given = await answer(async () =>
     signIn(
-      { email: input?.email, password: input?.password, browser: (await headers()).get('user-agent') ?? '' },
+      {
+        email: input?.email,
+        password: input?.password,
+        browser: ((await headers()).get('user-agent') ?? '').slice(0, 400),
+      },
       new Date(),
+      { from: await requestOrigin(), device: (await cookies()).get(deviceCookie)?.value },
     ),
   );
   if (!given.ok) return given;
@@ -47,6 +52,13 @@ export async function signInAction(input: { email: string; password: string }) {
     secure: (process.env.IMPEGNO_ADDRESS ?? '').startsWith('https:'),
     path: '/',
     expires: given.value.expiresAt,
+  });
+  (await cookies()).set(deviceCookie, given.value.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: (process.env.IMPEGNO_ADDRESS ?? '').startsWith('https:'),
+    path: '/sign-in',
+    maxAge: 180 * 24 * 3600,
   });
   redirect('/today');
 }

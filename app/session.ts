@@ -2,9 +2,12 @@ import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import type { Actor } from '@/acts/actor';
 import { actorOf } from '@/acts/accounts/session';
+import { originOf, peerHeader, trustedProxies } from '@/acts/origin';
 import { Problem } from '@/acts/problem';
 
 export const sessionCookie = 'impegno-session';
+/** Remembers who signed in here, so that others' guessing does not keep them out. It opens nothing. */
+export const deviceCookie = 'impegno-device';
 
 /** Who is signed in, or null. */
 export async function currentActor(): Promise<Actor | null> {
@@ -32,5 +35,6 @@ export async function requestNonce(): Promise<string | undefined> {
 
 /** From where a request without an account comes, for limiting tries. */
 export async function requestOrigin(): Promise<string> {
-  return (await headers()).get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'direct';
+  const given = await headers();
+  return originOf(given.get(peerHeader) ?? 'direct', given.get('x-forwarded-for'), trustedProxies());
 }

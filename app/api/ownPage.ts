@@ -4,7 +4,8 @@ import { Problem } from '@/acts/problem';
 export function fromOwnPage(request: Request): void {
   const origin = request.headers.get('origin');
   const host = request.headers.get('host');
-  if (origin !== null && host !== null && new URL(origin).host !== host)
+  // A page without an origin of its own says “null”.
+  if (origin !== null && host !== null && (!URL.canParse(origin) || new URL(origin).host !== host))
     throw new Problem(403, 'This came from another site and was not done.');
 }
 
@@ -14,7 +15,12 @@ export function fromOwnPage(request: Request): void {
  */
 export async function limitedBody(request: Request, most: number): Promise<Uint8Array> {
   const tooLarge = () =>
-    new Problem(413, `At most ${Math.floor(most / 1024 / 1024)} MB are taken. Divide the file.`);
+    new Problem(
+      413,
+      most < 1024 * 1024
+        ? 'That is too much to send.'
+        : `At most ${Math.floor(most / 1024 / 1024)} MB are taken. Divide the file.`,
+    );
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
   const parts: Uint8Array[] = [];
   let size = 0;
@@ -31,4 +37,17 @@ export async function limitedBody(request: Request, most: number): Promise<Uint8
     at += part.length;
   }
   return whole;
+}
+
+/**
+ * The JSON of a request up to a size.
+ * @throws Problem 400 for what is not JSON in UTF-8, 413 for what is too large
+ */
+export async function jsonBody(request: Request, most: number): Promise<unknown> {
+  const body = await limitedBody(request, most);
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(body)) as unknown;
+  } catch {
+    throw new Problem(400, 'This is not JSON.');
+  }
 }

@@ -1,6 +1,7 @@
 import type { Visitor } from '@/acts/booklet/open';
 import { visitorOf } from '@/acts/booklet/open';
 import { Problem, respond } from '@/acts/problem';
+import { jsonBody } from '../api/ownPage';
 import { requestOrigin } from '../session';
 
 const LARGEST = 200_000;
@@ -18,14 +19,7 @@ export function bookletDoor(act: (visitor: Visitor, input: unknown, request: Req
       if (!request.headers.get('content-type')?.startsWith('application/json'))
         throw new Problem(400, 'This door takes JSON.');
       const visitor = await visitorOf(token, await requestOrigin(), new Date());
-      const text = await request.text();
-      if (text.length > LARGEST) throw new Problem(422, 'That is too much to send.');
-      let input: unknown;
-      try {
-        input = JSON.parse(text);
-      } catch {
-        throw new Problem(400, 'This is not JSON.');
-      }
+      const input = await jsonBody(request, LARGEST);
       return Response.json((await act(visitor, input, request)) ?? {}, {
         headers: { 'cache-control': 'private, no-store' },
       });

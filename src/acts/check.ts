@@ -3,6 +3,7 @@ import addFormats from 'ajv-formats';
 import type Type from 'typebox';
 import { isId } from '@/model';
 import { Problem } from './problem';
+import { unstorable } from './storable';
 
 const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, discriminator: false });
 addFormats.default(ajv);
@@ -34,6 +35,15 @@ export function check<Schema extends Type.TSchema>(
   input: unknown,
   what = 'This',
 ): Type.Static<Schema> {
+  const wrong = unstorable(input);
+  if (wrong !== null)
+    throw new Problem(
+      422,
+      `${what} holds text or a number that cannot be kept${wrong ? ` at ${wrong.slice(0, 200)}` : ''}.`,
+      {
+        errors: [{ pointer: wrong.slice(0, 200), detail: 'cannot be kept' }],
+      },
+    );
   let validate = compiled.get(schema);
   if (!validate) {
     validate = ajv.compile(schema);

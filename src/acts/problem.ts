@@ -8,7 +8,9 @@ const titles: Readonly<Record<number, string>> = {
   409: 'Changed meanwhile',
   410: 'No longer there',
   422: 'Something is not right',
+  413: 'Too large',
   429: 'Too many tries',
+  503: 'Busy',
 };
 
 type More = Pick<ProblemDetails, 'errors' | 'context'>;
@@ -31,6 +33,29 @@ const ourMistake: ProblemDetails = {
   detail: 'Something went wrong on our side. Nothing was changed.',
 };
 
+/** What the database refuses that no check before it caught, as a sentence; null: it is no such refusal. */
+function refusedByDatabase(error: unknown): Problem | null {
+  const own = error as { code?: unknown; cause?: { code?: unknown } } | null;
+  const code = String(own?.cause?.code ?? own?.code ?? '');
+  // Data exceptions: text that is no text, numbers and dates out of range (SQLSTATE class 22).
+  if (/^22[0-9A-Z]{3}$/.test(code))
+    return new Problem(422, 'Something in this cannot be kept as it is written.');
+  // Somebody holds what is asked for, or it took too long: lock_not_available, query_canceled, deadlock, serialization.
+  if (['55P03', '57014', '40P01', '40001'].includes(code))
+    return new Problem(503, 'Someone is working on this just now. Wait a moment and try again.');
+  // The database is starting, stopping, or has no connection left.
+  if (/^(53|57P0|08)/.test(code) || code === 'ECONNREFUSED' || code === 'ETIMEDOUT')
+    return new Problem(503, 'The database does not answer just now. Wait a moment and try again.');
+  return null;
+}
+
+const problemOf = (error: unknown): ProblemDetails => {
+  const known = error instanceof Problem ? error : refusedByDatabase(error);
+  if (known) return known.details;
+  console.error(error);
+  return ourMistake;
+};
+
 /** Whether the framework says by it where to go on (a redirect, a page that is not there). */
 const isDirection = (error: unknown): boolean =>
   String((error as { digest?: unknown } | null)?.digest ?? '').startsWith('NEXT_');
@@ -43,10 +68,8 @@ export async function answer<T>(act: () => Promise<T>): Promise<Answer<T>> {
   try {
     return { ok: true, value: await act() };
   } catch (error) {
-    if (error instanceof Problem) return { ok: false, problem: error.details };
     if (isDirection(error)) throw error;
-    console.error(error);
-    return { ok: false, problem: ourMistake };
+    return { ok: false, problem: problemOf(error) };
   }
 }
 
@@ -55,8 +78,7 @@ export async function respond(act: () => Promise<Response>): Promise<Response> {
   try {
     return await act();
   } catch (error) {
-    const details = error instanceof Problem ? error.details : ourMistake;
-    if (!(error instanceof Problem)) console.error(error);
+    const details = problemOf(error);
     return Response.json(details, {
       status: details.status,
       headers: { 'content-type': 'application/problem+json' },

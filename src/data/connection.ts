@@ -4,6 +4,50 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { Pool, types } from 'pg';
 import * as schema from './schema';
 
+const POOL = Number(process.env.DATABASE_POOL ?? 10);
+/** How many transactions one company may have open in this process: some connections are always left for the others. */
+const PER_COMPANY = Math.max(1, POOL - 3);
+const PATIENCE = 10_000;
+
+/** Nobody got a turn in time: others of the same company are at work. */
+export class CompanyBusy extends Error {
+  readonly code = '55P03';
+}
+
+interface Gate {
+  open: number;
+  readonly waiting: (() => void)[];
+}
+const gates = new Map<string, Gate>();
+
+/** Runs work when the company has a turn; turns go in order. @throws CompanyBusy after some seconds */
+async function inTurn<T>(companyId: string, work: () => Promise<T>): Promise<T> {
+  const gate = gates.get(companyId) ?? { open: 0, waiting: [] };
+  gates.set(companyId, gate);
+  if (gate.open >= PER_COMPANY)
+    await new Promise<void>((go, give) => {
+      const timer = setTimeout(() => {
+        gate.waiting.splice(gate.waiting.indexOf(turn), 1);
+        give(new CompanyBusy('Others of this company are at work.'));
+      }, PATIENCE);
+      const turn = () => {
+        clearTimeout(timer);
+        go();
+      };
+      gate.waiting.push(turn);
+    });
+  else gate.open += 1;
+  try {
+    return await work();
+  } finally {
+    // A turn is handed on, or given back.
+    const next = gate.waiting.shift();
+    if (next) next();
+    else gate.open -= 1;
+    if (gate.open === 0 && gates.get(companyId) === gate) gates.delete(companyId);
+  }
+}
+
 export type Database = NodePgDatabase<typeof schema>;
 /** An open transaction. Every query takes one, so that nothing is half-stored. */
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
@@ -23,7 +67,13 @@ function connection(): Connection {
   if (!holder.impegnoConnection) {
     const url = process.env.DATABASE_URL;
     if (!url) throw new Error('DATABASE_URL is not set.');
-    const pool = new Pool({ connectionString: url, max: Number(process.env.DATABASE_POOL ?? 10) });
+    const pool = new Pool({
+      connectionString: url,
+      max: POOL,
+      // Who waits longer than this for a connection, a lock or an answer is told so; nobody makes everybody wait.
+      connectionTimeoutMillis: 10_000,
+      options: '-c lock_timeout=5000 -c statement_timeout=60000 -c idle_in_transaction_session_timeout=60000',
+    });
     // A connection that breaks while idle is replaced by the pool; it must not end the process.
     pool.on('error', () => undefined);
     holder.impegnoConnection = { pool, database: drizzle(pool, { schema }) };
@@ -42,12 +92,24 @@ export async function closeConnection(): Promise<void> {
  * fails inside takes everything back.
  */
 export function inCompany<T>(companyId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return connection().database.transaction(async (tx) => {
-    await tx.execute(
-      sql`select set_config('role', 'impegno_app', true), set_config('app.company', ${companyId}, true)`,
-    );
-    return work(tx);
-  });
+  return inTurn(companyId, () =>
+    connection().database.transaction(async (tx) => {
+      await tx.execute(
+        sql`select set_config('role', 'impegno_app', true), set_config('app.company', ${companyId}, true)`,
+      );
+      return work(tx);
+    }),
+  );
+}
+
+/** Whether the database answers. */
+export async function databaseAnswers(): Promise<boolean> {
+  try {
+    await connection().pool.query('select 1');
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 /**

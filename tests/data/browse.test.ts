@@ -131,7 +131,7 @@ test('stars are each person’s own', async () => {
     name: 'Second',
     email: `second-${process.pid}-${Date.now()}@test.example`,
     role: 'seller',
-    password: 'a-password',
+    password: 'gable-otter-91',
   });
   await star(owner, post, true);
   await star(owner, post, true);

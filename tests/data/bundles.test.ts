@@ -111,7 +111,7 @@ test('changing it is the owner’s act against the edition they saw; another’s
   const seller = await addUser(owner, {
     name: 'Sel Ler',
     email: `${owner.companyId}@seller.example`,
-    password: 'long-enough-1',
+    password: 'long-otter-gable-1',
     role: 'seller',
   });
   await expect(saveBundle(seller, id, 1, fence(post))).rejects.toThrow('This is for owner');

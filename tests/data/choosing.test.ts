@@ -116,7 +116,7 @@ test('choices said on the phone: the customer finds them, the desk sees whose th
   const office = await addUser(actor, {
     name: 'Office',
     email: `office-${proposalId}@test.example`,
-    password: 'a-password',
+    password: 'gable-otter-91',
     role: 'office',
   });
   await expect(presetChoices(office, { revisionId, choices: ash })).rejects.toMatchObject(status(403));
@@ -143,7 +143,7 @@ describe('below the limits nobody sends without the owner’s yes', () => {
     const seller = await addUser(owner, {
       name: 'Seller',
       email: `seller-${owner.companyId}@test.example`,
-      password: 'a-password',
+      password: 'gable-otter-91',
       role: 'seller',
     });
     return { owner, seller, proposalId: await newProposal(seller) };

@@ -35,7 +35,7 @@ const nobody = {
 let made = 0;
 async function newUser(owner: Actor) {
   const email = `user-${process.pid}-${(made += 1)}-${Date.now()}@test.example`;
-  await addUser(owner, { name: 'Second User', email, password: 'right-password', role: 'seller' });
+  await addUser(owner, { name: 'Second User', email, password: 'right-otter-gable', role: 'seller' });
   return { email, enter: (password: string) => signIn({ email, password, browser: 'test' }, new Date()) };
 }
 
@@ -43,7 +43,7 @@ describe('signing in', () => {
   test('a session is found by its token until it is revoked, and only its owner can revoke it', async () => {
     const owner = await newCompany();
     const { enter } = await newUser(owner);
-    const { token } = await enter('right-password');
+    const { token } = await enter('right-otter-gable');
     const actor = (await actorOf(token, new Date()))!;
     expect(actor).toMatchObject({ companyId: owner.companyId, role: 'seller' });
     const [session] = await listSessions(actor, token);
@@ -57,7 +57,7 @@ describe('signing in', () => {
   test('eight wrong passwords close the address for a while, also for the right one', async () => {
     const { enter } = await newUser(await newCompany());
     for (let i = 0; i < 8; i += 1) expect(await statusOf(enter('wrong'))).toBe(401);
-    expect(await statusOf(enter('right-password'))).toBe(429);
+    expect(await statusOf(enter('right-otter-gable'))).toBe(429);
   });
 
   test('thirty at the same moment get no more tries than thirty in a row', async () => {
@@ -70,7 +70,7 @@ describe('signing in', () => {
   test('whoever gets in forgets the wrong tries before', async () => {
     const { enter } = await newUser(await newCompany());
     for (let i = 0; i < 5; i += 1) await statusOf(enter('wrong'));
-    await enter('right-password');
+    await enter('right-otter-gable');
     for (let i = 0; i < 5; i += 1) expect(await statusOf(enter('wrong'))).toBe(401);
   });
 });

@@ -167,7 +167,7 @@ test('for the owner, of their own company, with a code and each thing once', asy
   const seller = await addUser(owner, {
     name: 'Sel Ler',
     email: `${owner.companyId}@import.example`,
-    password: 'long-enough-1',
+    password: 'long-otter-gable-1',
     role: 'seller',
   });
   await expect(startImport(seller, 'x', bytes(list))).rejects.toThrow('This is for owner');

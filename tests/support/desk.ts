@@ -29,7 +29,7 @@ export async function newCompany(
       timeZone: 'UTC',
       ...more,
     },
-    { name: 'Test Owner', email: `owner-${unique()}@test.example`, password: 'a-password' },
+    { name: 'Test Owner', email: `owner-${unique()}@test.example`, password: 'gable-otter-91' },
     new Date(),
   );
 }

@@ -3,7 +3,7 @@ import { company, user } from '@/data/schema';
 import type { UsualTerms } from '@/model';
 import type { Actor, Role } from '../actor';
 import { allow, newId, note } from '../actor';
-import { hashPassword } from './password';
+import { hashPassword, refusePoorPassword } from './password';
 
 type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt' | 'usual'> & {
   readonly usual?: UsualTerms;
@@ -42,6 +42,7 @@ export async function createCompany(
   owner: { readonly name: string; readonly email: string; readonly password: string },
   now: Date,
 ): Promise<Actor> {
+  refusePoorPassword(owner.password, [owner.name, owner.email, values.name]);
   const companyId = newId(now);
   const userId = newId(now);
   const passwordHash = await hashPassword(owner.password);
@@ -66,6 +67,7 @@ export async function addUser(
   values: { readonly name: string; readonly email: string; readonly password: string; readonly role: Role },
 ): Promise<Actor> {
   allow(actor, 'owner');
+  refusePoorPassword(values.password, [values.name, values.email]);
   const id = newId(actor.now);
   const passwordHash = await hashPassword(values.password);
   await inCompany(actor.companyId, async (tx) => {

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { clearAttempts } from '@/data/attempts';
 import { beforeCompany, inCompany } from '@/data/connection';
@@ -17,24 +17,56 @@ const Input = Type.Object({
 });
 
 const TRIES = 8;
+/** A whole office may sit behind one network address. */
+const TRIES_FROM = 60;
 export const SESSION_DAYS = 14;
 
-/**
- * Opens a session for a user and returns its token, to be kept in a cookie. Eight failed tries at one address in a
- * quarter of an hour close it for a while.
- */
-export async function signIn(input: unknown, now: Date): Promise<{ token: string; expiresAt: Date }> {
-  const { email, password, browser } = check(Input, input);
-  const bucket = `sign-in:${email.trim().toLowerCase()}`;
-  await takeTry(bucket, TRIES, now);
+/** From where somebody signs in. */
+export interface Place {
+  /** The network address. */
+  readonly from: string;
+  /** What this device was given when somebody signed in here before. */
+  readonly device: string | undefined;
+}
 
+/** Whether a person signed in on a device before: it still holds what it was given then. */
+const isKnown = async (userId: string, device: string | undefined): Promise<boolean> =>
+  device !== undefined &&
+  device.length <= 100 &&
+  (await beforeCompany(
+    async (tx) =>
+      (
+        await tx
+          .select({ id: session.id })
+          .from(session)
+          .where(and(eq(session.userId, userId), eq(session.tokenHash, tokenHash(device))))
+      ).length > 0,
+  ));
+
+/**
+ * Opens a session for a user and returns its token, to be kept in a cookie. Eight failed tries at one account in a quarter of
+ * an hour close it for a while, and many from one network address close that. A device the person signed in on before has
+ * tries of its own: others' guessing does not keep them out.
+ */
+export async function signIn(
+  input: unknown,
+  now: Date,
+  { from, device }: Place = { from: 'direct', device: undefined },
+): Promise<{ token: string; expiresAt: Date }> {
+  const { email, password, browser } = check(Input, input);
+  const address = email.trim().toLowerCase();
   const found = await beforeCompany(async (tx) => {
     const rows = await tx
       .select()
       .from(user)
-      .where(eq(sql`lower(${user.email})`, email.trim().toLowerCase()));
+      .where(eq(sql`lower(${user.email})`, address));
     return rows[0] ?? null;
   });
+  const known = found !== null && (await isKnown(found.id, device));
+  const bucket = known ? `sign-in:${address}:${tokenHash(device!)}` : `sign-in:${address}`;
+  if (!known) await takeTry(`sign-in from ${from.slice(0, 60)}`, TRIES_FROM, now);
+  await takeTry(bucket, TRIES, now);
+
   const usable = found && !found.disabledAt ? found : null;
   if (!(await passwordMatches(usable?.passwordHash ?? null, password)) || !usable)
     throw new Problem(401, 'That address and password do not belong together.');

@@ -52,7 +52,6 @@ const WRONG_LINKS = 30;
 export async function visitorOf(address: string, from: string, now: Date): Promise<Visitor> {
   const [token = '', change] = address.split('~');
   const bucket = `link:${from.slice(0, 60)}`;
-  await refuseAfter(bucket, WRONG_LINKS, now);
   const found =
     /^[A-Za-z0-9_-]{43}$/.test(token) &&
     (await beforeCompany(
@@ -65,6 +64,8 @@ export async function visitorOf(address: string, from: string, now: Date): Promi
         )[0],
     ));
   if (!found || found.revokedAt || found.expiresAt <= now) {
+    // Only who is wrong has to wait: a good link works, whoever else tries from the same address.
+    await refuseAfter(bucket, WRONG_LINKS, now);
     await noteTry(bucket, now);
     throw new Problem(
       410,

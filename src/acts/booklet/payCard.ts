@@ -17,6 +17,7 @@ import type { Charge } from '../money/cards';
 import { hear } from '../money/cards';
 import { onItsWay, standingsOf } from '../money/onItsWay';
 import { Problem } from '../problem';
+import { refuseOtherUnderKey } from '../sameAgain';
 import { openDeposit } from './agreed';
 import type { Visitor } from './open';
 
@@ -45,6 +46,9 @@ async function signedOf(tx: Transaction, visitor: Visitor): Promise<string> {
   return signed.id;
 }
 
+/** A key of one link is nothing to another. */
+const keyOf = ({ linkId }: Visitor, key: string): string => `${linkId}:${key}`;
+
 /**
  * Pays an open invoice of the visitor's agreement by card, or its deposit (whose invoice is issued now if it was not), for
  * exactly what is open. A repeat under the same key gets the same answer and takes no money twice: the charge is noted
@@ -52,24 +56,27 @@ async function signedOf(tx: Transaction, visitor: Visitor): Promise<string> {
  */
 export async function payByCard(visitor: Visitor, input: unknown): Promise<CardAnswer> {
   const card = check(CardInput, input, 'The card');
+  const key = keyOf(visitor, card.idempotencyKey);
   await takeTry(`card:${visitor.linkId}`, CARD_TRIES, visitor.now);
   const { charge, standing, ...asked } = await inCompany(visitor.companyId, async (tx) => {
     const agreementId = await signedOf(tx, visitor);
     const { head } = await loadAgreement(tx, agreementId, { lock: true });
     const ours = await companyOf(tx, visitor.companyId);
     const more = { currency: head.currency, today: businessDate(visitor.now, ours.timeZone) };
-    const [known] = await tx
-      .select()
-      .from(cardCharge)
-      .where(eq(cardCharge.idempotencyKey, card.idempotencyKey));
-    if (known)
+    const [known] = await tx.select().from(cardCharge).where(eq(cardCharge.idempotencyKey, key));
+    if (known) {
+      refuseOtherUnderKey(known, {
+        lastFour: lastFourOf(card.number),
+        ...(card.invoiceId === undefined ? {} : { invoiceId: card.invoiceId }),
+      });
       return { charge: known, standing: (await standingsOf(tx, [known.id])).get(known.id)!, ...more };
+    }
     const { invoiceId, amount } = await toPay(tx, visitor, agreementId, card.invoiceId);
     const made: Charge = {
       companyId: visitor.companyId,
       id: newId(visitor.now),
       invoiceId,
-      idempotencyKey: card.idempotencyKey,
+      idempotencyKey: key,
       amount,
       lastFour: lastFourOf(card.number),
       at: visitor.now,
@@ -101,7 +108,12 @@ export async function confirmCard(visitor: Visitor, input: unknown): Promise<Car
         invoice,
         and(eq(invoice.companyId, cardCharge.companyId), eq(invoice.id, cardCharge.invoiceId)),
       )
-      .where(and(eq(cardCharge.idempotencyKey, idempotencyKey), eq(invoice.agreementId, agreementId)));
+      .where(
+        and(
+          eq(cardCharge.idempotencyKey, keyOf(visitor, idempotencyKey)),
+          eq(invoice.agreementId, agreementId),
+        ),
+      );
     if (!found) throw new Problem(404, 'There is no such payment.');
     const loaded = await loadAgreement(tx, agreementId);
     const bill = loaded.invoices.find(({ id }) => id === found.charge.invoiceId)!;

@@ -4,7 +4,7 @@ import { costEntry } from '@/data/schema';
 import type { ReadRow } from '@/core/importing';
 import { costColumns, readCosts } from '@/core/importing';
 import { TableError } from '@/formats/table/table';
-import { readTable } from '@/formats/table/readTable';
+import { readTableApart } from '@/formats/table/readTableApart';
 import type { Actor } from '../actor';
 import { allow, newId } from '../actor';
 import { loadAgreement } from '../agreements/money';
@@ -27,7 +27,7 @@ export async function importCosts(
   bytes: Uint8Array,
 ): Promise<{ taken: number; known: number }> {
   allow(actor, 'owner', 'office', 'seller');
-  const table = await readTable(bytes).catch((error: unknown) => {
+  const table = await readTableApart(bytes).catch((error: unknown) => {
     if (error instanceof TableError) throw new Problem(422, error.message);
     throw error;
   });

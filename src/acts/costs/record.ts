@@ -14,6 +14,7 @@ import { loadAgreement } from '../agreements/money';
 import { check } from '../check';
 import { readPositive } from '../money/moves';
 import { Problem } from '../problem';
+import { refuseOtherUnderKey } from '../sameAgain';
 
 type Entry = typeof costEntry.$inferInsert;
 
@@ -36,10 +37,14 @@ export async function recordCost(actor: Actor, input: unknown): Promise<{ id: st
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const [known] = await tx
-      .select({ id: costEntry.id })
+      .select()
       .from(costEntry)
       .where(eq(costEntry.idempotencyKey, given.idempotencyKey));
-    if (known) return known;
+    if (known) {
+      const { invoiceId: _, ...rest } = given;
+      refuseOtherUnderKey(known, rest);
+      return { id: known.id };
+    }
     if (given.lineId !== undefined && !loaded.lines.some(({ id }) => id === given.lineId))
       throw new Problem(404, 'There is no such line in the agreement.');
     if (given.stage !== undefined && !loaded.stages.some(({ name }) => name === given.stage))

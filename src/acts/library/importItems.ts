@@ -10,7 +10,7 @@ import { searchText } from '@/data/librarySearch';
 import { bundle, importMatching, item, itemCost, libraryImport } from '@/data/schema';
 import type { Table } from '@/formats/table/table';
 import { TableError } from '@/formats/table/table';
-import { readTable } from '@/formats/table/readTable';
+import { readTableApart } from '@/formats/table/readTableApart';
 import type { ItemInput } from '@/model';
 import { ItemInput as ItemSchema } from '@/model';
 import type { Actor } from '../actor';
@@ -37,7 +37,7 @@ const KEPT = 24 * 3600_000;
 
 async function read(bytes: Uint8Array): Promise<Table> {
   try {
-    return await readTable(bytes);
+    return await readTableApart(bytes);
   } catch (error) {
     if (error instanceof TableError) throw new Problem(422, error.message);
     throw error;

@@ -99,8 +99,10 @@ const chargesBilled = (tx: Transaction) =>
 
 /** The door of the card service: a signed message about a charge of the company. Heard again, it changes nothing. */
 export async function receiveCardNews(companyId: string, request: Request, now: Date): Promise<void> {
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST)
+    throw new Problem(413, 'That is too much to send.');
   const body = await request.text();
-  if (body.length > LARGEST) throw new Problem(422, 'That is too much to send.');
+  if (body.length > LARGEST) throw new Problem(413, 'That is too much to send.');
   const secret = await inCompany(companyId, async (tx) => (await tx.select().from(cardAccount))[0]?.secret);
   if (secret === undefined || !(await isSignedWith(request, body, secret, now)))
     throw new Problem(401, 'This message is not signed by the card service.');

@@ -12,6 +12,7 @@ import { check } from '../check';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { sourcesOf, spend } from './credit';
+import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from './days';
 
 /** An amount as it came in, in the decimals of the currency and above zero. */
@@ -70,11 +71,11 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
   const given = check(RefundInput, input, 'The refund');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
-    const [known] = await tx
-      .select({ id: refund.id })
-      .from(refund)
-      .where(eq(refund.idempotencyKey, given.idempotencyKey));
-    if (known) return known;
+    const [known] = await tx.select().from(refund).where(eq(refund.idempotencyKey, given.idempotencyKey));
+    if (known) {
+      refuseOtherUnderKey(known, given);
+      return { id: known.id };
+    }
     const ours = await companyOf(tx, actor.companyId);
     refuseFuture(given.paidOn, businessDate(actor.now, ours.timeZone));
     const amount = readPositive(given.amount, loaded.digits, loaded.head.currency);

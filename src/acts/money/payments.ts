@@ -16,6 +16,7 @@ import { check } from '../check';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { coverDebts } from './credit';
+import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from './days';
 import { readPositive } from './moves';
 import { onItsWay } from './onItsWay';
@@ -101,10 +102,13 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
     const loaded = await loadAgreement(tx, received.agreementId, { lock: true });
     const { head, digits, invoices } = loaded;
     const [known] = await tx
-      .select({ id: payment.id })
+      .select()
       .from(payment)
       .where(eq(payment.idempotencyKey, received.idempotencyKey));
-    if (known) return known;
+    if (known) {
+      refuseOtherUnderKey(known, received);
+      return { id: known.id };
+    }
     const ours = await companyOf(tx, actor.companyId);
     refuseFuture(received.receivedOn, businessDate(actor.now, ours.timeZone));
     if (first !== undefined && !invoices.some(({ id }) => id === first))

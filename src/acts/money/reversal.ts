@@ -15,6 +15,7 @@ import { check } from '../check';
 import { companyOf } from '../company';
 import { showDate } from '@/core/text/dates';
 import { Problem } from '../problem';
+import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from './days';
 import type { Source } from './credit';
 import { idleOf, moveRefunds } from './credit';
@@ -221,6 +222,11 @@ export async function reversePayment(actor: Actor, input: unknown): Promise<void
         422,
         `It was received on ${showDate(row.receivedOn)}; it cannot have been returned before.`,
       );
-    await insertReversal(tx, actor, given);
+    const [known] = await tx
+      .select()
+      .from(paymentReversal)
+      .where(eq(paymentReversal.idempotencyKey, given.idempotencyKey));
+    if (known) refuseOtherUnderKey(known, given);
+    else await insertReversal(tx, actor, given);
   });
 }

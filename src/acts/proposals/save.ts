@@ -1,9 +1,10 @@
 import canonicalize from 'canonicalize';
 import { eq } from 'drizzle-orm';
-import { applyPatches, enablePatches } from 'immer';
+import type { Operation } from 'fast-json-patch';
+import jsonPatch from 'fast-json-patch';
 import { inCompany } from '@/data/connection';
 import { proposal, proposalEdit } from '@/data/schema';
-import { fromJsonPatch } from '@/core/editing';
+import type { JsonPatchStep } from '@/core/editing';
 import { filesOf } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
@@ -18,22 +19,22 @@ import { editsSince } from './changes';
 import { stateToday } from './state';
 import { refuseWrong, suggestedTotal } from './start';
 
-enablePatches();
-
-/** A document with RFC 6902 patches applied, checked as if it came whole. */
-export function patched(
-  document: ProposalDocument,
-  patches: Parameters<typeof fromJsonPatch>[0],
-): ProposalDocument {
-  let after: ProposalDocument;
+/**
+ * A document with RFC 6902 patches applied, checked as if it came whole. The steps are read strictly: a position is a whole
+ * number without signs or leading zeros, inside its list, and nothing is replaced or removed that is not there.
+ * @throws Problem 422 where a step does not fit
+ */
+export function patched(document: ProposalDocument, patches: readonly JsonPatchStep[]): ProposalDocument {
+  let after: unknown;
   try {
-    after = applyPatches(document, fromJsonPatch(patches));
+    // A document of its own: what does not fit leaves nothing behind.
+    after = jsonPatch.applyPatch(document, patches as Operation[], true, false).newDocument;
   } catch {
     throw new Problem(422, 'This change does not fit the proposal.');
   }
-  check(DocumentSchema, after, 'The proposal');
-  refuseWrong(after);
-  return after;
+  const checked = check(DocumentSchema, after, 'The proposal');
+  refuseWrong(checked);
+  return checked;
 }
 
 const same = (one: unknown, other: unknown) => canonicalize(one) === canonicalize(other);
@@ -68,7 +69,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
     if (row.state !== 'draft' && row.state !== 'sent')
       throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
 
-    const document = patched(row.document, patches as Parameters<typeof patched>[1]);
+    const document = patched(row.document, patches);
     refuseMoved(row.document, document);
     const known = new Set(filesOf(row.document));
     await refuseUnknownFile(

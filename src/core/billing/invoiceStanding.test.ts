@@ -3,15 +3,17 @@ import type { Amount } from '../number';
 import type { InvoiceFacts } from '.';
 import { invoiceStanding, isOverdue } from '.';
 
+interface On {
+  readonly received?: number;
+  readonly takenBack?: number;
+  readonly creditApplied?: number;
+  readonly credited?: number;
+  readonly kind?: InvoiceFacts['kind'];
+}
+
 const facts = (
   total: number,
-  {
-    received = 0,
-    takenBack = 0,
-    creditApplied = 0,
-    credited = takenBack,
-    kind = 'invoice' as InvoiceFacts['kind'],
-  } = {},
+  { received = 0, takenBack = 0, creditApplied = 0, credited, kind = 'invoice' }: On = {},
 ): InvoiceFacts => ({
   kind,
   total: BigInt(total) as Amount,
@@ -20,7 +22,7 @@ const facts = (
     takenBack: BigInt(takenBack) as Amount,
     creditApplied: BigInt(creditApplied) as Amount,
   },
-  credited: BigInt(credited) as Amount,
+  credited: BigInt(credited ?? takenBack) as Amount,
 });
 
 test.each([

@@ -2,6 +2,9 @@ import { Readable } from 'node:stream';
 import ExcelJS from 'exceljs';
 import type { Table } from './table';
 import { MOST_COLUMNS, MOST_ROWS, TableError, tableOf } from './table';
+import { unpackedSize } from './unpacked';
+
+const MOST_CELLS = 3_000_000;
 
 /** What a cell says as text; a formula says what it last came to. */
 function textOf(value: ExcelJS.CellValue): { text: string; formula: boolean } {
@@ -25,10 +28,13 @@ function textOf(value: ExcelJS.CellValue): { text: string; formula: boolean } {
  * Reads the first sheet of an XLSX workbook (ECMA-376), row by row, so that a large one does not fill the memory.
  * @throws TableError with a sentence
  */
-export async function readXlsx(bytes: Uint8Array): Promise<Table> {
+export async function readXlsx(bytes: Uint8Array, mostCells = MOST_CELLS): Promise<Table> {
+  // A small file can unpack to more than any machine holds: counted before anything is built from it.
+  await unpackedSize(bytes);
   const raw: { row: number; cells: string[] }[] = [];
   let formulas = 0;
   let letters = 0;
+  let cellCount = 0;
   try {
     const reader = new ExcelJS.stream.xlsx.WorkbookReader(Readable.from([Buffer.from(bytes)]), {
       sharedStrings: 'cache',
@@ -40,6 +46,9 @@ export async function readXlsx(bytes: Uint8Array): Promise<Table> {
     for await (const sheet of reader) {
       for await (const row of sheet) {
         const cells: string[] = [];
+        cellCount += row.cellCount;
+        if (cellCount > mostCells)
+          throw new TableError('This sheet has millions of cells. Save only the columns you need.');
         for (let i = 1; i <= Math.min(row.cellCount, MOST_COLUMNS); i += 1) {
           const { text, formula } = textOf(row.getCell(i).value);
           if (formula) formulas += 1;
@@ -49,7 +58,6 @@ export async function readXlsx(bytes: Uint8Array): Promise<Table> {
         raw.push({ row: row.number, cells });
         if (raw.length > MOST_ROWS + 1)
           throw new TableError(`This sheet has more than ${MOST_ROWS} rows. Divide it.`);
-        // A small file can unpack to more than any machine holds.
         if (letters > 200_000_000) throw new TableError('This workbook unpacks to far too much text.');
       }
       break;

@@ -1,7 +1,7 @@
 import { applyImport } from '@/acts/library/importItems';
 import { Problem, respond } from '@/acts/problem';
 import { actionActor } from '../../../../../../session';
-import { fromOwnPage } from '../../../../../ownPage';
+import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 
 /**
  * Applies an import. Answers a line of JSON for each step (`{"done": 500, "of": 50000}`) and one for the end
@@ -12,7 +12,7 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     fromOwnPage(request);
     const actor = await actionActor();
     const { id } = await params;
-    const input: unknown = await request.json().catch(() => null);
+    const input = await jsonBody(request, 1_000_000);
     const stop = new AbortController();
     request.signal.addEventListener('abort', () => stop.abort());
     const body = new ReadableStream<Uint8Array>({

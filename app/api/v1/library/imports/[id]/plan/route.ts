@@ -1,13 +1,13 @@
 import { previewImport } from '@/acts/library/importItems';
 import { respond } from '@/acts/problem';
 import { actionActor } from '../../../../../../session';
-import { fromOwnPage } from '../../../../../ownPage';
+import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 
 /** What the import would add, change, leave and refuse. */
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
     fromOwnPage(request);
-    const input: unknown = await request.json().catch(() => null);
+    const input = await jsonBody(request, 1_000_000);
     return Response.json(await previewImport(await actionActor(), (await params).id, input));
   });
 }
