@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { NextRequest } from 'next/server';
 import { NextResponse } from 'next/server';
+import { isActionBody, isActionName } from '@/acts/actionRequest';
 
 /** Whether an address decodes to text: no bytes that are no UTF-8, no NUL. */
 function isText(url: string): boolean {
@@ -11,17 +12,44 @@ function isText(url: string): boolean {
   }
 }
 
+const refused = (status: number, detail: string) =>
+  NextResponse.json(
+    { type: 'about:blank', title: status === 403 ? 'Not allowed' : 'Not understood', status, detail },
+    { status, headers: { 'content-type': 'application/problem+json' } },
+  );
+
+/** What is sent to a page must be an action of this page, or a form; else it is refused here. Null: it is. */
+async function wrongForPage(request: NextRequest): Promise<NextResponse | null> {
+  if (request.method !== 'POST' || request.nextUrl.pathname.startsWith('/api/')) return null;
+  const action = request.headers.get('next-action');
+  const type = request.headers.get('content-type') ?? '';
+  const isForm = /^(multipart\/form-data|application\/x-www-form-urlencoded)/i.test(type);
+  if (action === null && !isForm) return null;
+  const origin = request.headers.get('origin');
+  if (
+    origin !== null &&
+    (!URL.canParse(origin) || new URL(origin).host !== (request.headers.get('host') ?? ''))
+  )
+    return refused(403, 'This came from another site and was not done.');
+  if (action !== null && !isActionName(action)) return refused(404, 'There is no such action.');
+  try {
+    const readable = isForm
+      ? await request.formData().then(() => true)
+      : isActionBody(new TextDecoder('utf-8', { fatal: true }).decode(await request.arrayBuffer()));
+    return readable ? null : refused(400, 'What was sent cannot be read.');
+  } catch {
+    return refused(400, 'What was sent cannot be read.');
+  }
+}
+
 /**
  * Headers of every page: a content security policy with a fresh nonce (scripts run only with it; no eval), no framing by
  * others, no guessing of types. Ant Design's dialogs add two style elements of their own, so styles may stand in line.
  */
-export function proxy(request: NextRequest) {
-  // An address that is no text leads nowhere, and says so.
-  if (!isText(request.url))
-    return NextResponse.json(
-      { type: 'about:blank', title: 'Not understood', status: 400, detail: 'This address cannot be read.' },
-      { status: 400, headers: { 'content-type': 'application/problem+json' } },
-    );
+export async function proxy(request: NextRequest) {
+  if (!isText(request.url)) return refused(400, 'This address cannot be read.');
+  const wrong = await wrongForPage(request);
+  if (wrong) return wrong;
   const nonce = randomBytes(16).toString('base64');
   const dev = process.env.NODE_ENV === 'development';
   const policy = [

@@ -1,4 +1,4 @@
-// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e.
+// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e, fuzz.
 import { spawn } from 'node:child_process';
 import crypto from 'node:crypto';
 import fs from 'node:fs';
@@ -18,7 +18,7 @@ import {
   stopCluster,
 } from './machine.mjs';
 
-const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e'];
+const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e', 'fuzz'];
 const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : all;
 const unknown = wanted.filter((part) => !all.includes(part));
 const bin = (name) => path.join(root, 'node_modules', '.bin', name);
@@ -96,7 +96,8 @@ async function prepare(url) {
   if (code !== 0) throw new CannotGoOn(`The test database could not be prepared:\n${said}`);
 }
 
-async function browser(url) {
+/** Serves the build on a database while something is done with it. */
+async function served(url, work) {
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
   const server = spawn(
@@ -125,16 +126,33 @@ async function browser(url) {
         break;
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
-    const file = path.join(results, 'e2e.json');
-    const { code, said } = await program(bin('playwright'), ['test', '--reporter=list,json'], {
-      env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file, IMPEGNO_ADDRESS: address, DATABASE_URL: url },
-    });
-    if (code !== 0) say(said);
-    count('e2e', file, code, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+    await work({ IMPEGNO_ADDRESS: address, DATABASE_URL: url });
   } finally {
     server.kill('SIGTERM');
   }
 }
+
+const browser = (url) =>
+  served(url, async (env) => {
+    const file = path.join(results, 'e2e.json');
+    const { code, said } = await program(bin('playwright'), ['test', '--reporter=list,json'], {
+      env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file, ...env },
+    });
+    if (code !== 0) say(said);
+    count('e2e', file, code, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+  });
+
+/** Mutated requests at every door; `npm run fuzz` sends many more than the tests do. */
+const fuzz = (url, requests) =>
+  served(url, async (env) => {
+    const { code, said } = await program(process.execPath, ['--import', 'tsx', 'scripts/fuzz.ts'], {
+      env: { FUZZ_REQUESTS: String(requests), ...env },
+    });
+    if (code !== 0 || wanted.length === 1) say(said);
+    if (code === 0) passed += 1;
+    else failed += 1;
+    say(`${code === 0 ? 'ok   ' : 'FAIL '} fuzz: ${requests} requests`);
+  });
 
 let cluster;
 const databases = [];
@@ -167,7 +185,7 @@ try {
   const has = (part) => wanted.includes(part);
   ensurePackages();
   fs.mkdirSync(results, { recursive: true });
-  if (has('data') || has('e2e')) ensurePostgres();
+  if (has('data') || has('e2e') || has('fuzz')) ensurePostgres();
   if (has('unit') || has('data') || has('e2e')) ensureTestTools();
   if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
   if (has('lint')) {
@@ -183,10 +201,9 @@ try {
   if (has('format')) await check('format', bin('prettier'), ['--check', '--log-level=warn', '.']);
   if (has('unit')) await jest('unit', ['src', 'tests/outside']);
   if (has('data')) await jest('data', ['tests/data'], { DATABASE_URL: await testDatabase('data') });
-  if (has('e2e')) {
-    ensureBuild();
-    await browser(await testDatabase('e2e'));
-  }
+  if (has('e2e') || has('fuzz')) ensureBuild();
+  if (has('e2e')) await browser(await testDatabase('e2e'));
+  if (has('fuzz')) await fuzz(await testDatabase('fuzz'), wanted.length === 1 ? 5000 : 500);
 } catch (error) {
   failed += 1;
   process.stderr.write(`${error instanceof CannotGoOn ? error.message : error.stack}\n`);
