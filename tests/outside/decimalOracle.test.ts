@@ -176,7 +176,21 @@ function levelled({ tiers = [] }: ProposalDocument, choices: Choices) {
       levels.find((level) => level.id === (choices.tiers?.[id] ?? suggested))!,
     );
   return {
-    out: new Set(picked.flatMap(({ without }) => without)),
+    // What a section's levels speak of at all, they alone put in or leave out.
+    out: new Set(
+      tiers.flatMap((each) => {
+        const level = picked.find((one) => each.levels.includes(one))!;
+        if (each.section) return level.without;
+        const spoken = new Set(
+          tiers
+            .filter(({ section }) => section)
+            .flatMap(({ levels }) =>
+              levels.flatMap(({ without, grades }) => [...without, ...Object.keys(grades)]),
+            ),
+        );
+        return level.without.filter((id) => !spoken.has(id));
+      }),
+    ),
     grades: Object.assign({}, ...picked.map(({ grades }) => grades)) as Record<string, string>,
   };
 }

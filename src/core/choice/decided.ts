@@ -21,12 +21,25 @@ export function decidedLevel(tiers: Tiers, choices: Choices): string {
   return exists(tiers.suggested) ? tiers.suggested : tiers.levels[0]!.id;
 }
 
+/** Whether any level of these leaves a part out or grades it. */
+const touches = ({ levels }: Tiers, id: string): boolean =>
+  levels.some(({ without, grades }) => without.includes(id) || grades[id] !== undefined);
+
+/**
+ * The levels that decide whether a part is in: those of a section where they touch it, else those of the whole. Price, table
+ * of levels, papers and signed statements all ask here.
+ */
+export function rulingLevels(tiers: readonly Tiers[], id: string): readonly Tiers[] {
+  const own = tiers.filter((each) => each.section && touches(each, id));
+  return own.length > 0 ? own : tiers.filter((each) => !each.section);
+}
+
 const nothing: ReadonlySet<string> = new Set();
 const asTheyAre: ReadonlyMap<string, string> = new Map();
 
 /**
- * Works out what the levels picked mean for the parts. Levels of a section stand over levels of the whole: their grades
- * count; what either leaves out is out.
+ * Works out what the levels picked mean for the parts. Levels of a section stand over levels of the whole for every part
+ * both touch: what they put in is in, what they leave out is out, and their grades count.
  */
 export function decide({ tiers }: Pick<ProposalDocument, 'tiers'>, choices: Choices): Decisions {
   if (!tiers || tiers.length === 0) return { choices, without: nothing, grades: asTheyAre };
@@ -38,7 +51,7 @@ export function decide({ tiers }: Pick<ProposalDocument, 'tiers'>, choices: Choi
   ]) {
     const picked = decidedLevel(each, choices);
     const level = each.levels.find(({ id }) => id === picked)!;
-    for (const id of level.without) without.add(id);
+    for (const id of level.without) if (rulingLevels(tiers, id).includes(each)) without.add(id);
     for (const [bundle, grade] of Object.entries(level.grades)) grades.set(bundle, grade);
   }
   return { choices, without, grades };

@@ -11,7 +11,7 @@ import { pricingOf } from '../price/pricing';
 import { bundleLines } from '../price/section';
 import type { Surroundings } from '../space';
 import { surroundingsOf } from '../space';
-import { atGrade } from './decided';
+import { atGrade, rulingLevels } from './decided';
 
 /** A piece at one grade: what it comes to when its tests hold. */
 export interface Variant {
@@ -42,7 +42,7 @@ const levelsOver = (document: ProposalDocument): readonly Tiers[] => {
 
 /** No level is picked that leaves the part out. */
 export function withinLevels(document: ProposalDocument, id: string): Test[] {
-  return levelsOver(document).flatMap((tiers): Test[] => {
+  return rulingLevels(document.tiers ?? [], id).flatMap((tiers): Test[] => {
     const among = tiers.levels.filter(({ without }) => !without.includes(id)).map((level) => level.id);
     return among.length === tiers.levels.length ? [] : [{ tiers: tiers.id, among }];
   });

@@ -1,5 +1,6 @@
 import type { Bundle, OfferTiers, ProposalDocument, Tiers } from '@/model';
 import { shortName } from '../bundle';
+import { rulingLevels } from '../choice/decided';
 
 interface Part {
   readonly id: string;
@@ -25,12 +26,21 @@ function* partsOf({ sections }: ProposalDocument): Generator<Part> {
   }
 }
 
-/** Levels side by side: one row for each part that differs, with its grade or whether it is in. */
+/**
+ * Levels side by side: one row for each part that differs, with its grade or whether it is in. What the levels of a section
+ * decide is theirs to say, and is no row of the whole's.
+ */
 export function tiersSideBySide(document: ProposalDocument, tiers: Tiers): OfferTiers {
   const { levels } = tiers;
+  const all = document.tiers ?? [];
   const rows = [...partsOf(document)].flatMap(({ id, name, bundle }) => {
+    const rules = rulingLevels(all, id).includes(tiers);
+    const gradedElsewhere =
+      !tiers.section &&
+      all.some((each) => each.section && each.levels.some(({ grades }) => grades[id] !== undefined));
+    if (!rules && (bundle === null || gradedElsewhere)) return [];
     const cells = levels.map(({ without, grades }) => {
-      if (without.includes(id)) return null;
+      if (rules && without.includes(id)) return null;
       const grade = bundle && (grades[id] ?? bundle.grade);
       return bundle?.recipe.grades.find((each) => each.id === grade)?.name ?? 'included';
     });
