@@ -7,7 +7,9 @@ import { Problem } from '@/acts/problem';
 import { withRounds } from '@/core/allowance';
 import { BillingError, agreementReport } from '@/core/billing';
 import { checkChoices, linesOf, menuOf } from '@/core/choice';
-import { checkDocument, figuresReport, rangeReport, targetReport } from '@/core/offer';
+import { checkDocument, figuresReport, rangeReport, targetReport, troublesOf } from '@/core/offer';
+import type { Figures } from '@/core/price';
+import { computeFigures } from '@/core/price';
 import type { Ask } from '@/core/shaping';
 import { TargetError } from '@/core/shaping';
 import { NotADecimal } from '@/core/number';
@@ -18,13 +20,23 @@ function fail(sentence: string): never {
   process.exit(1);
 }
 
-function readJson(file: string): unknown {
+function readText(file: string): string {
   try {
-    return JSON.parse(fs.readFileSync(file, 'utf8'));
+    // A byte-order mark is none of the text.
+    return fs.readFileSync(file, 'utf8').replace(/^\uFEFF/, '');
   } catch (error) {
     return fail(`${file}: ${(error as Error).message}`);
   }
 }
+
+function parsed(text: string, name: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    return fail(`${name}: ${(error as Error).message}`);
+  }
+}
+const readJson = (file: string): unknown => parsed(readText(file), file);
 
 /** `4200` is a total; `margin:25` and `markup:33.3` are per cents. */
 function readAsk(target: string, spread: string): Ask {
@@ -39,18 +51,30 @@ function readAsk(target: string, spread: string): Ask {
   };
 }
 
-const { values, positionals } = parseArgs({
-  allowPositionals: true,
-  options: {
-    choices: { type: 'string' },
-    range: { type: 'boolean' },
-    target: { type: 'string' },
-    spread: { type: 'string', default: 'cost' },
-  },
-});
-const file =
-  positionals[0] ??
-  fail('Usage: npm run -s figures -- FILE [--choices FILE] [--range] [--target 4200|margin:25|markup:33]');
+const usage =
+  'Usage: npm run -s figures -- FILE [--choices FILE] [--range] [--target 4200|margin:25|markup:33 [--spread cost|price|even]]';
+
+function readArguments() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        choices: { type: 'string' },
+        range: { type: 'boolean' },
+        target: { type: 'string' },
+        spread: { type: 'string', default: 'cost' },
+      },
+    });
+  } catch (error) {
+    return fail(`${(error as Error).message.split('. ')[0]}.\n${usage}`);
+  }
+}
+const { values, positionals } = readArguments();
+const file = positionals[0] ?? fail(usage);
+if (positionals.length > 1)
+  fail(
+    `One file at a time: ${positionals.slice(1).join(', ')} is one too many. Many documents go into one file, one a line.`,
+  );
 
 /** A document that can be reckoned with, or the end of this. */
 function sound(document: ProposalDocument, name: string): ProposalDocument {
@@ -58,26 +82,48 @@ function sound(document: ProposalDocument, name: string): ProposalDocument {
   return wrong ? fail(`${name}: ${wrong.message}`) : document;
 }
 
-const print = (report: object) => process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
+/** Whether several documents are printed, one a line. */
+let many = false;
+const print = (report: object) =>
+  process.stdout.write(`${many ? JSON.stringify(report) : JSON.stringify(report, null, 2)}\n`);
 
-function reportAgreement(given: unknown): void {
-  const agreement = check(AgreementFile, given, file);
-  sound(agreement.proposal, file);
-  for (const step of agreement.steps) if ('change' in step) sound(step.change, step.change.title);
-  print(agreementReport(agreement));
+/** What cannot be computed counts as nothing: that is said first, and loudly. */
+function incomplete(figures: Figures, name: string): object {
+  const troubles = troublesOf(figures);
+  if (troubles.length === 0) return {};
+  process.stderr.write(
+    `${name}: incomplete, ${troubles.length === 1 ? 'one part' : `${troubles.length} parts`} cannot be computed and count as 0:\n${troubles.map(({ message }) => `  ${message}\n`).join('')}`,
+  );
+  process.exitCode = 2;
+  return { incomplete: true, troubles };
 }
 
-function reportProposal(given: unknown): void {
-  const document = check(ProposalDocument, given, file);
-  sound(document, file);
+function reportAgreement(given: unknown, name: string): void {
+  for (const option of ['choices', 'target'] as const)
+    if (values[option] !== undefined)
+      fail(`${name}: an agreement is signed; --${option} goes with a proposal.`);
+  if (values.range) fail(`${name}: an agreement is signed; --range goes with a proposal.`);
+  const agreement = check(AgreementFile, given, name);
+  sound(agreement.proposal, name);
+  for (const step of agreement.steps) if ('change' in step) sound(step.change, step.change.title);
+  print({
+    ...incomplete(computeFigures(agreement.proposal, agreement.choices), name),
+    ...agreementReport(agreement),
+  });
+}
+
+function reportProposal(given: unknown, name: string): void {
+  const document = check(ProposalDocument, given, name);
+  sound(document, name);
   const choices =
     values.choices === undefined ? asSuggested : check(Choices, readJson(values.choices), values.choices);
   const rounds = document.sections.flatMap((section) =>
     [...linesOf(section)].flatMap(({ allowance }) => allowance?.rounds ?? []),
   );
   const [problem] = checkChoices(withRounds(menuOf(document), rounds), choices);
-  if (problem) fail(`${values.choices}: ${problem.id}: ${problem.message}`);
+  if (problem) fail(`${values.choices ?? `${name}, as suggested`}: ${problem.id}: ${problem.message}`);
   const report = {
+    ...incomplete(computeFigures(document, choices), name),
     ...figuresReport(document, choices),
     ...(values.range ? { range: rangeReport(document) } : {}),
     ...(values.target === undefined
@@ -87,18 +133,33 @@ function reportProposal(given: unknown): void {
   print(report);
 }
 
+const formats = { 'impegno-proposal': reportProposal, 'impegno-agreement': reportAgreement } as const;
+
+/** One document: what it says it is decides how it is read. */
+function report(given: unknown, name: string): void {
+  const { format, formatVersion } = (given ?? {}) as { format?: unknown; formatVersion?: unknown };
+  if (typeof format !== 'string' || !Object.hasOwn(formats, format))
+    fail(
+      `${name}: “format” is ${JSON.stringify(format) ?? 'missing'}; known are “impegno-proposal” and “impegno-agreement”.`,
+    );
+  if (formatVersion !== 1)
+    fail(`${name}: “formatVersion” is ${JSON.stringify(formatVersion) ?? 'missing'}; this reads version 1.`);
+  formats[format as keyof typeof formats](given, name);
+}
+
 try {
-  const given = readJson(file);
-  if ((given as { format?: unknown } | null)?.format === 'impegno-agreement') reportAgreement(given);
-  else reportProposal(given);
+  const text = readText(file);
+  const lines = text.split('\n').filter((line) => line.trim() !== '');
+  // JSON lines: every line is a document by itself.
+  many =
+    lines.length > 1 &&
+    lines.every((line) => line.trimStart().startsWith('{') && line.trimEnd().endsWith('}'));
+  if (many)
+    lines.forEach((line, i) => report(parsed(line, `${file}, line ${i + 1}`), `${file}, line ${i + 1}`));
+  else report(parsed(text, file), file);
 } catch (error) {
   if (error instanceof TargetError || error instanceof NotADecimal || error instanceof BillingError)
     fail(error.message);
   if (!(error instanceof Problem)) throw error;
-  fail(
-    [
-      error.message,
-      ...(error.details.errors ?? []).map(({ pointer, detail }) => `  ${pointer}: ${detail}`),
-    ].join('\n'),
-  );
+  fail(error.message);
 }

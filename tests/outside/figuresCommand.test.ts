@@ -4,6 +4,9 @@
  * discounted sum, each tax rounded once.
  */
 import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 
 interface Report {
   readonly sections: readonly {
@@ -102,4 +105,115 @@ test('shaped to a total, evenly; what is no target is said', () => {
   };
   expect(shaped).toMatchObject({ total: '16000.00', missing: '0.00' });
   expect(run(example, '--target', 'cheap').stderr).toContain('--target is a total');
+});
+
+describe('what is asked for wrongly, or cannot be computed, is said', () => {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'figures-'));
+  afterAll(() => fs.rmSync(folder, { recursive: true }));
+  const given = JSON.parse(fs.readFileSync(example, 'utf8')) as Record<string, unknown>;
+  const file = (name: string, text: string) => {
+    const at = path.join(folder, name);
+    fs.writeFileSync(at, text);
+    return at;
+  };
+  const withDocument = (name: string, more: object) => file(name, JSON.stringify({ ...given, ...more }));
+
+  test('an opening as large as the walls leaves walls of nothing, and a total', () => {
+    const at = withDocument('walls.json', {
+      sections: [
+        {
+          id: 's',
+          title: 'Room',
+          // 2 × (3 + 3) × 8 = 96 sq ft of walls, and an opening of 12 by 8.
+          space: {
+            shape: { kind: 'rectangle', length: { value: '3' }, width: { value: '3' } },
+            height: { value: '8' },
+            openings: [{ id: 'o', width: { value: '12' }, height: { value: '8' }, count: 1 }],
+          },
+          entries: [
+            {
+              kind: 'line',
+              id: 'l',
+              description: 'Paint',
+              unit: 'sqft',
+              quantity: '1',
+              formula: 'walls',
+              costs: [{ type: 'material', amount: '1' }],
+              taxClass: (given.taxClasses as { id: string }[])[0]!.id,
+            },
+          ],
+        },
+      ],
+    });
+    const { status, stdout, stderr } = run(at);
+    expect([status, stderr]).toEqual([0, '']);
+    expect((JSON.parse(stdout) as Report).sections[0]!.net).toBe('0.00');
+  });
+
+  test('a formula that cannot be computed: incomplete, at the top, on standard error, and exit 2', () => {
+    const at = withDocument('trouble.json', {
+      sections: [
+        {
+          id: 's',
+          title: 'Room',
+          entries: [
+            {
+              kind: 'line',
+              id: 'l',
+              description: 'Paint',
+              unit: 'sqft',
+              quantity: '1',
+              formula: 'walls * 2',
+              costs: [{ type: 'material', amount: '1' }],
+              taxClass: (given.taxClasses as { id: string }[])[0]!.id,
+            },
+          ],
+        },
+      ],
+    });
+    const { status, stdout, stderr } = run(at);
+    expect(status).toBe(2);
+    expect(stderr).toContain('incomplete, one part cannot be computed');
+    expect(Object.keys(JSON.parse(stdout) as object).slice(0, 2)).toEqual(['incomplete', 'troubles']);
+    expect(JSON.parse(stdout)).toMatchObject({ incomplete: true, troubles: [{ partId: 'l' }] });
+  });
+
+  test.each([
+    ['an option that is none', ['--foo', example], '--foo'],
+    ['a second file', [example, 'docs/formats/example-choices.json'], 'One file at a time'],
+    [
+      'choices on an agreement',
+      ['docs/formats/example-agreement.json', '--choices', 'x.json'],
+      '--choices goes with a proposal',
+    ],
+    ['another format', [file('other.json', '{"format":"other"}')], '“format” is "other"'],
+    [
+      'another version',
+      [file('version.json', '{"format":"impegno-proposal","formatVersion":2}')],
+      '“formatVersion” is 2',
+    ],
+    ['no JSON', [file('no.json', '{')], 'JSON'],
+  ])('%s', (_, args, words) => {
+    const { status, stdout, stderr } = run(...args);
+    expect([status, stdout]).toEqual([1, '']);
+    expect(stderr).toContain(words);
+    expect(stderr).not.toContain('    at ');
+  });
+
+  test('one wrong field is one sentence', () => {
+    const { status, stderr } = run(withDocument('field.json', { title: '' }));
+    expect(status).toBe(1);
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+    expect(stderr).toContain('/title');
+  });
+
+  test('a byte-order mark is read over; many documents, one a line, are many reports, one a line', () => {
+    expect(run(file('bom.json', `\uFEFF${JSON.stringify(given)}`)).status).toBe(0);
+    const { stdout } = run(file('many.jsonl', `${JSON.stringify(given)}\n${JSON.stringify(given)}\n`));
+    const totals = stdout
+      .trim()
+      .split('\n')
+      .map((line) => (JSON.parse(line) as Report).total);
+    expect(totals).toEqual(['14981.24', '14981.24']);
+  });
 });

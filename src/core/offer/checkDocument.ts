@@ -7,6 +7,7 @@ import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
 import { showDate } from '../text/dates';
 import { remarksOn } from './remarks';
+import { troublesOf } from './troubles';
 import { tiersSideBySide } from './tiersSideBySide';
 import type { DocumentProblem } from './wrongParts';
 import { wrongParts } from './wrongParts';
@@ -30,16 +31,13 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
   if (figures.total < 0n && !document.change) open(null, 'The total is below zero.');
 
   const look = (partId: string, message: string) => problems.push({ partId, message, weight: 'look' });
-  for (const { section, space, lines, bundles } of figures.sections) {
-    if (section.space && space?.trouble) open(section.id, `Space of “${section.title}”: ${space.trouble}`);
+  for (const { partId, message } of troublesOf(figures)) open(partId, message);
+  for (const { lines, bundles } of figures.sections) {
     for (const figured of lines) {
-      const { line, trouble } = figured;
-      if (trouble !== null) open(line.id, `Quantity of “${line.description}”: ${trouble}`);
+      const { line } = figured;
       for (const remark of remarksOn(figured)) look(line.id, `“${line.description}” ${remark}.`);
     }
-    for (const { bundle, sized } of bundles.values()) {
-      for (const { place, message } of sized.troubles)
-        open(bundle.id, `“${bundle.name}”, ${place}: ${message}`);
+    for (const { bundle } of bundles.values()) {
       if (bundle.open) look(bundle.id, `“${bundle.name}”: ${bundle.open}`);
     }
   }

@@ -8,3 +8,4 @@ export * from './choicesReport';
 export { filesOf, filesOfRound } from './filesOf';
 export * from './targetReport';
 export * from './remarks';
+export * from './troubles';

@@ -142,7 +142,8 @@ function spaceValue(space: ReadSpace | null, name: string): ReturnType<Scope> {
     ratio === null
       ? { trouble: `“${name}” needs the height of the section’s space.` }
       : numberValue(ratio, exponent);
-  const area = (fixed: Fixed | null) => value(fixed && reduced(fixed, 1_000_000n), 2);
+  // Nothing left of the walls is a size, too: zero is not “none”.
+  const area = (fixed: Fixed | null) => value(fixed === null ? null : reduced(fixed, 1_000_000n), 2);
   if (name === 'floor' || name === 'ceiling') return area(figures.floor);
   if (name === 'walls') return area(figures.walls);
   return value(exact[name as keyof typeof exact], 1);
