@@ -15,6 +15,15 @@ export interface Signed {
   readonly idempotencyKey: string;
 }
 
+/** Somebody who signed first. */
+interface Before {
+  readonly signer: string;
+  readonly at: string;
+}
+
+/** How long it is waited before a signature without an answer is asked about again, in milliseconds. */
+const RETRIES = [800, 2500, 6000];
+
 interface SignFormProps {
   readonly consent: string;
   /** What the button says. */
@@ -37,6 +46,8 @@ export function SignForm({ consent, says, waiting, sign, done, refused, children
   const [drawn, setDrawn] = useState<Signature | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
+  const [looking, setLooking] = useState(false);
+  const [signedBefore, setSignedBefore] = useState<Before | null>(null);
   // One key for this signature, so that a second tap or a retry is the same signature.
   const key = useRef<string | null>(null);
 
@@ -56,22 +67,48 @@ export function SignForm({ consent, says, waiting, sign, done, refused, children
     }
     setBusy(true);
     key.current ??= crypto.randomUUID();
-    const answer = await sign({
+    const signed: Signed = {
       signerName: name.trim(),
       signature: how === 'typed' ? { kind: 'typed' } : drawn!,
       consent: true,
       idempotencyKey: key.current,
-    });
-    if (answer.ok) done();
-    else {
+    };
+    let answer = await sign(signed);
+    // An answer that did not come says nothing: under the same key it is asked again, and signed once at most.
+    for (const pause of RETRIES) {
+      if (answer.ok || answer.problem.status !== 0) break;
+      setLooking(true);
+      await new Promise((go) => setTimeout(go, pause));
+      answer = await sign(signed);
+    }
+    setLooking(false);
+    if (answer.ok) {
+      const before = (answer.value as { before?: Before | null }).before ?? null;
+      if (before) setSignedBefore(before);
+      else done();
+    } else {
       setBusy(false);
       setProblem(answer.problem);
       refused?.(answer.problem);
     }
   };
 
+  if (signedBefore)
+    return (
+      <div role="status" className="signed-before">
+        <p>
+          <strong>{signedBefore.signer}</strong> signed this on{' '}
+          {new Date(signedBefore.at).toLocaleString('en-US', { dateStyle: 'long', timeStyle: 'short' })}. It
+          counts once; yours is not needed any more.
+        </p>
+        <button type="button" className="button" onClick={done}>
+          Read what was signed
+        </button>
+      </div>
+    );
   return (
     <>
+      {looking && <p role="status">No answer came. Looking whether your signature arrived …</p>}
       <label className="field">
         Your name
         <input

@@ -20,7 +20,8 @@ export async function post<T>(
         type: 'about:blank',
         title: 'No answer',
         status: 0,
-        detail: 'There is no connection just now. Nothing was changed; try again.',
+        detail:
+          'There is no connection just now. Whether this arrived is not known; look once more when there is one.',
       },
     };
   }

@@ -70,7 +70,7 @@ test('an addition: own number, own paper, lines and tax beside the original, spr
     { ...input, choices: { ...input.choices, extras: { l2: { in: true } } }, total: '1447.55' },
     'test',
   );
-  expect(accepted).toEqual({ agreementId, repeated: false });
+  expect(accepted).toEqual({ agreementId, repeated: false, before: null });
   expect((await acceptProposal(visitor, input, 'test')).repeated).toBe(true);
 
   const after = await readAgreement(actor, agreementId);

@@ -128,7 +128,9 @@ describe('what is asked for wrongly, or cannot be computed, is said', () => {
           space: {
             shape: { kind: 'rectangle', length: { value: '3' }, width: { value: '3' } },
             height: { value: '8' },
-            openings: [{ id: 'o', width: { value: '12' }, height: { value: '8' }, count: 1 }],
+            openings: [
+              { id: 'o', name: 'Opening', width: { value: '12' }, height: { value: '8' }, count: 1 },
+            ],
           },
           entries: [
             {

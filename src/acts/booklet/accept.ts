@@ -1,7 +1,7 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, changeOrder, customer, proposal } from '@/data/schema';
+import { agreement, changeOrder, customer, proposal, signing } from '@/data/schema';
 import { freezeAgreement } from '@/core/agreement';
 import type { FrozenAgreement } from '@/core/agreement';
 import { choicesInWords, menuOf } from '@/core/choice';
@@ -40,17 +40,43 @@ interface Yes {
 export interface Accepted {
   readonly agreementId: string;
   readonly repeated: boolean;
+  /** Who signed before, and when, where it was not this signature that did; null: this one did. */
+  readonly before: { readonly signer: string; readonly at: string } | null;
 }
 
 /** What is there already, when someone comes second. */
-async function acceptedBefore(tx: Transaction, { proposal: row }: Current): Promise<Accepted | null> {
-  const [found] = row.agreementId
-    ? await tx
-        .select({ id: changeOrder.agreementId })
-        .from(changeOrder)
-        .where(eq(changeOrder.proposalId, row.id))
-    : await tx.select({ id: agreement.id }).from(agreement).where(eq(agreement.proposalId, row.id));
-  return found ? { agreementId: found.id, repeated: true } : null;
+async function acceptedBefore(
+  tx: Transaction,
+  { proposal: row }: Current,
+  { idempotencyKey }: Yes,
+  { name }: Signer,
+): Promise<Accepted | null> {
+  if (!row.agreementId) {
+    const [found] = await tx.select().from(agreement).where(eq(agreement.proposalId, row.id));
+    if (!found) return null;
+    const same = found.idempotencyKey === idempotencyKey;
+    return {
+      agreementId: found.id,
+      repeated: true,
+      before: same ? null : { signer: found.signerName, at: found.acceptedAt.toISOString() },
+    };
+  }
+  const [found] = await tx
+    .select({ change: changeOrder, signer: signing.signerName, at: signing.signedAt })
+    .from(changeOrder)
+    .innerJoin(
+      signing,
+      and(eq(signing.companyId, changeOrder.companyId), eq(signing.subject, changeOrder.id)),
+    )
+    .where(eq(changeOrder.proposalId, row.id));
+  if (!found) return null;
+  // No key is kept of a change order: the same name is the same hand.
+  const same = found.signer === name;
+  return {
+    agreementId: found.change.agreementId,
+    repeated: true,
+    before: same ? null : { signer: found.signer, at: found.at.toISOString() },
+  };
 }
 
 /**
@@ -59,7 +85,7 @@ async function acceptedBefore(tx: Transaction, { proposal: row }: Current): Prom
  * another browser, a retry after a lost answer) gets what is there.
  */
 async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signer): Promise<Accepted> {
-  const before = await acceptedBefore(tx, current);
+  const before = await acceptedBefore(tx, current, yes, signer);
   if (before) return before;
   refuseClosed(current);
   await refuseReplaced(tx, current, yes.revisionId);
@@ -114,7 +140,7 @@ async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signe
       total,
     });
     await confirmByPost(tx, signer, current, total, null);
-    return { agreementId: row.agreementId, repeated: false };
+    return { agreementId: row.agreementId, repeated: false, before: null };
   }
 
   const id = await insertAgreement(tx, current, choices, frozen, yes.idempotencyKey, signer);
@@ -133,7 +159,7 @@ async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signe
       ? await insertInvoice(tx, who, id, { entryId: deposit.id })
       : null;
   await confirmByPost(tx, signer, current, total, issued?.label ?? null);
-  return { agreementId: id, repeated: false };
+  return { agreementId: id, repeated: false, before: null };
 }
 
 async function insertAgreement(

@@ -58,21 +58,26 @@ export function ImportPage() {
     setTrouble((error as Error).message);
     setStage(back);
   };
+  /** Counts what was asked: an answer that comes after a later question is no answer. */
+  const asked = useRef(0);
   const look = async (started: StartedImport, wanted: Matching) => {
     setStage({ at: 'busy', what: 'Comparing with the library …' });
+    asked.current += 1;
+    const question = asked.current;
     try {
-      setPreview(
-        await readAnswer(
-          await fetch(`/api/v1/library/imports/${started.id}/plan`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify({ matching: wanted }),
-          }),
-        ),
+      const found = await readAnswer<ImportPreview>(
+        await fetch(`/api/v1/library/imports/${started.id}/plan`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ matching: wanted }),
+        }),
       );
+      if (question !== asked.current) return;
+      setPreview(found);
       setTrouble(null);
       setStage({ at: 'look' });
     } catch (error) {
+      if (question !== asked.current) return;
       setPreview(null);
       fail(error, { at: 'look' });
     }

@@ -2,6 +2,6 @@ import { acceptProposal } from '@/acts/booklet/accept';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(async (visitor, input, request) => {
-  const { repeated } = await acceptProposal(visitor, input, request.headers.get('user-agent') ?? '');
-  return { accepted: true, repeated };
+  const { repeated, before } = await acceptProposal(visitor, input, request.headers.get('user-agent') ?? '');
+  return { accepted: true, repeated, before };
 });
