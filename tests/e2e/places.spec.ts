@@ -80,6 +80,7 @@ test('price, discount and payments: each figure typed is followed at once by all
   await expect(page.locator('.tally')).toContainText('−5.00');
 
   await step('Payments');
+  await expect(page.locator('.step-table')).toBeVisible();
   const amounts = async () =>
     (await page.locator('.step-table tbody tr td.amount').allTextContents()).map((text) =>
       BigInt(text.replace(/[^0-9]/g, '')),
