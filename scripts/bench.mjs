@@ -6,8 +6,8 @@ import {
   ensureBuild,
   ensurePackages,
   ensurePostgres,
+  releaseCluster,
   startCluster,
-  stopCluster,
 } from './machine.mjs';
 
 ensurePackages();
@@ -29,5 +29,5 @@ const client = new Client({ connectionString: cluster.url });
 await client.connect();
 await client.query(`drop database if exists "${new URL(url).pathname.slice(1)}" with (force)`);
 await client.end();
-if (cluster.started) stopCluster();
+releaseCluster();
 process.exitCode = done.status ?? 1;

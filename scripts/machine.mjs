@@ -84,33 +84,35 @@ export function ensureTestTools() {
     );
 }
 
-/** Starts the private cluster under a lock, so that two starts at once make one. */
-export function startCluster() {
+/** Does something with the private cluster under a lock, so that two at once do one after the other. */
+function cluster(...what) {
   fs.mkdirSync(path.join(root, '.data'), { recursive: true });
-  const lock = path.join(root, '.data', 'lock');
   const done = spawnSync(
     'flock',
-    ['-w', '180', lock, process.execPath, path.join(root, 'scripts', 'cluster.mjs'), 'start'],
+    [
+      '-w',
+      '180',
+      path.join(root, '.data', 'lock'),
+      process.execPath,
+      path.join(root, 'scripts', 'cluster.mjs'),
+      ...what,
+    ],
     { encoding: 'utf8' },
   );
   if (done.status !== 0) throw new CannotGoOn(done.stderr.trim() || 'The database could not be started.');
   return JSON.parse(done.stdout);
 }
 
-export function stopCluster() {
-  spawnSync(
-    'flock',
-    [
-      '-w',
-      '60',
-      path.join(root, '.data', 'lock'),
-      process.execPath,
-      path.join(root, 'scripts', 'cluster.mjs'),
-      'stop',
-    ],
-    { stdio: 'ignore' },
-  );
-}
+/** Starts the private cluster, or uses the one that runs. */
+export const startCluster = () => cluster('start', String(process.pid));
+
+/** This process is done with the cluster; the last one stops it. */
+export const releaseCluster = () => cluster('release', String(process.pid));
+
+/** The processes that use the cluster. */
+export const clusterUsers = () => cluster('users').users;
+
+export const stopCluster = () => cluster('stop');
 
 /** The address of a database of the cluster. */
 export const databaseUrl = (clusterUrl, name) => clusterUrl.replace(/\/[^/]*$/, `/${name}`);

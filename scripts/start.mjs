@@ -9,9 +9,9 @@ import {
   ensureBuild,
   ensurePackages,
   ensurePostgres,
+  releaseCluster,
   say,
   startCluster,
-  stopCluster,
 } from './machine.mjs';
 
 const dev = process.argv.includes('--dev');
@@ -42,7 +42,7 @@ function end(code) {
   if (ending) return;
   ending = true;
   const finish = () => {
-    if (cluster?.started) stopCluster();
+    if (cluster) releaseCluster();
     process.exit(code);
   };
   if (!server || server.exitCode !== null || server.signalCode !== null) return finish();

@@ -13,9 +13,9 @@ import {
   ensurePackages,
   ensurePostgres,
   ensureTestTools,
+  releaseCluster,
   say,
   startCluster,
-  stopCluster,
 } from './machine.mjs';
 
 const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e', 'fuzz'];
@@ -174,7 +174,7 @@ async function cleanUp() {
   for (const url of databases)
     await client.query(`drop database if exists "${new URL(url).pathname.slice(1)}" with (force)`);
   await client.end();
-  if (cluster.started) stopCluster();
+  releaseCluster();
 }
 
 process.on('SIGINT', () => void cleanUp().then(() => process.exit(130)));
