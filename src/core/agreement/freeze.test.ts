@@ -121,3 +121,22 @@ test('the cost of a line is frozen by cost type too, and the types sum to it', (
   expect(a!.cost).toBe(4103n);
   expect(free!.costs).toEqual({});
 });
+
+test('every agreed line keeps the stage it is done in: its own phase, else its section’s, else none', () => {
+  const document = plainDocument([
+    {
+      id: 's1',
+      title: 'Deck',
+      phase: 'Frame',
+      entries: [line('beam', '1', '100'), line('rail', '1', '50', { phase: 'Finish' })],
+    },
+    { id: 's2', title: 'Garden', entries: [line('path', '1', '30')] },
+  ]);
+  const frozen = freezeAgreement(document, asSuggested);
+  expect(frozen.lines.map(({ id, stage }) => [id, stage])).toEqual([
+    ['beam', 'Frame'],
+    ['rail', 'Finish'],
+    ['path', null],
+  ]);
+  expect(frozen.stages.map(({ name }) => name)).toEqual(expect.arrayContaining(['Frame', 'Finish']));
+});

@@ -166,3 +166,24 @@ describe('rules between choices, and days until which they can be made', () => {
     expect(computeFigures(document, withAlternative(asSuggested, 'q', 'none')).total).toBe(0n);
   });
 });
+
+test('levels that are not offered, of questions that are not asked, are refused', () => {
+  const document = plainDocument([{ id: 's1', title: 'Deck', entries: [line('l1', '1', '10')] }], {
+    tiers: [
+      {
+        id: 'how',
+        prompt: 'How?',
+        suggested: 'plain',
+        levels: [
+          { id: 'plain', name: 'Plain', without: [], grades: {} },
+          { id: 'full', name: 'Full', without: ['l1'], grades: {} },
+        ],
+      },
+    ],
+  });
+  const menu = menuOf(document);
+  const picked = (tiers: Record<string, string>) => checkChoices(menu, { ...asSuggested, tiers });
+  expect(picked({ how: 'full' })).toEqual([]);
+  expect(picked({ how: 'golden' })).toEqual([{ id: 'how', message: 'This level is not offered.' }]);
+  expect(picked({ other: 'plain' })).toEqual([{ id: 'other', message: 'This level is not offered.' }]);
+});
