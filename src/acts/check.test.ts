@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals';
 import { ChooseInput, ProposalDocument, StartInput } from '@/model';
 import { plainDocument, line } from '../../tests/support/documents';
 import { check, checkId } from './check';
@@ -67,7 +68,7 @@ describe('a door says what is wrong, and where', () => {
 describe('refusals leave in one shape', () => {
   const problem = new Problem(409, 'It was changed meanwhile.', { context: { by: 'Wren' } });
 
-  test('as the answer of an action, and other errors go on as errors', async () => {
+  test('as the answer of an action, our own mistakes too', async () => {
     expect(await answer(async () => 7)).toEqual({ ok: true, value: 7 });
     expect(await answer(() => Promise.reject(problem))).toEqual({
       ok: false,
@@ -79,7 +80,16 @@ describe('refusals leave in one shape', () => {
         context: { by: 'Wren' },
       },
     });
-    await expect(answer(() => Promise.reject(new Error('ours')))).rejects.toThrow('ours');
+    // Our own mistake is an answer as well, and is logged; being sent to another page is none.
+    const logged = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    expect(await answer(() => Promise.reject(new Error('ours')))).toMatchObject({
+      ok: false,
+      problem: { status: 500, title: 'Our mistake' },
+    });
+    expect(logged).toHaveBeenCalledTimes(1);
+    logged.mockRestore();
+    const direction = Object.assign(new Error('go on'), { digest: 'NEXT_REDIRECT;/today' });
+    await expect(answer(() => Promise.reject(direction))).rejects.toThrow('go on');
   });
 
   // RFC 9457: media type, status repeated, type and title.

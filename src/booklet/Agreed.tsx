@@ -4,6 +4,7 @@ import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { Track } from '@/ui/Track';
 import { Pay } from './Pay';
+import { Mail } from './Reach';
 import type { Booklet, TrialCards } from './types';
 
 type Agreement = NonNullable<Booklet['agreement']>;
@@ -29,7 +30,7 @@ export function Agreed({
       {agreement.cancelUntil && (
         <p>
           You may cancel until midnight of {showDate(agreement.cancelUntil)}, without giving a reason. Write
-          to {data.company.email}.
+          to <Mail address={data.company.email} />.
         </p>
       )}
       <Track parts={agreement.track} height={14} named />

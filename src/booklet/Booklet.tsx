@@ -8,6 +8,7 @@ import type { Choices } from '@/model/choices';
 import type { Answer, ProblemDetails } from '@/model/problem';
 import { showDate } from '@/core/text/dates';
 import { Accept } from './Accept';
+import { Mail, Phone } from './Reach';
 import { post } from './post';
 import { Trouble } from './Trouble';
 import { Agreed } from './Agreed';
@@ -110,16 +111,19 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
         {open && view.validUntil && <div className="soft">Prices hold until {showDate(view.validUntil)}</div>}
         {data.state === 'lapsed' && (
           <p className="word">
-            These prices held until {showDate(view.validUntil ?? '')}. Ask us for fresh ones: {company.phone}.
+            These prices held until {showDate(view.validUntil ?? '')}. Ask us for fresh ones:{' '}
+            <Phone number={company.phone} />.
           </p>
         )}
         {data.state === 'withdrawn' && (
           <p className="word">
-            This proposal was taken back. If you did not expect that, call {company.phone}.
+            This proposal was taken back. If you did not expect that, call <Phone number={company.phone} />.
           </p>
         )}
         {data.state === 'declined' && (
-          <p className="word">You declined this proposal. If you change your mind, call {company.phone}.</p>
+          <p className="word">
+            You declined this proposal. If you change your mind, call <Phone number={company.phone} />.
+          </p>
         )}
         {data.state === 'revising' && (
           <p className="word">
@@ -187,7 +191,7 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
       <footer className="leaf soft">
         {data.seller} · {company.name}, {company.town}
         <br />
-        {company.phone} · {company.email}
+        <Phone number={company.phone} /> · <Mail address={company.email} />
         {address && (
           <>
             <br />

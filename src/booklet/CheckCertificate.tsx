@@ -1,5 +1,6 @@
 'use client';
 
+import canonicalize from 'canonicalize';
 import { useState } from 'react';
 import { showDate } from '@/core/text/dates';
 import { post } from './post';
@@ -11,9 +12,19 @@ export type Verdict =
   | { readonly kind: 'unknown'; readonly sha256: string }
   | { readonly kind: 'trouble'; readonly why: string };
 
-/** The SHA-256 of a file, reckoned here: the file does not leave the browser. */
+/** A statement as it was signed: canonical JSON (RFC 8785), however a copy of it is laid out. */
+function canonical(text: string): string {
+  try {
+    return canonicalize(JSON.parse(text.replace(/^\uFEFF/, ''))) ?? text;
+  } catch {
+    return text;
+  }
+}
+
+/** The SHA-256 of a statement, reckoned here: the file does not leave the browser. */
 async function fingerprint(file: Blob): Promise<string> {
-  const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()));
+  const text = new TextEncoder().encode(canonical(await file.text()));
+  const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', text));
   return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 

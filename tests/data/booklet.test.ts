@@ -20,7 +20,7 @@ import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit, ref
 afterAll(closeConnection);
 
 const change = (actor: Actor, proposalId: string, saveNumber: number, path: string, value: unknown) =>
-  saveProposal(actor, { proposalId, saveNumber, patches: [{ op: 'replace', path, value }] });
+  saveProposal(actor, { proposalId, saveNumber, patches: [{ op: 'add', path, value }] });
 const choose = async (token: string, revisionId: string, choices: Choices) =>
   chooseInBooklet(await visit(token), { revisionId, choices });
 

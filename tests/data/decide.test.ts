@@ -137,7 +137,7 @@ describe('choosing and declining', () => {
 });
 
 describe('two editors', () => {
-  const patch = (path: string, value: unknown) => [{ op: 'replace', path, value }];
+  const patch = (path: string, value: unknown) => [{ op: 'add', path, value }];
 
   test('a late save changes nothing and is told what changed', async () => {
     const actor = await newCompany();

@@ -37,7 +37,7 @@ const set = async (
   value: unknown,
 ) => {
   const { saveNumber } = await readProposal(actor, proposalId);
-  await saveProposal(actor, { proposalId, saveNumber, patches: [{ op: 'replace', path, value }] });
+  await saveProposal(actor, { proposalId, saveNumber, patches: [{ op: 'add', path, value }] });
 };
 
 test('a question is kept with the proposal, answered once, and both read it', async () => {

@@ -19,6 +19,7 @@ import { recordSigning } from '../agreements/sign';
 import { check } from '../check';
 import { nextNumber } from '../numbers';
 import { postLetter } from '../post';
+import { bookletAddress, makeLink } from '../proposals/send';
 import { Problem } from '../problem';
 import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from './choices';
 import { consentTo, refuseClosed, refuseReplaced } from './decide';
@@ -220,6 +221,8 @@ async function confirmByPost(
     signer.signature.kind === 'told'
       ? `you told us ${signer.signature.how} that you accept`
       : 'thank you. You accepted';
+  // What was signed, and its invoices, stay under a link; the one they signed with was never kept in clear.
+  const link = document.change ? null : (await makeLink(tx, signer, row.id)).token;
   await postLetter(tx, signer, {
     proposalId: row.id,
     kind: 'acceptance',
@@ -233,8 +236,9 @@ async function confirmByPost(
         : [
             depositInvoice === null
               ? 'We will send the first invoice soon.'
-              : `Deposit invoice ${depositInvoice} is waiting under the link to your proposal.`,
+              : `Deposit invoice ${depositInvoice} is waiting under the link below.`,
           ]),
+      ...(link === null ? [] : [`What you signed, to read and keep:\n${bookletAddress(link)}`]),
       `${ours.name} · ${ours.phone}`,
     ].join('\n\n'),
   });
