@@ -16,6 +16,7 @@ export function Accept({
   address,
   consent,
   waiting,
+  refused,
 }: {
   data: Booklet;
   view: CustomerView;
@@ -23,6 +24,8 @@ export function Accept({
   consent: string;
   /** A choice is on its way: what would be signed is not known yet. */
   waiting: boolean;
+  /** A refusal may say how things stand now. */
+  refused: (problem: ProblemDetails) => void;
 }) {
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
@@ -56,6 +59,7 @@ export function Accept({
         consent={consent}
         says="Accept and sign"
         waiting={waiting || !address}
+        refused={refused}
         sign={(signed) =>
           post(`${address}/accept`, {
             revisionId: data.revision.id,

@@ -56,6 +56,17 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
     [offer, today, chosen, data.choices, data.view],
   );
 
+  /** Goes on from what somebody else chose meanwhile, where a refusal says so. */
+  const adopt = (refusal: ProblemDetails) => {
+    const now = (refusal.context as { now?: Meanwhile } | undefined)?.now;
+    if (!now) return;
+    settled.current = now.choices;
+    seen.current = now.number;
+    latest.current = now.choices;
+    setChosen(now.choices);
+    setData((before) => ({ ...before, view: now.view, choices: now.choices }));
+  };
+
   // What was tapped last is what counts: taps during an answer are sent together after it.
   const send = async () => {
     if (sending.current || !address) return;
@@ -75,12 +86,7 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
         setData((before) => ({ ...before, view: answer.value.view, choices: asked! }));
       } else {
         // Somebody else chose meanwhile: their state is the one to go on from.
-        const now = (answer.problem.context as { now?: Meanwhile } | undefined)?.now;
-        if (now) {
-          settled.current = now.choices;
-          seen.current = now.number;
-          setData((before) => ({ ...before, view: now.view, choices: now.choices }));
-        }
+        adopt(answer.problem);
         latest.current = settled.current;
         asked = settled.current;
         setChosen(settled.current);
@@ -185,7 +191,16 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
         )}
         {problem && <Trouble problem={problem} />}
         <Ask first={data.questions} address={address} />
-        {open && <Accept data={data} view={view} address={address} consent={consent} waiting={busy} />}
+        {open && (
+          <Accept
+            data={data}
+            view={view}
+            address={address}
+            consent={consent}
+            waiting={busy}
+            refused={adopt}
+          />
+        )}
       </main>
 
       <footer className="leaf soft">

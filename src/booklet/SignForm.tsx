@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Answer, ProblemDetails } from '@/model/problem';
 import type { Signature } from '@/model/inputs';
 import { SignaturePad } from './SignaturePad';
@@ -14,6 +14,9 @@ export interface Signed {
   readonly consent: true;
   readonly idempotencyKey: string;
 }
+
+/** Under what name the tab keeps who is about to sign. */
+const NAME = 'impegno-signer';
 
 /** Somebody who signed first. */
 interface Before {
@@ -40,7 +43,16 @@ interface SignFormProps {
 
 /** A name, a signature typed or drawn, and consent; alike for everything that is signed. */
 export function SignForm({ consent, says, waiting, sign, done, refused, children }: SignFormProps) {
-  const [name, setName] = useState('');
+  const [name, keepName] = useState('');
+  useEffect(() => {
+    const kept = window.sessionStorage.getItem(NAME);
+    // A page read anew has not lost who was about to sign.
+    if (kept) queueMicrotask(() => keepName((typed) => typed || kept));
+  }, []);
+  const setName = (typed: string) => {
+    keepName(typed);
+    window.sessionStorage.setItem(NAME, typed);
+  };
   const [agreed, setAgreed] = useState(false);
   const [how, setHow] = useState<'typed' | 'drawn'>('typed');
   const [drawn, setDrawn] = useState<Signature | null>(null);

@@ -6,7 +6,9 @@
 import fc from 'fast-check';
 import { sql } from 'drizzle-orm';
 import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
+import { saveStage } from '@/acts/agreements/stages';
 import { readAgreement } from '@/acts/agreements/read';
+import { readWorktable } from '@/acts/agreements/worktable';
 import { readAccount } from '@/acts/customers/account';
 import { makeBatch } from '@/acts/money/batches';
 import { batchJournal } from '@/acts/money/books';
@@ -48,6 +50,10 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
   expect(page.standing.billedUnpaid).toBe(money(open));
   expect(list.credit).toBe(page.credit);
   expect(list.held).toBe(page.held);
+  // To bill now: the sum by SQL, the core's, and what its button bills.
+  const { billableNow } = await readWorktable(actor, agreementId);
+  expect(list.toBill).toBe(billableNow.amount);
+  expect(billableNow.ask === null).toBe(cents(billableNow.amount) <= 0n);
   for (const invoice of page.invoices) {
     const row = list.invoices.find(({ id }) => id === invoice.id)!;
     const own = await readInvoice(actor, invoice.id);
@@ -87,6 +93,9 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
 const anyAct = fc.record({
   what: fc.constantFrom(
     'entry',
+    'bill it',
+    'bill it',
+    'stage',
     'amount',
     'rest',
     'credit part',
@@ -147,6 +156,18 @@ test('whatever happens with money, every place says the same, and it is so', asy
               if (entry) await issueInvoice(actor, { agreementId, what: { entryId: entry.id } });
             } else if (what === 'amount')
               await issueInvoice(actor, { agreementId, what: { amount: money(BigInt(some)) } });
+            else if (what === 'bill it') {
+              const { billableNow } = await readWorktable(actor, agreementId);
+              if (!billableNow.ask) continue;
+              await issueInvoice(actor, { agreementId, what: billableNow.ask });
+              // It bills just what the figure said: nothing is left of it.
+              expect((await readMoney(actor)).toBill).toBe('0.00');
+            } else if (what === 'stage')
+              await saveStage(actor, {
+                agreementId,
+                name: page.stages[which % page.stages.length]!.name,
+                doneOn: today,
+              });
             else if (what === 'rest') await issueInvoice(actor, { agreementId, what: { rest: true } });
             else if (what === 'credit part' && bill)
               await creditInvoice(actor, {

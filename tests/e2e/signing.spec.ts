@@ -1,0 +1,93 @@
+import type { Page } from '@playwright/test';
+import { begin, expect, saved, sendPlain, test, tick } from './desk';
+
+const phone = { width: 390, height: 844 };
+
+async function fillIn(customer: Page, name: string): Promise<void> {
+  await expect(async () => {
+    await customer.getByLabel('Your name').last().fill(name);
+    await tick(customer.getByRole('checkbox', { name: /I agree to sign/ }).last());
+    await expect(customer.locator('.typed-signature').last()).toHaveText(name, { timeout: 1000 });
+  }).toPass();
+}
+
+test('a signature whose answer is lost is asked about again: signed once, and nothing is claimed that is not known', async ({
+  page,
+  browser,
+}) => {
+  const link = await sendPlain(page, 'Signed without an answer');
+  const customer = await (await browser.newContext({ viewport: phone })).newPage();
+  await customer.goto(link);
+  let lost = 0;
+  await customer.route('**/accept', async (route) => {
+    if (lost < 2) {
+      lost += 1;
+      // It arrives; its answer does not.
+      await route.fetch();
+      return route.abort();
+    }
+    return route.continue();
+  });
+  await fillIn(customer, 'Odalie Brannock');
+  await customer.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(customer.getByText('No answer came.')).toBeVisible();
+  await expect(customer.getByText('Nothing was changed')).toHaveCount(0);
+  await expect(customer.getByText('Accepted on').first()).toBeVisible({ timeout: 20_000 });
+  expect(lost).toBe(2);
+});
+
+test('who signs second reads who has signed, and when', async ({ page, browser }) => {
+  const link = await sendPlain(page, 'Signed by two');
+  const one = await (await browser.newContext({ viewport: phone })).newPage();
+  const other = await (await browser.newContext({ viewport: phone })).newPage();
+  await one.goto(link);
+  await other.goto(link);
+  await fillIn(other, 'Tobin Brannock');
+  await fillIn(one, 'Odalie Brannock');
+  await one.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(one.getByText('Accepted on').first()).toBeVisible();
+  await other.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(other.getByRole('status').filter({ hasText: 'signed this on' })).toContainText(
+    'Odalie Brannock',
+  );
+  await other.getByRole('button', { name: 'Read what was signed' }).click();
+  await expect(other.getByText('Accepted on').first()).toBeVisible();
+});
+
+test('two phones: what the other chose is shown at once, the name stays, and the next press signs', async ({
+  page,
+  browser,
+}) => {
+  await begin(page, 'Two phones');
+  for (const typed of ['10 handrail cedar', '6 footing 12']) {
+    await page.keyboard.type(typed);
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+  }
+  await page.getByLabel('Quantity of Handrail, cedar').press('Alt+x');
+  await expect(page.getByText('extra, out')).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  const link = (await page.getByTestId('private-link').getAttribute('href'))!;
+  const [a, b] = [
+    await browser.newContext({ viewport: phone }),
+    await browser.newContext({ viewport: phone }),
+  ];
+  const [signer, chooser] = [await a.newPage(), await b.newPage()];
+  await signer.goto(link);
+  await chooser.goto(link);
+  await fillIn(signer, 'Odalie Brannock');
+  const before = await signer.locator('.sign strong').nth(1).textContent();
+  await tick(chooser.getByRole('checkbox', { name: /Handrail/ }));
+  await expect(chooser.locator('.sign strong').nth(1)).not.toHaveText(before!);
+  const after = await chooser.locator('.sign strong').nth(1).textContent();
+  await chooser.waitForTimeout(500);
+
+  await signer.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(signer.getByText('This is how it stands now')).toBeVisible();
+  await expect(signer.locator('.sign strong').nth(1)).toHaveText(after!);
+  await expect(signer.getByLabel('Your name').last()).toHaveValue('Odalie Brannock');
+  await signer.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(signer.getByText('Accepted on').first()).toBeVisible();
+});
