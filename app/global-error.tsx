@@ -11,7 +11,7 @@ export default function GlobalError({ reset }: { error: Error; reset: () => void
   return (
     <html lang="en">
       <body>
-        <main className="page">
+        <main className="page-trouble">
           <PageTrouble again={reset} />
         </main>
       </body>
