@@ -158,10 +158,12 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await customer.getByRole('button', { name: 'Accept and sign' }).click();
   await expect(customer.getByText('Signed by Isolde Fenn')).toBeVisible();
 
-  // The other browser, still open on the old page, gets the agreement that is there.
+  // The other browser, still open on the old page, is told who has signed, and gets the agreement that is there.
   await partner.getByLabel('Your name').fill('Bevis Fenn');
   await partner.getByText('I accept this proposal as shown').click();
   await partner.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(partner.getByText('signed this on')).toContainText('Isolde Fenn');
+  await partner.getByRole('button', { name: 'Read what was signed' }).click();
   await expect(partner.getByText('Signed by Isolde Fenn')).toBeVisible();
 
   // The deposit: a refused card, then an accepted one.

@@ -18,6 +18,8 @@ export function useLiveText(before: string, commit: (text: string) => void, { ke
   // What a timer or a leaving page sees: the text as of the last key, before anything is drawn again.
   const typed = useRef<string | null>(null);
   const taken = useRef<string | null>(null);
+  /** What was taken last, and what stood there then. */
+  const settled = useRef<{ readonly text: string; readonly stood: string } | null>(null);
   const visit = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef({ before, commit, live });
@@ -37,7 +39,10 @@ export function useLiveText(before: string, commit: (text: string) => void, { ke
     const given = typed.current;
     const { before: stood, commit: put, live: within } = latest.current;
     const known = taken.current ?? stood;
-    if (given === null || given === known) {
+    // What stands there may be of before the last answer: typed again, it takes back what was typed since.
+    const { current: last } = settled;
+    const stale = taken.current === null && last !== null && last.stood === stood && last.text !== stood;
+    if (given === null || (given === known && !stale)) {
       within?.typing(field, null);
       return null;
     }
@@ -45,6 +50,7 @@ export function useLiveText(before: string, commit: (text: string) => void, { ke
       if (within) within.asOneEdit(name(), () => put(given));
       else put(given);
       taken.current = given;
+      settled.current = { text: given, stood };
       within?.typing(field, null);
       return null;
     } catch (error) {
