@@ -110,9 +110,11 @@ test('a rate that moves prices its items anew; a crew is made; an item takes loa
   await normal.fill('200');
   await page.keyboard.press('Enter');
   await expect(page.getByText('does not cost less')).toBeVisible();
-  await normal.fill('50');
+  await normal.fill('51');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/\d+ items priced anew/)).toBeVisible();
+  // The table is read anew from the server after the answer.
+  await expect(normal).toHaveValue('51.00');
   await normal.fill(before);
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Roofer, normal')).toHaveValue(before);
