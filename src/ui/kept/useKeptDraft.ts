@@ -10,14 +10,13 @@ import { useKeptKey } from './KeptFor';
  * @param name names the form and what it belongs to; null: nothing is kept now
  * @param value plain data: everything typed in the form
  * @param restore puts kept values back into the form
- * @returns the way to be done with it
+ * @returns the way to be done with it as it stands; what is changed after that is kept again
  */
 export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T) => void): () => void {
   const whole = useKeptKey(name ?? '');
   const key = name === null ? null : whole;
   const first = useRef<string | null>(null);
   const ready = useRef(false);
-  const over = useRef(false);
   const text = JSON.stringify(value);
   const latest = useRef({ restore, text });
   useEffect(() => {
@@ -27,7 +26,6 @@ export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T
     if (key === null) return;
     let gone = false;
     ready.current = false;
-    over.current = false;
     first.current = latest.current.text;
     void readKept<string>(key).then((kept) => {
       if (gone) return;
@@ -41,11 +39,12 @@ export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T
     };
   }, [key]);
   useEffect(() => {
-    if (key === null || over.current || text === first.current) return;
+    if (key === null || text === first.current) return;
     void keep(key, text);
   }, [key, text]);
   return useCallback(() => {
-    over.current = true;
+    // What stands there now is stored elsewhere; what is typed after it is kept again.
+    first.current = latest.current.text;
     if (key !== null) void forget(key);
   }, [key]);
 }
