@@ -1,6 +1,9 @@
 import type { IncomingMessage } from 'node:http';
 
-/** When the server has started: requests carry where they come from, and reminders that companies want sent by themselves go out from here, each once. */
+/**
+ * When the server has started: requests carry where they come from, the database is asked as a login that rules bind, and
+ * reminders that companies want sent by themselves go out from here, each once.
+ */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;
   const { Server } = await import('node:http');
@@ -18,6 +21,14 @@ export async function register(): Promise<void> {
     }
     return Reflect.apply(emit, this, [event, ...args]) as boolean;
   };
+  const { onlyAsServer, refusePower, TooMuchPower } = await import('@/data/connection');
+  onlyAsServer();
+  // A database that does not answer yet is asked when it does.
+  await refusePower().catch((error: unknown) => {
+    if (!(error instanceof TooMuchPower)) return;
+    process.stderr.write(`${error.message}\n`);
+    process.exit(1);
+  });
   const { remindByItself } = await import('@/acts/money/reminders');
   const { nowAndThen } = await import('@/acts/nowAndThen');
   nowAndThen(() => remindByItself(new Date()), {

@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { root } from './cluster.mjs';
 import {
+  addressesOf,
   databaseUrl,
   ensureBuild,
   ensurePackages,
@@ -21,7 +22,7 @@ const done = spawnSync(
   {
     cwd: root,
     stdio: 'inherit',
-    env: { ...process.env, DATABASE_URL: url },
+    env: { ...process.env, ...addressesOf(url) },
   },
 );
 const { Client } = (await import('pg')).default;

@@ -114,6 +114,28 @@ export const clusterUsers = () => cluster('users').users;
 
 export const stopCluster = () => cluster('stop');
 
+/** How the server logs in to a database that somebody keeps: a login of its own, its password made from theirs. */
+export function serverUrl(ownerUrl) {
+  const url = new URL(ownerUrl);
+  if (url.password === '')
+    throw new CannotGoOn(
+      'DATABASE_OWNER_URL has no password to make the server’s from: name the login of the server in DATABASE_URL.',
+    );
+  const password = crypto.createHmac('sha256', decodeURIComponent(url.password)).update('impegno_server');
+  url.username = 'impegno_server';
+  url.password = password.digest('hex');
+  return url.href;
+}
+
+/** How the owner of a database and the server log in to it, as the environment gives them. */
+export const addressesOf = (ownerUrl) => ({
+  DATABASE_OWNER_URL: ownerUrl,
+  DATABASE_URL:
+    process.env.DATABASE_OWNER_URL === ownerUrl && process.env.DATABASE_URL
+      ? process.env.DATABASE_URL
+      : serverUrl(ownerUrl),
+});
+
 /** The address of a database of the cluster. */
 export const databaseUrl = (clusterUrl, name) => clusterUrl.replace(/\/[^/]*$/, `/${name}`);
 

@@ -1,18 +1,25 @@
-// Makes, migrates and (when empty) fills the database named by DATABASE_URL. Two at once do it one after the other, and a
-// filling that was cut off is begun anew: there is never half a demo.
+// Makes, migrates and (when empty) fills a database, as its owner (DATABASE_OWNER_URL), and makes the login of the server
+// (DATABASE_URL). Two at once do it one after the other, and a filling that was cut off is begun anew: there is never half a
+// demo. With `--roles`: the roles alone, in a cluster that a database is to be restored in.
 import { Client } from 'pg';
-import { isEmpty } from '@/acts/accounts/createCompany';
+import { hasNoCompany } from '@/data/before';
 import { closeConnection } from '@/data/connection';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
+import { makeRoles, openTo } from '@/data/roles';
 import { seedDemo } from './demo/seed';
 
-const url = process.env.DATABASE_URL;
-if (!url) throw new Error('DATABASE_URL is not set.');
+const owner = process.env.DATABASE_OWNER_URL;
+const server = process.env.DATABASE_URL;
+if (!owner || !server) throw new Error('DATABASE_OWNER_URL and DATABASE_URL are not both set.');
+// What is filled in here began long ago: the owner of the database may say when.
+process.env.DATABASE_URL = owner;
 
 /** What the database's own comment says while it is filled. */
 const FILLING = 'impegno: the demo is being filled';
 
-async function prepare(address: string): Promise<void> {
+async function prepare(address: string, serverAddress: string): Promise<void> {
+  await makeRoles(address, serverAddress);
+  if (process.argv.includes('--roles')) return;
   await ensureDatabase(address);
   const client = new Client({ connectionString: address });
   await client.connect();
@@ -33,7 +40,8 @@ async function prepare(address: string): Promise<void> {
       await client.query('create schema public');
     }
     await migrateDatabase(address);
-    if (!(await isEmpty())) return;
+    await openTo(serverAddress, client);
+    if (!(await hasNoCompany())) return;
     process.stdout.write('Filling the database with the demo …\n');
     await say(FILLING);
     await seedDemo(new Date());
@@ -44,11 +52,11 @@ async function prepare(address: string): Promise<void> {
 }
 
 try {
-  await prepare(url);
+  await prepare(owner, server);
 } catch (error) {
   const { code, message } = error as { code?: string; message: string };
   if (code === 'ECONNREFUSED') {
-    process.stderr.write(`No database answers at ${new URL(url).host}.\n`);
+    process.stderr.write(`No database answers at ${new URL(owner).host}.\n`);
     process.exit(1);
   }
   process.stderr.write(`${message}\n`);

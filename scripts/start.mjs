@@ -5,6 +5,7 @@ import path from 'node:path';
 import { root } from './cluster.mjs';
 import {
   CannotGoOn,
+  addressesOf,
   databaseUrl,
   ensureBuild,
   ensurePackages,
@@ -64,25 +65,30 @@ async function main() {
     );
   }
   ensurePackages();
-  let url = process.env.DATABASE_URL;
-  if (!url) {
+  // A database that somebody else makes and keeps is only served.
+  let owner = process.env.DATABASE_OWNER_URL;
+  if (!owner && !process.env.DATABASE_URL) {
     ensurePostgres();
     say('Starting the database …');
     cluster = startCluster();
-    url = databaseUrl(cluster.url, 'impegno');
+    owner = databaseUrl(cluster.url, 'impegno');
   }
   const env = {
     ...process.env,
-    DATABASE_URL: url,
+    ...(owner ? addressesOf(owner) : {}),
     IMPEGNO_ADDRESS: process.env.IMPEGNO_ADDRESS ?? address,
     NEXT_TELEMETRY_DISABLED: '1',
   };
-  const prepared = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
-    cwd: root,
-    env,
-    stdio: 'inherit',
-  });
-  if (prepared.status !== 0) throw new CannotGoOn('The database could not be prepared; see above.');
+  if (owner) {
+    const prepared = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
+      cwd: root,
+      env,
+      stdio: 'inherit',
+    });
+    if (prepared.status !== 0) throw new CannotGoOn('The database could not be prepared; see above.');
+  }
+  // The server never holds what would let it in as the owner.
+  delete env.DATABASE_OWNER_URL;
   if (!dev) ensureBuild();
   if (ending) return;
 

@@ -8,6 +8,7 @@ import path from 'node:path';
 import { root } from './cluster.mjs';
 import {
   CannotGoOn,
+  addressesOf,
   databaseUrl,
   ensureBuild,
   ensurePackages,
@@ -15,6 +16,7 @@ import {
   ensureTestTools,
   releaseCluster,
   say,
+  serverUrl,
   startCluster,
 } from './machine.mjs';
 
@@ -91,7 +93,7 @@ const freePort = () =>
 
 async function prepare(url) {
   const { code, said } = await program(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
-    env: { DATABASE_URL: url },
+    env: addressesOf(url),
   });
   if (code !== 0) throw new CannotGoOn(`The test database could not be prepared:\n${said}`);
 }
@@ -108,7 +110,7 @@ async function served(url, work) {
       env: {
         ...process.env,
         NODE_ENV: 'production',
-        DATABASE_URL: url,
+        DATABASE_URL: serverUrl(url),
         IMPEGNO_ADDRESS: address,
         NEXT_TELEMETRY_DISABLED: '1',
       },
@@ -126,7 +128,7 @@ async function served(url, work) {
         break;
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
-    await work({ IMPEGNO_ADDRESS: address, DATABASE_URL: url });
+    await work({ IMPEGNO_ADDRESS: address });
   } finally {
     server.kill('SIGTERM');
   }
@@ -200,7 +202,7 @@ try {
   }
   if (has('format')) await check('format', bin('prettier'), ['--check', '--log-level=warn', '.']);
   if (has('unit')) await jest('unit', ['src', 'tests/outside']);
-  if (has('data')) await jest('data', ['tests/data'], { DATABASE_URL: await testDatabase('data') });
+  if (has('data')) await jest('data', ['tests/data'], addressesOf(await testDatabase('data')));
   if (has('e2e') || has('fuzz')) ensureBuild();
   if (has('e2e')) await browser(await testDatabase('e2e'));
   if (has('fuzz')) await fuzz(await testDatabase('fuzz'), wanted.length === 1 ? 5000 : 500);

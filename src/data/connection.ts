@@ -61,7 +61,7 @@ interface Connection {
 }
 
 // Kept on the global object, so that a development reload does not open a second pool.
-const holder = globalThis as { impegnoConnection?: Connection };
+const holder = globalThis as { impegnoConnection?: Connection; impegnoGuarded?: boolean };
 
 function connection(): Connection {
   if (!holder.impegnoConnection) {
@@ -87,24 +87,65 @@ export async function closeConnection(): Promise<void> {
   delete holder.impegnoConnection;
 }
 
+/** The server's login may pass rules that no SQL of the server is to pass. */
+export class TooMuchPower extends Error {}
+
+/** How a login without the rights it must not have is told from others. Asked once, where `onlyAsServer` was called. */
+let modest: Promise<void> | null = null;
+
+/** From now on nothing is asked of the database under a login that owns it, or that rules do not bind. */
+export function onlyAsServer(): void {
+  modest = null;
+  holder.impegnoGuarded = true;
+}
+
+/** Asks once whether the login is one that rules bind. @throws TooMuchPower when it is not */
+export async function refusePower(): Promise<void> {
+  if (!holder.impegnoGuarded) return;
+  modest ??= connection()
+    .pool.query<{ login: string; much: boolean }>(
+      `select session_user as login, r.rolsuper or r.rolbypassrls or r.rolcreaterole or exists (
+         select 1 from pg_class c where c.relnamespace = 'public'::regnamespace and pg_has_role(session_user, c.relowner, 'MEMBER')
+       ) as much from pg_roles r where r.rolname = session_user`,
+    )
+    .then(({ rows }) => {
+      if (rows[0]?.much !== false)
+        throw new TooMuchPower(
+          `The server logs in to the database as ${rows[0]?.login ?? 'nobody known'}, which owns it or is bound by no rule. DATABASE_URL names the login of the server; npm run roles makes it.`,
+        );
+    });
+  try {
+    await modest;
+  } catch (error) {
+    // A database that did not answer is asked again.
+    if (!(error instanceof TooMuchPower)) modest = null;
+    throw error;
+  }
+}
+
+/** A transaction under the application's role, with row level security set to a company, or to none. */
+async function asApp<T>(companyId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  await refusePower();
+  return connection().database.transaction(async (tx) => {
+    await tx.execute(
+      sql`select set_config('role', 'impegno_app', true), set_config('app.company', ${companyId}, true)`,
+    );
+    return work(tx);
+  });
+}
+
 /**
  * A transaction inside one company: under the application's role, with row level security set to the company. Whatever
  * fails inside takes everything back.
  */
 export function inCompany<T>(companyId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return inTurn(companyId, () =>
-    connection().database.transaction(async (tx) => {
-      await tx.execute(
-        sql`select set_config('role', 'impegno_app', true), set_config('app.company', ${companyId}, true)`,
-      );
-      return work(tx);
-    }),
-  );
+  return inTurn(companyId, () => asApp(companyId, work));
 }
 
-/** Whether the database answers. */
+/** Whether the database answers, and may be asked. */
 export async function databaseAnswers(): Promise<boolean> {
   try {
+    await refusePower();
     await connection().pool.query('select 1');
     return true;
   } catch {
@@ -112,10 +153,7 @@ export async function databaseAnswers(): Promise<boolean> {
   }
 }
 
-/**
- * A transaction before the company is known: finding a user by address, a session or a private link by its hash, making
- * a company, counting tries. Nothing else may use it.
- */
+/** A transaction before the company is known: no row of any company is seen. For `before.ts`, and for counting tries. */
 export function beforeCompany<T>(work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return connection().database.transaction(work);
+  return asApp('', work);
 }

@@ -5,9 +5,10 @@ import Decimal from 'decimal.js';
 import { HyperFormula } from 'hyperformula';
 import { createCompany } from '@/acts/accounts/createCompany';
 import { addItems } from '@/acts/library/add';
-import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
+import { makeRoles } from '@/data/roles';
 import { applyImport, previewImport, startImport } from '@/acts/library/importItems';
 import { item } from '@/data/schema';
 import { setBundleValue, setQuantity } from '@/core/editing';
@@ -18,6 +19,7 @@ import { itemInputs } from '../../scripts/demo/library';
 import { bundle, line, plainDocument } from '../support/documents';
 import { manyChoices } from '../support/manyChoices';
 import { issuing, moneyPages, randomPaths, statement, together } from './money';
+import { asOwner } from '../support/owner';
 
 interface Row {
   readonly what: string;
@@ -119,7 +121,7 @@ const company = () =>
     {
       name: 'Bench',
       email: `bench-${Date.now()}-${(companies += 1)}@bench.example`,
-      password: 'bench',
+      password: 'gable-otter-91',
     },
     new Date(),
   );
@@ -132,7 +134,7 @@ async function search(items: number): Promise<Row> {
   });
   await addItems(owner, rows);
   // What the server does by itself a minute after many rows came in.
-  await beforeCompany((tx) => tx.execute(sql`analyze item`));
+  await asOwner((tx) => tx.execute(sql`analyze item`));
   const words = ['joist', 'screen door', 'concrete', 'ash decking', 'FR-010-0'];
   const [ours, reference] = await inCompany(owner.companyId, async (tx) => {
     await tx.execute(sql`set local statement_timeout = '60s'`);
@@ -327,8 +329,10 @@ if (wanted('statement')) {
   rows.push({ what: 'statement PDF', size: '20 pages', ours, reference, referenceIs: 'one page of lines' });
 }
 if (process.env.DATABASE_URL && ['search', 'import', 'browser', 'issue', 'money'].some(wanted)) {
-  await ensureDatabase(process.env.DATABASE_URL);
-  await migrateDatabase(process.env.DATABASE_URL);
+  const owner = process.env.DATABASE_OWNER_URL!;
+  await makeRoles(owner, process.env.DATABASE_URL);
+  await ensureDatabase(owner);
+  await migrateDatabase(owner);
   if (wanted('search')) rows.push(await search(50000));
   if (wanted('browser')) {
     // Only here: what drives the browser would count in what the import needs.

@@ -8,12 +8,13 @@ import { listAgreements } from '@/acts/agreements/list';
 import { loadAgreement, loadAgreements } from '@/acts/agreements/money';
 import { readMoney } from '@/acts/money/invoices';
 import { nextNumber } from '@/acts/numbers';
-import { beforeCompany, inCompany } from '@/data/connection';
+import { inCompany } from '@/data/connection';
 import { statementPdf } from '@/formats/pdf/statementPdf';
 import type { StatementPaper } from '@/formats/statementPaper';
 import { newAgreement, newCompany } from '../support/desk';
 import { anyLedger, anySteps, finish, go, unfinished, unsound } from '../support/ledgers';
 import { papersFor } from '../support/papers';
+import { asOwner } from '../support/owner';
 
 const since = (began: number) => performance.now() - began;
 
@@ -46,7 +47,7 @@ async function manyInvoices(agreements: number, invoices: number): Promise<Actor
   const actor = await newCompany();
   const { agreementId } = await newAgreement(actor);
   const company = actor.companyId;
-  await beforeCompany(async (tx) => {
+  await asOwner(async (tx) => {
     // Rows as they would be, without the work of making each: the checks of the tables are left out here.
     await tx.execute(sql`set local session_replication_role = replica`);
     await tx.execute(sql`
@@ -75,7 +76,7 @@ async function manyInvoices(agreements: number, invoices: number): Promise<Actor
       insert into invoice_part select company_id, id, agreement_id, 'retainage', 'none', -10
       from invoice where company_id = ${company} and number % 7 = 0`);
   });
-  await beforeCompany(async (tx) => {
+  await asOwner(async (tx) => {
     await tx.execute(sql`delete from invoice_open`);
     await tx.execute(
       sql`insert into invoice_open (company_id, invoice_id, due_on, open) select * from summed_open()`,
@@ -85,7 +86,7 @@ async function manyInvoices(agreements: number, invoices: number): Promise<Actor
       sql`insert into agreement_money (company_id, agreement_id, billed, held, credit) select * from summed_money()`,
     );
   });
-  await beforeCompany((tx) => tx.execute(sql`analyze`));
+  await asOwner((tx) => tx.execute(sql`analyze`));
   return actor;
 }
 

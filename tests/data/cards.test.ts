@@ -8,7 +8,7 @@ import { listCharges, playCardService } from '@/acts/money/cards';
 import { refundCredit } from '@/acts/money/moves';
 import { recordPayment } from '@/acts/money/payments';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { closeConnection } from '@/data/connection';
 import { cardAccount, cardEvent, paymentReversal } from '@/data/schema';
 import type { CardNews } from '@/outside/cardService';
 import { cardMessage } from '@/outside/cardService';
@@ -16,6 +16,7 @@ import { trialCards, trialCode } from '@/outside/cards';
 import { POST as newsDoor } from '../../app/api/v1/companies/[id]/card-news/route';
 import type { Problem } from '@/acts/problem';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -47,7 +48,7 @@ async function toPay() {
 /** Messages as the service would sign them, put through the door itself. */
 async function service({ actor, door }: Pick<Awaited<ReturnType<typeof toPay>>, 'actor' | 'door'>) {
   const charge = (await listCharges(actor))[0]!;
-  const [account] = await beforeCompany((tx) =>
+  const [account] = await asOwner((tx) =>
     tx.insert(cardAccount).values({ companyId: actor.companyId }).onConflictDoNothing().returning(),
   );
   const news = (kind: CardNews['kind'], minute: number, more: Partial<CardNews> = {}): CardNews => ({
@@ -145,9 +146,7 @@ test('a delayed payment: not paid, not to be paid again, until the bank has said
   expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200]);
   expect(await standing()).toEqual({ paid: [charge.amount, '0.00'], credit: '0.00', sum: charge.amount });
   expect((await made.read()).received).toHaveLength(1);
-  const kept = await beforeCompany((tx) =>
-    tx.select().from(cardEvent).where(eq(cardEvent.chargeId, charge.id)),
-  );
+  const kept = await asOwner((tx) => tx.select().from(cardEvent).where(eq(cardEvent.chargeId, charge.id)));
   expect(kept.map(({ kind }) => kind).sort()).toEqual(['accepted', 'delayed']);
 });
 
@@ -212,7 +211,7 @@ test('a disputed payment goes back as a whole: what was paid back of it comes ou
     idempotencyKey: key(),
   });
   await play('disputed');
-  const [back] = await beforeCompany((tx) =>
+  const [back] = await asOwner((tx) =>
     tx.select().from(paymentReversal).where(eq(paymentReversal.paymentId, payment.id)),
   );
   expect(back!.amount).toBe(payment.amount);

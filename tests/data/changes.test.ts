@@ -9,7 +9,7 @@ import { saveAsTemplate } from '@/acts/proposals/reuse';
 import { withdrawProposal } from '@/acts/proposals/save';
 import { moreOf, omissionLine } from '@/core/agreement';
 import { parseAmount, parseFixed } from '@/core/number';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { closeConnection } from '@/data/connection';
 import { sql } from 'drizzle-orm';
 import { line, plainDocument } from '../support/documents';
 import {
@@ -22,6 +22,7 @@ import {
   visit,
   writeChange,
 } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -254,7 +255,7 @@ test('a change order stays one; another agreement’s link does not lead to it; 
   });
   expect((await refusal(moved)).detail).toContain('stays with its agreement');
   for (const table of ['change_order', 'change_order_tax', 'agreement_payment_change', 'signing'])
-    await expect(beforeCompany((tx) => tx.execute(sql.raw(`delete from ${table}`)))).rejects.toMatchObject({
+    await expect(asOwner((tx) => tx.execute(sql.raw(`delete from ${table}`)))).rejects.toMatchObject({
       cause: { message: expect.stringContaining('append-only') },
     });
 });

@@ -8,9 +8,10 @@ import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { revokeLinks } from '@/acts/proposals/send';
 import { sha256 } from '@/acts/secrets';
-import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { closeConnection, inCompany } from '@/data/connection';
 import { agreement, customer, invoice } from '@/data/schema';
 import { newAgreement, newCompany, newProposal, sendIt, signatureFor, visit, refusal } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -37,7 +38,7 @@ describe('accepting', () => {
     const actor = await newCompany();
     const { agreementId } = await newAgreement(actor);
     const signed = await readAgreement(actor, agreementId);
-    const [frozen] = await beforeCompany(
+    const [frozen] = await asOwner(
       async (tx) =>
         (
           await tx.execute<{ canonical: string }>(

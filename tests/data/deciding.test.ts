@@ -16,7 +16,7 @@ import { readProposal } from '@/acts/proposals/read';
 import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
 import { listMessages } from '@/acts/proposals/send';
 import { sha256 } from '@/acts/secrets';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { closeConnection } from '@/data/connection';
 import {
   newAgreement,
   newCompany,
@@ -27,6 +27,7 @@ import {
   testDocument,
   visit,
 } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -57,9 +58,7 @@ test('a question is kept with the proposal, answered once, and both read it', as
   for (const asked of both) expect(asked).toMatchObject([{ answer: 'Yes, three steps.' }]);
   expect((await listMessages(actor)).some(({ body }) => body.includes('Yes, three steps.'))).toBe(true);
   await expect(
-    beforeCompany((tx) =>
-      tx.execute(sql`update customer_question set answer = 'No' where id = ${waiting!.id}`),
-    ),
+    asOwner((tx) => tx.execute(sql`update customer_question set answer = 'No' where id = ${waiting!.id}`)),
   ).rejects.toMatchObject({ cause: { message: expect.stringContaining('answered once') } });
   // Office people read it, and do not speak for the sellers.
   expect((await refusal(answerQuestion({ ...actor, role: 'office' }, answer))).status).toBe(403);
@@ -185,7 +184,7 @@ test('whoever holds a statement can check it; what was tampered with is seen eve
 
   // Someone with the keys of the database changes a frozen document behind our back.
   const { proposalId } = await readAgreement(actor, agreementId);
-  await beforeCompany(async (tx) => {
+  await asOwner(async (tx) => {
     await tx.execute(sql`alter table revision disable trigger append_only`);
     await tx.execute(
       sql`update revision set canonical = replace(canonical, '"quantity":"12"', '"quantity":"13"') where proposal_id = ${proposalId}`,
@@ -202,7 +201,7 @@ test('a document whose stored text was changed before it was signed cannot be si
   const actor = await newCompany();
   const token = await sendIt(actor, await newProposal(actor, testDocument()));
   const { visitor, input } = await signatureFor(token);
-  await beforeCompany(async (tx) => {
+  await asOwner(async (tx) => {
     await tx.execute(sql`alter table revision disable trigger append_only`);
     await tx.execute(
       sql`update revision set canonical = replace(canonical, '"quantity":"12"', '"quantity":"99"') where id = ${input.revisionId}`,

@@ -4,14 +4,14 @@ import { once } from 'node:events';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Client } from 'pg';
 
-const admin = new URL(process.env.DATABASE_URL!);
+const admin = new URL(process.env.DATABASE_OWNER_URL!);
 const name = `impegno_first_${process.pid}`;
 const url = new URL(admin);
 url.pathname = `/${name}`;
 
 const prepare = () => {
   const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
-    env: { ...process.env, DATABASE_URL: url.href, NODE_OPTIONS: '' },
+    env: { ...process.env, DATABASE_OWNER_URL: url.href, NODE_OPTIONS: '' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   let said = '';

@@ -13,11 +13,12 @@ import { readStatement } from '@/acts/money/statement';
 import { listMessages } from '@/acts/proposals/send';
 import { readSettings, saveSettings } from '@/acts/settings';
 import { plusDays } from '@/core/calendar';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { closeConnection } from '@/data/connection';
 import { reminder } from '@/data/schema';
 import type { CompanyMoney } from '@/model';
 import { trialCards } from '@/outside/cards';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -153,14 +154,10 @@ test('by themselves only where the company wants it; not while a card payment is
   await payByCard(await visit(waits.token), card);
   const now = alone.late(8).now;
   await Promise.all([remindByItself(now), remindByItself(now)]);
-  const sent = await beforeCompany((tx) =>
-    tx.select().from(reminder).where(eq(reminder.invoiceId, alone.id)),
-  );
+  const sent = await asOwner((tx) => tx.select().from(reminder).where(eq(reminder.invoiceId, alone.id)));
   expect(sent).toMatchObject([{ step: 'first', sentBy: null }]);
   for (const { id } of [still, waits])
-    expect(await beforeCompany((tx) => tx.select().from(reminder).where(eq(reminder.invoiceId, id)))).toEqual(
-      [],
-    );
+    expect(await asOwner((tx) => tx.select().from(reminder).where(eq(reminder.invoiceId, id)))).toEqual([]);
 });
 
 test('an invoice is sent with what it comes to and a link; the seller may, the link works', async () => {

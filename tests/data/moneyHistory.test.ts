@@ -19,12 +19,13 @@ import { invoicePaper } from '@/acts/money/paper';
 import { recordPayment } from '@/acts/money/payments';
 import { followDispute, reversePayment } from '@/acts/money/reversal';
 import { Problem } from '@/acts/problem';
-import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { closeConnection, inCompany } from '@/data/connection';
 import { usualAccounts } from '@/core/billing';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
 import { runs } from '../support/documents';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -84,7 +85,7 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
   // The customer's own account ends at what they owe.
   const account = await readAccount(actor, page.customer.id, { from: '2020-01-01', to: today });
   expect(cents(account.closing)).toBe(open - cents(page.credit));
-  const { rows } = await beforeCompany((tx) =>
+  const { rows } = await asOwner((tx) =>
     tx.execute(sql`select 1 from invoice_open except select 1 from summed_open()`),
   );
   expect(rows).toEqual([]);

@@ -7,7 +7,7 @@ import { chooseInRound, signRound } from '@/acts/booklet/rounds';
 import { readProposal } from '@/acts/proposals/read';
 import { listMessages } from '@/acts/proposals/send';
 import { parseAmount } from '@/core/number';
-import { beforeCompany, closeConnection } from '@/data/connection';
+import { closeConnection } from '@/data/connection';
 import type { Allowance, SelectionRound } from '@/model';
 import { asSuggested } from '@/model';
 import { line, plainDocument } from '../support/documents';
@@ -20,6 +20,7 @@ import {
   testDocument,
   visit,
 } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -158,7 +159,7 @@ test('signed while it is edited, edited while it is signed: one truth, with a se
     expect(tiles!.chosen).toBe(signed.status === 'fulfilled' ? '550.00' : '0.00');
   }
   await expect(
-    beforeCompany((tx) => tx.execute(sql`update selection_round set save_number = 9 where id = ${roundId}`)),
+    asOwner((tx) => tx.execute(sql`update selection_round set save_number = 9 where id = ${roundId}`)),
   ).rejects.toMatchObject({ cause: { message: expect.stringContaining('is signed') } });
 });
 

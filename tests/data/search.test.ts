@@ -7,6 +7,7 @@ import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
 import { itemInputs } from '../../scripts/demo/library';
 import { newCompany } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -111,7 +112,7 @@ test('retired items and those of other companies are not found', async () => {
   const owner = await stocked();
   const other = await newCompany();
   expect(await codes(other, 'joist')).toEqual([]);
-  await beforeCompany((tx) =>
+  await asOwner((tx) =>
     tx.execute(
       sql`update item set retired_at = now() where company_id = ${owner.companyId} and code = 'FR-015'`,
     ),

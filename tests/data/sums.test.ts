@@ -5,14 +5,15 @@ import { readMoney } from '@/acts/money/invoices';
 import { putCredit, refundCredit } from '@/acts/money/moves';
 import { recordPayment } from '@/acts/money/payments';
 import { reversePayment } from '@/acts/money/reversal';
-import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { closeConnection, inCompany } from '@/data/connection';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
 /** Rows in which the sums kept by the database and the sums of everything there is differ, over all companies. */
 const drifted = () =>
-  beforeCompany(async (tx) => {
+  asOwner(async (tx) => {
     const compared = await tx.execute(sql`
       (select 'open' as what, company_id, invoice_id as id, open::text from invoice_open
          except select 'open', company_id, invoice_id, open::text from summed_open())

@@ -13,14 +13,15 @@ import type { Problem } from '@/acts/problem';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { listMessages } from '@/acts/proposals/send';
 import { readSettings } from '@/acts/settings';
-import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
+import { closeConnection, inCompany } from '@/data/connection';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
 import { newAgreement, newCompany, newProposal } from '../support/desk';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
 const rowsOf = async <T extends Record<string, unknown>>(query: string): Promise<T[]> =>
-  beforeCompany(async (tx) => (await tx.execute(sql.raw(query))).rows as T[]);
+  asOwner(async (tx) => (await tx.execute(sql.raw(query))).rows as T[]);
 
 const causeOf = async (promise: Promise<unknown>): Promise<string> =>
   promise.then(
@@ -81,7 +82,7 @@ describe('every table', () => {
           'item_cost',
         ],
         ...['payment', 'allocation', 'payment_reversal', 'refund', 'invoice_part', 'invoice_part_tax'],
-        ...['proposal_edit', 'reminder', 'revision'],
+        ...['proposal_edit', 'reminder', 'revision', 'sealed'],
       ].sort(),
     );
     for (const name of ['agreement', 'agreement_line', 'invoice', 'draw', 'revision', 'audit']) {
@@ -92,23 +93,30 @@ describe('every table', () => {
 });
 
 describe('what does not add up is not stored', () => {
-  const copyOf = (table: string, where: string, change: string) =>
-    `insert into ${table} select (jsonb_populate_record(t, ${change})).* from ${table} t where ${where}`;
+  // A copy with the next number of its series, properly taken.
+  const copyOf = (table: 'agreement' | 'invoice', where: string, change: string) => {
+    const series = table === 'agreement' ? `'agreement'` : `t.series || ' ' || t.year`;
+    const of = `s.company_id = t.company_id and s.series = ${series}`;
+    return `update number_series s set last = last + 1 from ${table} t where ${of} and t.${where};
+      insert into ${table} select (jsonb_populate_record(t, ${change} || jsonb_build_object(
+        'id', gen_random_uuid(), 'number', s.last, 'label', 'copy-' || s.last))).*
+      from ${table} t join number_series s on ${of} where t.${where}`;
+  };
 
   test('an agreement whose lines do not make its sum', async () => {
     const actor = await newCompany();
     const { agreementId } = await newAgreement(actor);
     const other = await newProposal(actor);
-    const change = `jsonb_build_object('id', gen_random_uuid(), 'number', 99999, 'proposal_id', '${other}', 'idempotency_key', 'copy-of-it')`;
+    const change = `jsonb_build_object('proposal_id', '${other}', 'idempotency_key', 'copy-of-it')`;
     const answer = await causeOf(rowsOf(copyOf('agreement', `id = '${agreementId}'`, change)));
     expect(answer).toContain('does not add up');
   });
 
   test('a second agreement on one proposal, a second invoice for one payment', async () => {
     const { agreementId } = await newAgreement(await newCompany());
-    const again = `jsonb_build_object('id', gen_random_uuid(), 'number', 99998, 'idempotency_key', 'copy-two')`;
+    const again = `jsonb_build_object('idempotency_key', 'copy-two')`;
     expect(await causeOf(rowsOf(copyOf('agreement', `id = '${agreementId}'`, again)))).toContain('unique');
-    const invoice = `jsonb_build_object('id', gen_random_uuid(), 'number', 99997)`;
+    const invoice = `'{}'::jsonb`;
     expect(await causeOf(rowsOf(copyOf('invoice', `agreement_id = '${agreementId}'`, invoice)))).toContain(
       'unique',
     );
@@ -116,7 +124,7 @@ describe('what does not add up is not stored', () => {
 
   test('an invoice without its draws', async () => {
     const { agreementId } = await newAgreement(await newCompany());
-    const bare = `jsonb_build_object('id', gen_random_uuid(), 'number', 99996, 'position', 99, 'entry_id', null)`;
+    const bare = `jsonb_build_object('position', 99, 'entry_id', null)`;
     expect(await causeOf(rowsOf(copyOf('invoice', `agreement_id = '${agreementId}'`, bare)))).toContain(
       'does not add up',
     );
@@ -124,7 +132,7 @@ describe('what does not add up is not stored', () => {
 });
 
 test('migrations: from empty, twice, and three at the same moment', async () => {
-  const url = new URL(process.env.DATABASE_URL!);
+  const url = new URL(process.env.DATABASE_OWNER_URL!);
   const name = `impegno_fresh_${process.pid}_${Date.now()}`;
   url.pathname = `/${name}`;
   await ensureDatabase(url.href);
@@ -135,7 +143,7 @@ test('migrations: from empty, twice, and three at the same moment', async () => 
   } finally {
     await rowsOf('select 1');
     const { Client } = (await import('pg')).default;
-    const client = new Client({ connectionString: process.env.DATABASE_URL });
+    const client = new Client({ connectionString: process.env.DATABASE_OWNER_URL });
     await client.connect();
     const done = await client.query<{ count: number }>(
       `select count(*)::int as count from pg_database where datname = $1`,

@@ -1,10 +1,10 @@
 import { sql } from 'drizzle-orm';
 import type { Actor } from '@/acts/actor';
-import { beforeCompany } from '@/data/connection';
+import { asOwner } from './owner';
 
 /** The demo that every fresh database is filled with, as its owner sees it. */
 export async function demoOwner(): Promise<Actor> {
-  const { rows } = await beforeCompany((tx) =>
+  const { rows } = await asOwner((tx) =>
     tx.execute<{ company_id: string; id: string }>(
       sql`select company_id, id from app_user where email = 'perrin@quillbank.example'`,
     ),

@@ -1,4 +1,4 @@
-import { beforeCompany, inCompany } from '@/data/connection';
+import { inCompany } from '@/data/connection';
 import { company, user } from '@/data/schema';
 import type { UsualTerms } from '@/model';
 import type { Actor, Role } from '../actor';
@@ -46,7 +46,7 @@ export async function createCompany(
   const companyId = newId(now);
   const userId = newId(now);
   const passwordHash = await hashPassword(owner.password);
-  await beforeCompany(async (tx) => {
+  await inCompany(companyId, async (tx) => {
     await tx.insert(company).values({ usual: plainTerms, ...values, id: companyId, createdAt: now });
     await tx.insert(user).values({
       companyId,
@@ -78,11 +78,4 @@ export async function addUser(
     await note(tx, actor, 'user added', id, { role });
   });
   return { ...actor, userId: id, name: values.name, role: values.role };
-}
-
-/** Whether no company is set up yet. */
-export async function isEmpty(): Promise<boolean> {
-  return beforeCompany(
-    async (tx) => (await tx.select({ id: company.id }).from(company).limit(1)).length === 0,
-  );
 }

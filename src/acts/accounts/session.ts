@@ -1,6 +1,7 @@
 import { and, desc, eq, gt, isNull } from 'drizzle-orm';
-import { beforeCompany, inCompany } from '@/data/connection';
-import { session, user } from '@/data/schema';
+import { findSession } from '@/data/before';
+import { inCompany } from '@/data/connection';
+import { session } from '@/data/schema';
 import type { Actor } from '../actor';
 import { note } from '../actor';
 import { checkId } from '../check';
@@ -10,44 +11,21 @@ import { tokenHash } from '../secrets';
 /** Who holds this token, or null when the session is unknown, over or revoked, or the user is disabled. */
 export async function actorOf(token: string | undefined, now: Date): Promise<Actor | null> {
   if (!token || token.length > 100) return null;
-  return beforeCompany(async (tx) => {
-    const rows = await tx
-      .select({ session, user })
-      .from(session)
-      .innerJoin(user, and(eq(user.companyId, session.companyId), eq(user.id, session.userId)))
-      .where(
-        and(
-          eq(session.tokenHash, tokenHash(token)),
-          isNull(session.revokedAt),
-          gt(session.expiresAt, now),
-          isNull(user.disabledAt),
-        ),
-      );
-    const row = rows[0];
-    if (!row) return null;
-    if (now.getTime() - row.session.lastSeenAt.getTime() > 5 * 60_000)
-      await tx
-        .update(session)
-        .set({ lastSeenAt: now })
-        .where(and(eq(session.companyId, row.session.companyId), eq(session.id, row.session.id)));
-    return {
-      companyId: row.user.companyId,
-      userId: row.user.id,
-      name: row.user.name,
-      role: row.user.role,
-      now,
-    };
-  });
+  const found = await findSession(tokenHash(token), now);
+  if (!found) return null;
+  const { companyId, id, userId, name, role } = found;
+  if (!found.seenLately)
+    await inCompany(companyId, (tx) => tx.update(session).set({ lastSeenAt: now }).where(eq(session.id, id)));
+  return { companyId, userId, name, role, now };
 }
 
 /** Ends the session of a token; a session that is not there is ended already. */
 export async function signOut(token: string, now: Date): Promise<void> {
-  await beforeCompany((tx) =>
-    tx
-      .update(session)
-      .set({ revokedAt: now })
-      .where(and(eq(session.tokenHash, tokenHash(token)), isNull(session.revokedAt))),
-  );
+  const found = token.length > 100 ? null : await findSession(tokenHash(token), now);
+  if (found)
+    await inCompany(found.companyId, (tx) =>
+      tx.update(session).set({ revokedAt: now }).where(eq(session.id, found.id)),
+    );
 }
 
 /** The open sessions of the one who asks, newest first; `current` marks the one they ask from. */

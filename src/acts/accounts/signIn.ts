@@ -1,8 +1,8 @@
-import { and, eq, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { clearAttempts } from '@/data/attempts';
+import { findAccount, knowsDevice } from '@/data/before';
 import { beforeCompany, inCompany } from '@/data/connection';
-import { session, user } from '@/data/schema';
+import { session } from '@/data/schema';
 import { newId, note } from '../actor';
 import { check } from '../check';
 import { takeTry } from '../limit';
@@ -31,17 +31,7 @@ export interface Place {
 
 /** Whether a person signed in on a device before: it still holds what it was given then. */
 const isKnown = async (userId: string, device: string | undefined): Promise<boolean> =>
-  device !== undefined &&
-  device.length <= 100 &&
-  (await beforeCompany(
-    async (tx) =>
-      (
-        await tx
-          .select({ id: session.id })
-          .from(session)
-          .where(and(eq(session.userId, userId), eq(session.tokenHash, tokenHash(device))))
-      ).length > 0,
-  ));
+  device !== undefined && device.length <= 100 && (await knowsDevice(userId, tokenHash(device)));
 
 /**
  * Opens a session for a user and returns its token, to be kept in a cookie. Eight failed tries at one account in a quarter of
@@ -55,19 +45,13 @@ export async function signIn(
 ): Promise<{ token: string; expiresAt: Date }> {
   const { email, password, browser } = check(Input, input);
   const address = email.trim().toLowerCase();
-  const found = await beforeCompany(async (tx) => {
-    const rows = await tx
-      .select()
-      .from(user)
-      .where(eq(sql`lower(${user.email})`, address));
-    return rows[0] ?? null;
-  });
+  const found = await findAccount(address);
   const known = found !== null && (await isKnown(found.id, device));
   const bucket = known ? `sign-in:${address}:${tokenHash(device!)}` : `sign-in:${address}`;
   if (!known) await takeTry(`sign-in from ${from.slice(0, 60)}`, TRIES_FROM, now);
   await takeTry(bucket, TRIES, now);
 
-  const usable = found && !found.disabledAt ? found : null;
+  const usable = found && !found.disabled ? found : null;
   if (!(await passwordMatches(usable?.passwordHash ?? null, password)) || !usable)
     throw new Problem(401, 'That address and password do not belong together.');
 

@@ -1,7 +1,8 @@
 import { and, asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
-import { beforeCompany, inCompany } from '@/data/connection';
+import { companyOfSigning } from '@/data/before';
+import { inCompany } from '@/data/connection';
 import { agreement, changeOrder, company, revision, selection, signing } from '@/data/schema';
 import type { KeptSignature } from '@/model';
 import type { Actor } from '../actor';
@@ -195,7 +196,9 @@ const CHECKS = 60;
 export async function checkCertificate(input: unknown, from: string, now: Date): Promise<Checked | null> {
   const { sha256: hash } = check(CheckInput, input, 'The certificate');
   await takeTry(`certificate:${from.slice(0, 60)}`, CHECKS, now);
-  return beforeCompany(async (tx) => {
+  const companyId = await companyOfSigning(hash);
+  if (companyId === null) return null;
+  return inCompany(companyId, async (tx) => {
     const [row] = await tx.select().from(signing).where(eq(signing.sha256, hash));
     if (!row) return null;
     const [ours] = await tx.select({ name: company.name }).from(company).where(eq(company.id, row.companyId));

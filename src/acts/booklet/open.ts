@@ -1,6 +1,7 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { beforeCompany, inCompany } from '@/data/connection';
+import { findLink } from '@/data/before';
+import { inCompany } from '@/data/connection';
 import { agreementOf } from '@/data/joins';
 import {
   agreement,
@@ -46,24 +47,14 @@ export interface Visitor {
 const WRONG_LINKS = 30;
 
 /**
- * Who holds this link: its token, and behind a tilde a change order to the agreement it leads to. Unknown, revoked and outlived links get the same answer, and whoever tries many from one address
- * has to wait.
+ * Who holds this link: its token, and behind a tilde a change order to the agreement it leads to. Unknown, revoked and
+ * outlived links get the same answer, and whoever tries many from one address has to wait.
  */
 export async function visitorOf(address: string, from: string, now: Date): Promise<Visitor> {
   const [token = '', change] = address.split('~');
   const bucket = `link:${from.slice(0, 60)}`;
-  const found =
-    /^[A-Za-z0-9_-]{43}$/.test(token) &&
-    (await beforeCompany(
-      async (tx) =>
-        (
-          await tx
-            .select()
-            .from(link)
-            .where(eq(link.tokenHash, tokenHash(token)))
-        )[0],
-    ));
-  if (!found || found.revokedAt || found.expiresAt <= now) {
+  const found = /^[A-Za-z0-9_-]{43}$/.test(token) && (await findLink(tokenHash(token)));
+  if (!found || found.revoked || found.expiresAt <= now) {
     // Only who is wrong has to wait: a good link works, whoever else tries from the same address.
     await refuseAfter(bucket, WRONG_LINKS, now);
     await noteTry(bucket, now);

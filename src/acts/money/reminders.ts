@@ -1,10 +1,11 @@
 import { inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
-import { beforeCompany, inCompany } from '@/data/connection';
+import { companiesThatRemind } from '@/data/before';
+import { inCompany } from '@/data/connection';
 import { agreementOf, customerOfAgreement } from '@/data/joins';
 import { openInvoiceIds } from '@/data/moneySums';
-import { agreement, company, customer, invoice, reminder } from '@/data/schema';
+import { agreement, customer, invoice, reminder } from '@/data/schema';
 import { reminderDue } from '@/core/billing';
 import { daysBetween } from '@/core/calendar';
 import { ZERO, minorDigits, writeAmount } from '@/core/number';
@@ -114,12 +115,8 @@ export async function sendReminders(actor: Actor, input: unknown): Promise<{ sen
 
 /** Sends what is due for every company that wants it sent by itself. Safe to run at any time, also at several places at once. */
 export async function remindByItself(now: Date): Promise<number> {
-  const companies = await beforeCompany((tx) =>
-    tx.select({ id: company.id, money: company.money }).from(company),
-  );
   let sent = 0;
-  for (const { id: companyId, money } of companies) {
-    if (!money.reminders?.byItself) continue;
+  for (const companyId of await companiesThatRemind()) {
     sent += await inCompany(companyId, async (tx) => {
       let count = 0;
       for (const due of await remindersDue(tx, companyId, now))

@@ -204,6 +204,8 @@ export const signing = pgTable(
     }),
     foreignKey({ columns: [t.companyId, t.recordedBy], foreignColumns: [user.companyId, user.id] }),
     unique('signing_subject').on(t.companyId, t.kind, t.subject),
+    // A statement is signed once.
+    unique('signing_statement').on(t.sha256),
     check('signing_kind', sql`${t.kind} in ('proposal', 'change order', 'selections')`),
     check('signing_sha256', sql`${t.sha256} ~ '^[0-9a-f]{64}$'`),
   ],

@@ -8,6 +8,7 @@ export * from './changes';
 export * from './files';
 export * from './cards';
 export * from './reminders';
+export * from './sealed';
 export * from './costs';
 export * from './exports';
 export * from './sums';

@@ -99,6 +99,7 @@ export const invoice = pgTable(
     foreignKey({ columns: [t.companyId, t.credits], foreignColumns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId, t.lateOf], foreignColumns: [t.companyId, t.id] }),
     unique('invoice_number').on(t.companyId, t.series, t.year, t.number),
+    unique('invoice_label').on(t.companyId, t.label),
     unique('invoice_position').on(t.companyId, t.agreementId, t.position),
     index('invoice_issued').on(t.companyId, t.issuedAt, t.id),
     check('invoice_kind', sql`${t.kind} in ('invoice', 'advance', 'release', 'late charge', 'credit note')`),

@@ -1,0 +1,78 @@
+import { sql } from 'drizzle-orm';
+import { beforeCompany } from './connection';
+
+/*
+ * What is asked before the company is known. The server's role sees no row of a company without its identity; each of these
+ * asks a function of the database one question about one secret or one address, and nothing else.
+ */
+
+const one = async <T extends object>(query: ReturnType<typeof sql>): Promise<T | null> =>
+  beforeCompany(async (tx) => ((await tx.execute(query)).rows[0] as T | undefined) ?? null);
+
+export interface Account {
+  readonly companyId: string;
+  readonly id: string;
+  readonly passwordHash: string;
+  readonly disabled: boolean;
+}
+
+/** The account of a mail address, in small letters. */
+export const findAccount = (address: string) =>
+  one<Account>(
+    sql`select company_id as "companyId", id, password_hash as "passwordHash", disabled from find_account(${address})`,
+  );
+
+/** Whether a person was given a session with this hash, open or over. */
+export const knowsDevice = async (userId: string, hash: string) =>
+  (await one<{ known: boolean }>(sql`select knows_device(${userId}, ${hash}) as known`))!.known;
+
+export interface OpenSession {
+  readonly companyId: string;
+  readonly id: string;
+  readonly userId: string;
+  readonly name: string;
+  readonly role: 'owner' | 'seller' | 'office';
+  /** Seen within five minutes. */
+  readonly seenLately: boolean;
+}
+
+/** The session with this hash that is open at a moment, of a person who may sign in. */
+export const findSession = (hash: string, now: Date) =>
+  one<OpenSession>(
+    sql`select company_id as "companyId", id, user_id as "userId", name, role, seen_lately as "seenLately"
+        from find_session(${hash}, ${now.toISOString()}::timestamptz)`,
+  );
+
+export interface FoundLink {
+  readonly companyId: string;
+  readonly id: string;
+  readonly proposalId: string;
+  readonly expiresAt: Date;
+  readonly revoked: boolean;
+}
+
+/** The private link with this hash, also when it is over. */
+export async function findLink(hash: string): Promise<FoundLink | null> {
+  const found = await one<Omit<FoundLink, 'expiresAt'> & { expiresAt: string }>(
+    sql`select company_id as "companyId", id, proposal_id as "proposalId", revoked,
+          to_char(expires_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "expiresAt"
+        from find_link(${hash})`,
+  );
+  return found && { ...found, expiresAt: new Date(found.expiresAt) };
+}
+
+/** Whose a signed statement is, by its SHA-256. */
+export const companyOfSigning = async (sha256: string) =>
+  (await one<{ id: string | null }>(sql`select company_of_signing(${sha256}) as id`))!.id;
+
+/** The companies that want reminders to be sent by themselves. */
+export const companiesThatRemind = async (): Promise<string[]> =>
+  beforeCompany(async (tx) =>
+    (await tx.execute<{ id: string }>(sql`select id from companies_that_remind() as id`)).rows.map(
+      ({ id }) => id,
+    ),
+  );
+
+/** Whether no company is set up yet. */
+export const hasNoCompany = async () =>
+  !(await one<{ there: boolean }>(sql`select has_company() as there`))!.there;
