@@ -1,4 +1,6 @@
-import { isNothing } from '@/core/number';
+import type { BilledLine } from '@/core/billing';
+import { billedQuantity } from '@/core/billing';
+import { isNothing, writeFixed } from '@/core/number';
 
 /** An invoice or credit note as its formats need it: plain values, amounts as decimal text in the currency. */
 export interface PaperParty {
@@ -26,6 +28,13 @@ export interface PaperLine {
   /** Billed with this paper. */
   readonly net: string;
   readonly toDate: string;
+  /** The same in the measure of the line; null where it has none, as a bundle shown as one line. */
+  readonly measure: {
+    readonly unit: string;
+    /** As agreed, and what of it is billed with this paper; above zero. */
+    readonly agreed: string;
+    readonly billed: string;
+  } | null;
 }
 
 /** Money apart from lines, of one tax class: held back, released, paid ahead, counted off. With its sign in the total. */
@@ -90,6 +99,19 @@ export interface InvoicePaper {
   readonly aheadToDate: string;
   readonly billedBefore: string;
   readonly leftAfter: string;
+}
+
+/** What is billed of a line in its own measure. */
+export function measureOf({
+  measure,
+  agreed,
+  net,
+}: Pick<BilledLine, 'measure' | 'agreed' | 'net'>): PaperLine['measure'] {
+  if (measure === null) return null;
+  const { quantity, unit } = measure;
+  const billed = billedQuantity(quantity, agreed, net);
+  const much = (quantity < 0n ? -quantity : quantity) as typeof quantity;
+  return billed === null ? null : { unit, agreed: writeFixed(much), billed: writeFixed(billed) };
 }
 
 /** What stands between the total of a paper and what is to pay, each under its own name. */

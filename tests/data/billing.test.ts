@@ -194,11 +194,13 @@ test('the database itself refuses what cannot be', async () => {
       (error: Error) => `${error.message} ${(error.cause as Error | undefined)?.message ?? ''}`,
     );
   const copy = (of: string, changed: object, then: ReturnType<typeof sql>) =>
-    sql`with copy as (insert into invoice select (jsonb_populate_record(i, ${JSON.stringify({
-      number: 900,
-      position: 90,
-      ...changed,
-    })}::jsonb || jsonb_build_object('id', gen_random_uuid()))).* from invoice i where id = ${of} returning *) ${then}`;
+    sql`with taken as (update number_series s set last = last + 1 from invoice i
+          where i.id = ${of} and s.company_id = i.company_id and s.series = i.series || ' ' || i.year returning s.last),
+        copy as (insert into invoice select (jsonb_populate_record(i, ${JSON.stringify({
+          position: 90,
+          ...changed,
+        })}::jsonb || jsonb_build_object('id', gen_random_uuid(), 'number', taken.last, 'label', 'copy'))).*
+          from invoice i, taken where id = ${of} returning *) ${then}`;
   // A credit note twice: more is taken back than the invoice billed.
   expect(
     await refused(

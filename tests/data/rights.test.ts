@@ -31,7 +31,10 @@ beforeAll(async () => {
   document.taxClasses.push({ id: 'free', name: 'Not taxed', components: [] });
   document.sections[0]!.entries[2]!.alternatives![0]!.lines[0]!.taxClass = 'free';
   agreement = (await newAgreement(actor, document as never)).agreementId;
-  await issueInvoice(actor, { agreementId: agreement, what: { lines: [{ line: 'l1', to: { percent: '40' } }] } });
+  await issueInvoice(actor, {
+    agreementId: agreement,
+    what: { lines: [{ line: 'l1', to: { percent: '40' } }] },
+  });
   other = (await newAgreement(actor)).agreementId;
   sent = await newProposal(actor);
   await sendIt(actor, sent);

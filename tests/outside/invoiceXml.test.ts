@@ -193,6 +193,32 @@ test('what is held back and counted off is an allowance, what the credit paid is
   expect(note).toContain('<cbc:ID>2026-1</cbc:ID>');
 });
 
+test('a line has the quantity that is billed, in its unit, at the price agreed', () => {
+  // 61 of 196 sq ft; FTK is the square foot of UN/ECE Recommendation 20.
+  const xml = invoiceXml(papers[4]![1]);
+  expect(xml).toContain('<cbc:InvoicedQuantity unitCode="FTK">61<');
+  const { agreed } = papers[4]![1].lines[1]!;
+  expect(xml).toContain(`<cbc:PriceAmount currencyID="USD">${agreed}<`);
+  expect(xml).toContain('<cbc:BaseQuantity unitCode="FTK">196<');
+  // What is credited has its quantity too, and what was agreed below zero a price above it.
+  expect(invoiceXml(papers[6]![1])).toMatch(/<cbc:CreditedQuantity unitCode="FTK">[0-9.]+</);
+  for (const [, paper] of papers) expect(invoiceXml(paper)).not.toMatch(/PriceAmount[^>]*>-/);
+});
+
+test('classes of one rate are one category', () => {
+  const [, paper] = papers[4]!;
+  const twice = {
+    ...paper,
+    lines: paper.lines.map((each, i) => (i === 0 ? { ...each, taxClass: 'same' } : each)),
+    components: [
+      ...paper.components,
+      { ...paper.components[0]!, key: 'same.x', taxClass: 'same', percent: '6.25', amount: '0.00' },
+    ],
+  };
+  const subtotals = (of: InvoicePaper) => invoiceXml(of).match(/<cac:TaxSubtotal>/g)?.length;
+  expect(subtotals(twice)).toBe(subtotals(paper));
+});
+
 test('the rules do see a wrong cent', async () => {
   const wrong = { ...papers[0]![1], net: '1.00' };
   expect((await FacturX.fromXML(await cii(wrong))).validate()).toMatchObject({ valid: false });

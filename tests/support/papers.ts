@@ -4,6 +4,7 @@ import { makeCredit, makeInvoice, openLedger, paperSums, positionOf, withPaper }
 import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount } from '@/core/number';
 import type { InvoicePaper } from '@/formats/invoicePaper';
+import { measureOf } from '@/formats/invoicePaper';
 import type { BillingAsk, BillingTerms, CreditAsk, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { line, plainDocument } from './documents';
@@ -130,6 +131,11 @@ function paperOf(
         before: money(before.before[i]!.net),
         net: money(draw.net),
         toDate: money(after.before[i]!.net),
+        measure: measureOf({
+          measure: { quantity: agreed.quantity, unit: 'sqft' },
+          agreed: agreed.net,
+          net: draw.net,
+        }),
       };
     }),
     apart: [],

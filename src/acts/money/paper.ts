@@ -5,6 +5,7 @@ import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { lateInWords } from '@/core/text/billingInWords';
 import type { InvoicePaper } from '@/formats/invoicePaper';
+import { measureOf } from '@/formats/invoicePaper';
 import type { LoadedAgreement, LoadedPaper } from '../agreements/money';
 import { agreementOfInvoice, loadAgreement } from '../agreements/money';
 
@@ -95,6 +96,7 @@ export function paperOf(loaded: LoadedAgreement, row: Omit<LoadedPaper, 'company
         before: money(line.before),
         net: money(line.net),
         toDate: money(line.before + line.net),
+        measure: measureOf(line),
       };
     }),
     parts: [

@@ -1,10 +1,14 @@
 import type { AgreedLine } from '../agreement';
 import type { InvoiceShows } from '@/model';
-import type { Amount } from '../number';
+import type { Amount, Fixed } from '../number';
+import { divideRounded } from '../number';
 
 /** What an invoice bills of one agreed line. */
 export interface Billed {
-  readonly line: Pick<AgreedLine, 'id' | 'sectionTitle' | 'bundle' | 'description' | 'taxClass' | 'net'>;
+  readonly line: Pick<
+    AgreedLine,
+    'id' | 'sectionTitle' | 'bundle' | 'description' | 'taxClass' | 'net' | 'unit' | 'quantity'
+  >;
   /** Billed of it by the papers before. */
   readonly before: Amount;
   readonly net: Amount;
@@ -21,6 +25,26 @@ export interface BilledLine {
   readonly before: Amount;
   readonly net: Amount;
   readonly taxes: readonly Amount[];
+  /** How much was agreed, in the unit of the line; null: a bundle as one line. */
+  readonly measure: { readonly quantity: Fixed; readonly unit: string } | null;
+}
+
+/**
+ * How much of a line's quantity an amount of its net bills: the fewest places (at most six) that lead back to the amount.
+ * @returns above zero; null where there is none (no quantity, nothing agreed)
+ */
+export function billedQuantity(quantity: Fixed, agreed: Amount, net: Amount): Fixed | null {
+  const [much, whole, part] = [quantity, agreed, net].map((value) => (value < 0n ? -value : value)) as [
+    bigint,
+    bigint,
+    bigint,
+  ];
+  if (much === 0n || whole === 0n || part === 0n) return null;
+  for (let step = 1_000_000n; step >= 1n; step /= 10n) {
+    const billed = divideRounded(much * part, whole * step) * step;
+    if (billed > 0n && divideRounded(billed * whole, much) === part) return billed as Fixed;
+  }
+  return null;
 }
 
 /**
@@ -44,6 +68,7 @@ export function billedLines(billed: readonly Billed[], { unbilled, bundles }: In
             before: (known.before + already) as Amount,
             net: (known.net + net) as Amount,
             taxes: known.taxes.map((tax, i) => (tax + taxes[i]!) as Amount),
+            measure: null,
           }
         : {
             id: key,
@@ -54,6 +79,7 @@ export function billedLines(billed: readonly Billed[], { unbilled, bundles }: In
             before: already,
             net,
             taxes,
+            measure: one ? null : { quantity: line.quantity, unit: line.unit },
           },
     );
   }

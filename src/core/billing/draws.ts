@@ -1,5 +1,7 @@
 import type { Amount, Fixed } from '../number';
 import { ONE, ZERO, allocateSigned, divideRounded, sumAmounts } from '../number';
+import type { TaxedLine } from './taxShares';
+import { taxToDate } from './taxShares';
 
 /** An agreed line as billing sees it; taxes in the order of the agreement's components. */
 export interface BillableLine {
@@ -111,41 +113,41 @@ export interface Reach {
 }
 
 /**
- * Bills lines up to a part of each: to date = round(agreed × part), this invoice = to date − before, for net and every
- * tax alike. Lines that are not named stay as they are. A tax that an earlier path billed a cent ahead waits for the rest.
+ * Bills lines up to a part of each: net to date = round(agreed net × part), tax to date as {@link taxToDate} has it, this
+ * invoice = to date − before. Lines that are not named stay as they are. A tax that an earlier path billed a cent ahead
+ * waits for the rest.
  *
  * @param reaches the part of a line that is billed after this, by line id
  * @throws BillingError for a part above 100 % or below what is billed, an unknown line, or nothing to bill
  */
 export function drawTo(
-  lines: readonly BillableLine[],
+  lines: readonly TaxedLine[],
   before: readonly BillableLine[],
   reaches: ReadonlyMap<string, Reach>,
 ): Draw[] {
   const known = new Set(lines.map(({ id }) => id));
   for (const id of reaches.keys())
     if (!known.has(id)) throw new BillingError('This line is not in the agreement.');
-  const draws = lines.map((line, i): Draw => {
+  const parts = lines.flatMap((line, i) => {
     const reach = reaches.get(line.id);
-    const billed = before[i]!;
-    if (reach === undefined) return { lineId: line.id, net: ZERO, taxes: line.taxes.map(() => ZERO) };
+    if (reach === undefined) return [];
     if (reach.top < 0n || reach.top > reach.bottom)
       throw new BillingError('A line can be billed from 0 to 100 %.');
-    const step = (agreed: Amount, already: Amount): Amount =>
-      (divideRounded(agreed * reach.top, reach.bottom) - already) as Amount;
-    const back = (agreed: Amount, now: Amount) => (agreed >= 0n ? now < 0n : now > 0n);
-    const net = step(line.net, billed.net);
-    if (back(line.net, net)) throw new BillingError('More than that is billed already.');
-    return {
-      lineId: line.id,
-      net,
-      taxes: line.taxes.map((tax, t) => {
-        const now = step(tax, billed.taxes[t]!);
-        return back(tax, now) ? ZERO : now;
-      }),
-    };
+    const net = divideRounded(line.net * reach.top, reach.bottom) as Amount;
+    const billed = before[i]!;
+    if (line.net >= 0n ? net < billed.net : net > billed.net)
+      throw new BillingError('More than that is billed already.');
+    return [{ line, billed, net }];
   });
-  const used = draws.filter((draw) => !isEmpty(draw));
+  const columns = lines[0]?.taxes.length ?? 0;
+  const taxes = Array.from({ length: columns }, (_, t) => taxToDate(lines, before, parts, t));
+  const used = parts
+    .map(({ line, billed, net }): Draw => ({
+      lineId: line.id,
+      net: (net - billed.net) as Amount,
+      taxes: taxes.map((column, t) => (column.get(line.id)! - billed.taxes[t]!) as Amount),
+    }))
+    .filter((draw) => !isEmpty(draw));
   if (used.length === 0) throw new BillingError('There is nothing to bill with these figures.');
   return used;
 }

@@ -5,6 +5,8 @@ import type { BillableLine, Draw } from './draws';
 import { BillingError, drawAmount, grossOf } from './draws';
 import type { Issued, Ledger, Position } from './ledger';
 import { positionOf, retainageTarget } from './ledger';
+import type { TaxedLine } from './taxShares';
+import { taxToDate } from './taxShares';
 import type { Made } from './makeInvoice';
 import type { Portion } from './paper';
 import { negativePortions, paperSums, something, sumPortions } from './paper';
@@ -13,7 +15,7 @@ import { splitOver } from './portions';
 /** What credit notes have not taken back of an invoice: its work by line, what it held and what it counted off. */
 export interface Creditable {
   readonly invoice: Issued;
-  readonly lines: readonly BillableLine[];
+  readonly lines: readonly TaxedLine[];
   readonly work: Amount;
   readonly retainage: readonly Portion[];
   readonly advance: readonly Portion[];
@@ -32,9 +34,9 @@ export function creditable({ lines, papers, components }: Ledger, invoiceId: str
     taxes.forEach((tax, t) => (sum.taxes[t]! += tax));
     sums.set(lineId, sum);
   }
-  const left = lines.flatMap(({ id }): BillableLine[] => {
+  const left = lines.flatMap(({ id, taxClass }): TaxedLine[] => {
     const sum = sums.get(id);
-    return sum ? [{ id, net: sum.net as Amount, taxes: sum.taxes as Amount[] }] : [];
+    return sum ? [{ id, taxClass, net: sum.net as Amount, taxes: sum.taxes as Amount[] }] : [];
   });
   return {
     invoice,
@@ -121,21 +123,21 @@ function workBack({ lines, work }: Creditable, ask: CreditAsk, minorDigits: numb
       drawAmount(lines, none, amount).map(({ lineId, net, taxes }) => ({ id: lineId, net, taxes })),
     );
   }
-  return back(
+  const taken = new Map(
     ask.lines.map(({ line, amount }) => {
       const found = lines.find(({ id }) => id === line);
       if (!found) throw new BillingError('The invoice bills nothing of this line.');
       const net = parseAmount(amount, minorDigits);
       if (found.net < 0n ? net > 0n || net < found.net : net < 0n || net > found.net)
         throw new BillingError(`Only ${showAmount(found.net, minorDigits)} of this line is left of it.`);
-      return net === found.net
-        ? found
-        : {
-            id: line,
-            net,
-            taxes: found.taxes.map((tax) => divideRounded(tax * net, found.net) as Amount),
-          };
+      return [line, { line: found, net }] as const;
     }),
+  );
+  const parts = [...taken.values()];
+  const none = lines.map(({ id, taxes }) => ({ id, net: ZERO, taxes: taxes.map(() => ZERO) }));
+  const taxes = (lines[0]?.taxes ?? []).map((_, t) => taxToDate(lines, none, parts, t));
+  return back(
+    parts.map(({ line: { id }, net }) => ({ id, net, taxes: taxes.map((column) => column.get(id)!) })),
   );
 }
 

@@ -1,6 +1,8 @@
 import { create } from 'xmlbuilder2';
 import type { Amount, Fixed } from '@/core/number';
 import {
+  ONE,
+  ZERO,
   minorDigits,
   parseAmount,
   parseFixed,
@@ -10,12 +12,14 @@ import {
   writeAmount,
   writeFixed,
 } from '@/core/number';
-import type { InvoicePaper, PaperParty } from '../invoicePaper';
+import type { UnitCode } from '@/model';
+import { units } from '@/model';
+import type { InvoicePaper, PaperLine, PaperParty } from '../invoicePaper';
 
 type Xml = ReturnType<typeof create>;
 
 interface Category {
-  readonly taxClass: string;
+  readonly taxClasses: readonly string[];
   /** EN 16931 category: S for a rate, E for none. */
   readonly code: 'S' | 'E';
   readonly percent: Fixed;
@@ -29,18 +33,49 @@ interface Row {
   readonly detail: string | null;
   readonly taxClass: string;
   readonly net: Amount;
+  readonly measure: PaperLine['measure'];
+  /** What was agreed of the line. */
+  readonly agreed: Amount;
 }
 
-/** Tax classes as categories: the rates of a class's components are one rate there. */
+/**
+ * Categories as the rules want them: one to each rate (BR-S-08), whatever classes of ours have it. The components of a class
+ * are one rate there: a line has one category, and the bases of all categories are the lines.
+ */
 function categories(paper: InvoicePaper, rows: readonly Row[]): Category[] {
+  const percentOf = (taxClass: string) =>
+    paper.components
+      .filter((component) => component.taxClass === taxClass)
+      .reduce((sum, { percent }) => sum + parseFixed(percent), 0n) as Fixed;
   const classes = [...new Set(rows.map(({ taxClass }) => taxClass))];
-  return classes.map((taxClass) => {
-    const rates = paper.components.filter((component) => component.taxClass === taxClass);
-    const percent = rates.reduce((sum, { percent: each }) => sum + parseFixed(each), 0n) as Fixed;
-    const base = sumAmounts(rows.filter((row) => row.taxClass === taxClass).map(({ net }) => net));
+  return [...new Set(classes.map(percentOf))].map((percent) => {
+    const own = classes.filter((taxClass) => percentOf(taxClass) === percent);
+    const base = sumAmounts(rows.filter(({ taxClass }) => own.includes(taxClass)).map(({ net }) => net));
     const code = percent === 0n ? 'E' : 'S';
-    return { taxClass, code, percent, base, tax: shareOf(base, parsePercent(writeFixed(percent))) };
+    return { taxClasses: own, code, percent, base, tax: shareOf(base, parsePercent(writeFixed(percent))) };
   });
+}
+
+/** Price and quantity of a row: as agreed, where both are known and lead to its amount; else one of the amount. */
+function measured({ net, agreed, measure }: Row, digits: number) {
+  const much = net < 0n ? -net : net;
+  const sign = net < 0n ? '-' : '';
+  const once = {
+    unitCode: 'C62',
+    quantity: `${sign}1`,
+    price: writeAmount(much as Amount, digits),
+    base: null,
+  };
+  if (measure === null || agreed === 0n) return once;
+  const unitCode = units[measure.unit as UnitCode]?.unece ?? 'C62';
+  const quantity = `${sign}${measure.billed}`;
+  const whole = agreed < 0n ? -agreed : agreed;
+  const of = parseFixed(measure.agreed);
+  // A price with four places says it; else the amount agreed for the quantity agreed (BT-149).
+  const scaled = whole * 10n ** BigInt(4 - Math.min(digits, 4)) * ONE;
+  return digits <= 4 && scaled % of === 0n
+    ? { unitCode, quantity, price: writeFixed(((scaled / of) * 100n) as Fixed), base: null }
+    : { unitCode, quantity, price: writeAmount(whole as Amount, digits), base: measure.agreed };
 }
 
 /** UNTDID 1001: commercial invoice, prepayment invoice, credit note. */
@@ -69,8 +104,9 @@ function party(parent: Xml, name: string, { name: called, address, taxNumber }: 
 }
 
 /**
- * An invoice or credit note as UBL 2.1 after EN 16931. Each draw is a line of quantity one (minus one for a credit line, so
- * that no price is negative). What is held back or counted off a deposit is an allowance on the whole, what is given back
+ * An invoice or credit note as UBL 2.1 after EN 16931. A line has the quantity that is billed of it in its unit (UN/ECE
+ * Recommendation 20) and the price agreed; where they do not lead to its amount, quantity one. What is below zero has a
+ * quantity below zero, so that no price is. What is held back or counted off a deposit is an allowance on the whole, what is given back
  * of it a charge; a paper without work has them as its lines. A credit note is written with its signs turned round. The
  * tax of a category is its rate on its base, as the rules want; where the agreement's cumulative rounding gives a cent more
  * or less on one paper, the payable rounding amount (BT-114) carries it. What the customer's credit paid is prepaid
@@ -88,6 +124,8 @@ export function invoiceXml(paper: InvoicePaper): string {
       detail: `${line.section}: part of ${line.agreed} agreed`,
       taxClass: line.taxClass,
       net: read(line.net),
+      measure: line.measure,
+      agreed: parseAmount(line.agreed, digits),
     }))
     .filter(({ net }) => net !== 0n);
   const apart = paper.parts.map((part): Row => ({
@@ -95,12 +133,16 @@ export function invoiceXml(paper: InvoicePaper): string {
     detail: null,
     taxClass: part.taxClass,
     net: read(part.net),
+    measure: null,
+    agreed: ZERO,
   }));
   const rows = work.length > 0 ? work : apart;
   const charges = work.length > 0 ? apart.filter(({ net }) => net !== 0n) : [];
 
   const found = categories(paper, [...rows, ...charges]);
-  const byClass = new Map(found.map((category) => [category.taxClass, category]));
+  const byClass = new Map(
+    found.flatMap((category) => category.taxClasses.map((taxClass) => [taxClass, category] as const)),
+  );
   const lineSum = sumAmounts(rows.map(({ net }) => net));
   const allowances = sumAmounts(charges.filter(({ net }) => net < 0n).map(({ net }) => net));
   const added = sumAmounts(charges.filter(({ net }) => net > 0n).map(({ net }) => net));
@@ -182,15 +224,16 @@ export function invoiceXml(paper: InvoicePaper): string {
   rows.forEach((row, i) => {
     const element = document.ele(`cac:${root}Line`);
     element.ele('cbc:ID').txt(String(i + 1));
-    element
-      .ele(isCredit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity', { unitCode: 'C62' })
-      .txt(row.net < 0n ? '-1' : '1');
+    const { unitCode, quantity, price, base } = measured(row, digits);
+    element.ele(isCredit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity', { unitCode }).txt(quantity);
     amount(element, 'cbc:LineExtensionAmount', row.net);
     const item = element.ele('cac:Item');
     if (row.detail) item.ele('cbc:Description').txt(row.detail);
     item.ele('cbc:Name').txt(row.name);
     category(item, 'cac:ClassifiedTaxCategory', byClass.get(row.taxClass)!, false);
-    amount(element.ele('cac:Price'), 'cbc:PriceAmount', row.net < 0n ? -row.net : row.net);
+    const priced = element.ele('cac:Price');
+    priced.ele('cbc:PriceAmount', { currencyID: paper.currency }).txt(price);
+    if (base !== null) priced.ele('cbc:BaseQuantity', { unitCode }).txt(base);
   });
   return document.end({ prettyPrint: true });
 }
