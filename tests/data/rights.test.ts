@@ -344,7 +344,7 @@ test('who did what is dated by the database, whatever is said', async () => {
     async (tx) =>
       (
         await tx.execute<{ old: boolean }>(
-          sql`select at < now() - interval '1 minute' as old from audit where id = ${id}`,
+          sql`select at < now() - interval '1 minute' as old from audit where company_id = ${company} and id = ${id}`,
         )
       ).rows,
   );
