@@ -23,6 +23,12 @@ export async function register(): Promise<void> {
   };
   const { onlyAsServer, refusePower, TooMuchPower } = await import('@/data/connection');
   onlyAsServer();
+  if ((process.env.IMPEGNO_SECRET ?? '').length < 20) {
+    process.stderr.write(
+      'IMPEGNO_SECRET is not set: a secret of at least 20 characters, kept out of the database.\n',
+    );
+    process.exit(1);
+  }
   // A database that does not answer yet is asked when it does.
   await refusePower().catch((error: unknown) => {
     if (!(error instanceof TooMuchPower)) return;

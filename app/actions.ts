@@ -27,6 +27,7 @@ import { compareRevisions } from '@/acts/proposals/compare';
 import { presetChoices } from '@/acts/proposals/preset';
 import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
 import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
+import { showLink } from '@/acts/links';
 import { revokeLinks, sendProposal } from '@/acts/proposals/send';
 import { importProposal, startProposal } from '@/acts/proposals/start';
 import { actionActor, deviceCookie, requestOrigin, sessionCookie } from './session';
@@ -112,7 +113,12 @@ export const saveProposalAction = async (input: unknown) =>
   answer(async () => saveProposal(await actionActor(), input));
 
 export const sendProposalAction = async (input: unknown) =>
-  answer(async () => sendProposal(await actionActor(), input));
+  answer(async () => {
+    const { revision, linkId } = await sendProposal(await actionActor(), input);
+    return { revision, linkId };
+  });
+export const showLinkAction = async (input: unknown) =>
+  answer(async () => showLink(await actionActor(), input));
 
 export const askApprovalAction = async (input: unknown) =>
   answer(async () => askApproval(await actionActor(), input));
@@ -145,7 +151,10 @@ export const saveRoundAction = async (input: unknown) =>
   answer(async () => saveRound(await actionActor(), input));
 
 export const offerRoundAction = async (input: unknown) =>
-  answer(async () => offerRound(await actionActor(), input));
+  answer(async () => {
+    const { linkId } = await offerRound(await actionActor(), input);
+    return { linkId };
+  });
 
 export const withdrawRoundAction = async (input: unknown) =>
   answer(async () => withdrawRound(await actionActor(), input));

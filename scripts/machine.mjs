@@ -127,8 +127,16 @@ export function serverUrl(ownerUrl) {
   return url.href;
 }
 
-/** How the owner of a database and the server log in to it, as the environment gives them. */
+/** What private links are sealed with where nothing else is said: not in the database, and the same at each start. */
+const secretOf = (ownerUrl) =>
+  crypto
+    .createHmac('sha256', decodeURIComponent(new URL(ownerUrl).password))
+    .update('impegno secret')
+    .digest('hex');
+
+/** How the owner of a database and the server log in to it, and the server's secret, as the environment gives them. */
 export const addressesOf = (ownerUrl) => ({
+  IMPEGNO_SECRET: process.env.IMPEGNO_SECRET ?? secretOf(ownerUrl),
   DATABASE_OWNER_URL: ownerUrl,
   DATABASE_URL:
     process.env.DATABASE_OWNER_URL === ownerUrl && process.env.DATABASE_URL

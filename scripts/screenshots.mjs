@@ -98,13 +98,11 @@ await page.getByLabel('Effect on the agreement').waitFor();
 await shot('change');
 
 await page.goto(`${base}/outbox`);
-const letter = (title) =>
-  page
-    .locator('article', { hasText: title })
-    .filter({ hasText: '/b/' })
-    .locator('a')
-    .first()
-    .getAttribute('href');
+const letter = async (title) => {
+  const article = page.locator('article', { hasText: title }).filter({ hasText: 'Show the private link' });
+  await article.first().getByRole('button', { name: 'Show the private link' }).click();
+  return page.getByTestId('private-link').last().getAttribute('href');
+};
 const links = {
   booklet: await letter('Back porch in three levels'),
   'booklet-signed': await letter('Wall lamps: yours to choose'),

@@ -16,7 +16,6 @@ import {
   ensureTestTools,
   releaseCluster,
   say,
-  serverUrl,
   startCluster,
 } from './machine.mjs';
 
@@ -110,7 +109,8 @@ async function served(url, work) {
       env: {
         ...process.env,
         NODE_ENV: 'production',
-        DATABASE_URL: serverUrl(url),
+        ...addressesOf(url),
+        DATABASE_OWNER_URL: undefined,
         IMPEGNO_ADDRESS: address,
         NEXT_TELEMETRY_DISABLED: '1',
       },

@@ -3,12 +3,21 @@ import { message } from '@/data/schema';
 import type { Letter } from '@/outside/post';
 import { simulatedPost } from '@/outside/post';
 import { newId } from './actor';
+import type { NewLink } from './links';
 
-/** Puts a letter about a proposal in the post, and keeps it with what became of it. */
+/** What stands in a kept letter where its private link was. */
+export const LINK_PLACE = '[private link]';
+
+/** Puts a letter about a proposal in the post, and keeps it with what became of it; its private link is not kept in it. */
 export async function postLetter(
   tx: Transaction,
   who: { readonly companyId: string; readonly now: Date },
-  { proposalId, kind, ...letter }: Letter & { readonly proposalId: string; readonly kind: string },
+  {
+    proposalId,
+    kind,
+    link,
+    ...letter
+  }: Letter & { readonly proposalId: string; readonly kind: string; readonly link?: NewLink | null },
 ): Promise<void> {
   await tx.insert(message).values({
     companyId: who.companyId,
@@ -17,7 +26,8 @@ export async function postLetter(
     kind,
     toAddress: letter.to,
     subject: letter.subject,
-    body: letter.body,
+    body: link ? letter.body.replaceAll(link.address, LINK_PLACE) : letter.body,
+    linkId: link?.id ?? null,
     state: simulatedPost.deliver(letter).state,
     at: who.now,
   });

@@ -77,6 +77,18 @@ export function Certificates({
                 </dd>
               </>
             )}
+            {each.means && (
+              <>
+                <dt>Under</dt>
+                <dd>
+                  {each.means.sentTo && each.means.sentAt
+                    ? `the private link sent to ${each.means.sentTo} on ${moment(each.means.sentAt)}`
+                    : 'a private link that was not sent as a letter'}
+                  {each.means.shownTo.length > 0 &&
+                    `; the link had also been shown to ${each.means.shownTo.join(', ')}`}
+                </dd>
+              </>
+            )}
             <dt>On</dt>
             <dd>{moment(each.signedAt)}</dd>
             {each.from && (

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Actor } from '@/acts/actor';
+import { readCertificates } from '@/acts/agreements/certificate';
 import { readAgreement } from '@/acts/agreements/read';
 import { chooseInBooklet } from '@/acts/booklet/choose';
 import { acceptProposal } from '@/acts/booklet/accept';
@@ -9,13 +10,23 @@ import { payByCard } from '@/acts/booklet/payCard';
 import { previewBooklet } from '@/acts/booklet/preview';
 import { listProposals, readProposal } from '@/acts/proposals/read';
 import { saveProposal } from '@/acts/proposals/save';
-import { listMessages, sendProposal } from '@/acts/proposals/send';
+import { listMessages, showLink } from '@/acts/links';
+import { revokeLinks, sendProposal } from '@/acts/proposals/send';
 import { closeConnection, inCompany } from '@/data/connection';
 import { audit, link } from '@/data/schema';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model';
 import { trialCards } from '@/outside/cards';
-import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit, refusal } from '../support/desk';
+import {
+  newAgreement,
+  newCompany,
+  newProposal,
+  sendIt,
+  signatureFor,
+  testDocument,
+  visit,
+  refusal,
+} from '../support/desk';
 
 afterAll(closeConnection);
 
@@ -149,7 +160,8 @@ describe('what is written down', () => {
     await acceptProposal(visitor, input, 'test');
     const [thanks, offer] = await listMessages(actor);
     expect(offer).toMatchObject({ kind: 'proposal', toAddress: 'customer@test.example', state: 'delivered' });
-    expect(offer!.body).toContain(`/b/${token}`);
+    expect(offer!.body).toContain('sign here:\n[private link]');
+    expect(JSON.stringify([thanks, offer])).not.toContain(token);
     expect(offer!.body).toContain(showDecimal(view.total));
     expect(thanks!.body).toMatch(/Deposit invoice \d{4}-001 is waiting/);
     for (const { body, subject } of [thanks!, offer!])
@@ -159,6 +171,40 @@ describe('what is written down', () => {
     await sendProposal(actor, lost);
     const returned = (await listMessages(actor)).filter(({ state }) => state === 'returned');
     expect(returned.map(({ toAddress }) => toAddress)).toEqual(['nobody@returned.example']);
+  });
+
+  test('a private link is shown to whoever may be shown it, and that stands with the signature', async () => {
+    const actor = await newCompany();
+    const token = await sendIt(actor, await newProposal(actor));
+    const [offer] = await listMessages(actor);
+    expect(offer!.link).toMatchObject({ open: true, mayShow: true });
+    const linkId = offer!.link!.id;
+    const office: Actor = { ...actor, role: 'office' };
+    expect((await listMessages(office))[0]!.link).toMatchObject({ mayShow: false });
+    expect((await refusal(showLink(office, { linkId }))).status).toBe(403);
+    expect((await refusal(showLink(await newCompany(), { linkId }))).status).toBe(404);
+
+    const { visitor, input } = await signatureFor(token);
+    expect((await showLink(actor, { linkId })).address).toMatch(new RegExp(`/b/${token}$`));
+    const { agreementId } = await acceptProposal(visitor, input, 'test');
+    const { certificates } = await readCertificates(actor, agreementId);
+    expect(certificates[0]!.means).toEqual({
+      sentTo: 'customer@test.example',
+      sentAt: offer!.at,
+      shownTo: [actor.name],
+    });
+    expect(certificates[0]!.intact).toBe(true);
+    // A link that leads nowhere is not shown.
+    await revokeLinks(actor, (await readAgreement(actor, agreementId)).proposalId);
+    expect((await refusal(showLink(actor, { linkId }))).status).toBe(410);
+    expect((await listMessages(actor)).find(({ link }) => link?.id === linkId)!.link!.open).toBe(false);
+  });
+
+  test('signed under a link that nobody of ours was shown', async () => {
+    const actor = await newCompany();
+    const { agreementId } = await newAgreement(actor);
+    const { certificates } = await readCertificates(actor, agreementId);
+    expect(certificates[0]!.means).toMatchObject({ sentTo: 'customer@test.example', shownTo: [] });
   });
 
   test('the token of a link is nowhere in the database, only its hash', async () => {

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { begin, expect, linkTo, saved, sendPlain, serious, test, tick, watch } from './desk';
+import { begin, expect, linkTo, saved, sendPlain, serious, test, tick, watch, shownLink } from './desk';
 
 const phone = { width: 390, height: 844 };
 const porch = 'Back porch at Withy Court';
@@ -30,7 +30,7 @@ async function send(page: Page, title: string): Promise<string> {
   const preview = page.frameLocator('iframe');
   await expect(preview.getByText('Set aside for what you choose later').first()).toBeVisible();
   await page.getByRole('button', { name: 'Send proposal' }).click();
-  return (await page.getByTestId('private-link').getAttribute('href'))!;
+  return await shownLink(page);
 }
 
 async function sign(customer: Page, says = 'Accept and sign', name = 'Odalie Brannock'): Promise<void> {
@@ -72,7 +72,7 @@ test('set aside, asked for, chosen on a phone and signed, settled by a change or
   await expect(dialog).toContainText('1,040.00');
   expect(await serious(page)).toEqual([]);
   await dialog.getByRole('button', { name: 'Let the customer choose' }).click();
-  await expect(dialog.getByTestId('private-link')).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Show the private link' })).toBeVisible();
   await page.keyboard.press('Escape');
 
   await customer.reload();
@@ -104,7 +104,7 @@ test('set aside, asked for, chosen on a phone and signed, settled by a change or
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();
   await page.getByRole('button', { name: 'Send change order' }).click();
-  await expect(page.getByTestId('private-link')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Show the private link' })).toBeVisible();
 
   await customer.goto(link);
   await customer.getByRole('link', { name: /Change order 1: settling/ }).click();
@@ -238,7 +238,7 @@ test('declined and taken up again; what changed since the last revision, for us 
   expect(await serious(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Send as revision 2' }).click();
-  await expect(page.getByTestId('private-link')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Show the private link' })).toBeVisible();
   await customer.reload();
   await customer.getByText('What changed since revision 1').click();
   await expect(customer.locator('.changes')).toContainText('Total');

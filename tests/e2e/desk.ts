@@ -78,20 +78,19 @@ export async function tick(box: Locator, on = true): Promise<void> {
 /** The link in the newest message to a customer. */
 export async function newestLink(page: Page): Promise<string> {
   await page.goto('/outbox');
-  const href = await page.locator('article a').first().getAttribute('href');
-  return new URL(href!, page.url()).href;
+  return shownLink(page.locator('article'));
+}
+
+/** The private link that is shown on asking, at the first place that offers it. */
+export async function shownLink(where: Page | Locator): Promise<string> {
+  await where.getByRole('button', { name: 'Show the private link' }).first().click();
+  return (await where.getByTestId('private-link').first().getAttribute('href'))!;
 }
 
 /** The link in the newest message about a proposal of this title. */
 export async function linkTo(page: Page, title: string): Promise<string> {
   await page.goto('/outbox');
-  const href = await page
-    .locator('article')
-    .filter({ hasText: title })
-    .locator('a')
-    .first()
-    .getAttribute('href');
-  return new URL(href!, page.url()).href;
+  return shownLink(page.locator('article').filter({ hasText: title }));
 }
 
 export { expect };
@@ -127,5 +126,5 @@ export async function sendPlain(page: Page, title: string): Promise<string> {
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();
   await page.getByRole('button', { name: 'Send proposal' }).click();
-  return (await page.getByTestId('private-link').getAttribute('href'))!;
+  return await shownLink(page);
 }

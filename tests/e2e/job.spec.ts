@@ -1,5 +1,5 @@
 import { trialCards } from '@/outside/cards';
-import { expect, newestLink, saved, test, tick, watch } from './desk';
+import { expect, newestLink, saved, test, tick, watch, shownLink } from './desk';
 
 const cents = (text: string | null) => BigInt((text ?? '').replace(/[^0-9]/g, ''));
 const unique = Date.now().toString(36);
@@ -113,7 +113,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await expect(preview.getByTestId('booklet-total')).toHaveText(offered!);
   await page.getByRole('button', { name: 'Send proposal' }).click();
   await expect(page.getByText('Revision 1 is on its way')).toBeVisible();
-  const address = (await page.getByTestId('private-link').getAttribute('href'))!;
+  const address = await shownLink(page);
   expect(await newestLink(page)).toBe(address);
 
   // 7: the customer on a phone, without an account.

@@ -1,4 +1,4 @@
-import { expect, newestLink, saved, test } from './desk';
+import { expect, linkTo, newestLink, saved, test } from './desk';
 
 test('customers: found by any word, changed, and given another site', async ({ page }) => {
   await page.goto('/customers');
@@ -122,16 +122,10 @@ test('the preview offers what the customer is offered, in the same order', async
   await page.getByRole('link', { name: 'Sunroom on the south side' }).first().click();
   await page.waitForURL(/proposals\/[0-9a-f-]{36}/);
   const id = /proposals\/([0-9a-f-]{36})/.exec(page.url())![1]!;
-  await page.goto('/outbox');
-  const link = await page
-    .locator('article', { hasText: 'Sunroom on the south side' })
-    .filter({ hasText: '/b/' })
-    .locator('a')
-    .first()
-    .getAttribute('href');
+  const link = await linkTo(page, 'Sunroom on the south side');
   const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });
   const customer = await context.newPage();
-  await customer.goto(link!);
+  await customer.goto(link);
   await page.goto(`/preview/${id}`);
   // The customer has chosen meanwhile; the preview shows the proposal as suggested: prices may differ, offers may not.
   const names = (of: typeof page) =>

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { begin, expect, saved, sendPlain, test, tick } from './desk';
+import { begin, expect, saved, sendPlain, test, tick, shownLink } from './desk';
 
 const phone = { width: 390, height: 844 };
 
@@ -69,7 +69,7 @@ test('two phones: what the other chose is shown at once, the name stays, and the
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();
   await page.getByRole('button', { name: 'Send proposal' }).click();
-  const link = (await page.getByTestId('private-link').getAttribute('href'))!;
+  const link = await shownLink(page);
   const [a, b] = [
     await browser.newContext({ viewport: phone }),
     await browser.newContext({ viewport: phone }),

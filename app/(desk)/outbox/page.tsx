@@ -2,11 +2,13 @@ import type { Metadata } from 'next';
 import { readSettings } from '@/acts/settings';
 import { may } from '@/acts/actor';
 import { listCharges } from '@/acts/money/cards';
-import { listMessages } from '@/acts/proposals/send';
+import { listMessages } from '@/acts/links';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
 import { CardService } from '@/desk/money/CardService';
 import { playCardServiceAction } from '../../moneyActions';
+import { ShowLink } from '@/desk/ShowLink';
+import { showLinkAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Outbox' };
@@ -41,6 +43,18 @@ export default async function OutboxPage() {
           <p style={{ margin: 0, whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>
             <Linked text={message.body} />
           </p>
+          {message.link &&
+            (!message.link.open ? (
+              <p className="soft" style={{ margin: '8px 0 0' }}>
+                The private link in it leads nowhere any more.
+              </p>
+            ) : message.link.mayShow ? (
+              <ShowLink linkId={message.link.id} show={showLinkAction} />
+            ) : (
+              <p className="soft" style={{ margin: '8px 0 0' }}>
+                The private link in it is shown to sellers only: whoever opens it can sign for the customer.
+              </p>
+            ))}
         </article>
       ))}
     </div>

@@ -8,6 +8,7 @@ import type { KeptSignature } from '@/model';
 import type { Actor } from '../actor';
 import { check, checkId } from '../check';
 import { takeTry } from '../limit';
+import type { Means } from '../links';
 import { Problem } from '../problem';
 import { sha256 } from '../secrets';
 import type { Visitor } from '../booklet/open';
@@ -25,6 +26,8 @@ export interface Certificate {
   readonly from: string;
   /** Who of the company recorded it on the customer's behalf. */
   readonly recordedBy: string | null;
+  /** How the signer came by the link they signed under; null: recorded by us, or signed before this was kept. */
+  readonly means: Means | null;
   readonly consent: string;
   readonly choices: readonly string[];
   /** The SHA-256 of the statement that was signed. */
@@ -48,6 +51,7 @@ interface Statement {
   readonly browser: string;
   readonly from: string;
   readonly recordedBy: string | null;
+  readonly means?: Means | null;
   readonly choices: readonly string[];
   readonly shown: { readonly title: string; readonly currency: string; readonly total: string };
 }
@@ -92,6 +96,7 @@ async function certify(tx: Transaction, row: Row): Promise<Certificate> {
     browser: statement.browser,
     from: statement.from,
     recordedBy: statement.recordedBy,
+    means: statement.means ?? null,
     consent: statement.consent,
     choices: statement.choices,
     sha256: row.sha256,

@@ -19,7 +19,7 @@ import { companyOf } from '../company';
 import { refuseUnknownFile } from '../files/keep';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
-import { bookletAddress, makeLink } from '../proposals/send';
+import { makeLink } from '../links';
 import { insertChange } from './change';
 import type { LoadedAgreement } from './money';
 import { loadAgreement } from './money';
@@ -117,7 +117,7 @@ export async function saveRound(
 }
 
 /** Asks the customer to choose: the round shows in their booklet, and a message with a link to it goes out. */
-export async function offerRound(actor: Actor, input: unknown): Promise<{ token: string }> {
+export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId: string; token: string }> {
   allow(actor, 'owner', 'seller');
   const { roundId, saveNumber } = check(RoundInput, input, 'The round');
   return inCompany(actor.companyId, async (tx) => {
@@ -133,23 +133,24 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ token:
     const [head] = await tx.select().from(agreement).where(eq(agreement.id, row.agreementId));
     const [payer] = await tx.select().from(customer).where(eq(customer.id, head!.customerId));
     const ours = await companyOf(tx, actor.companyId);
-    const { token } = await makeLink(tx, actor, head!.proposalId);
+    const link = await makeLink(tx, actor, head!.proposalId, 'selections', '#choose');
     if (payer!.email) {
       await postLetter(tx, actor, {
         proposalId: head!.proposalId,
         kind: 'selections',
+        link,
         to: payer!.email,
         subject: `${document.name}: yours to choose`,
         body: [
           `Good day ${payer!.contactName || payer!.name},`,
           `it is time to choose: ${document.name}${document.due ? `, until ${showDate(document.due)}` : ''}.`,
-          `Look, choose and sign here:\n${bookletAddress(token)}#choose`,
+          `Look, choose and sign here:\n${link.address}`,
           `${actor.name}\n${ours.name} · ${ours.phone}`,
         ].join('\n\n'),
       });
     }
     await note(tx, actor, 'selections asked for', row.agreementId, { roundId, name: document.name });
-    return { token };
+    return { linkId: link.id, token: link.token };
   });
 }
 

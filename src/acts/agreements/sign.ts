@@ -5,6 +5,7 @@ import { agreement, customer, signing, site } from '@/data/schema';
 import type { KeptSignature } from '@/model';
 import { newId } from '../actor';
 import { companyOf } from '../company';
+import { meansOf } from '../links';
 import { sha256 } from '../secrets';
 
 /** Who says yes, and how that is known. */
@@ -16,6 +17,8 @@ export interface Signer {
   readonly browser: string;
   /** The network address it came from. */
   readonly from: string;
+  /** The private link it came under; null: none, somebody of ours recorded it. */
+  readonly linkId: string | null;
   /** Who of ours recorded it on the customer's behalf. */
   readonly recordedBy: { readonly id: string; readonly name: string } | null;
 }
@@ -59,6 +62,7 @@ export async function recordSigning(tx: Transaction, signer: Signer, signed: Sig
     browser: signer.browser,
     from: signer.from,
     recordedBy: signer.recordedBy?.name ?? null,
+    means: signer.linkId === null ? null : await meansOf(tx, signer.linkId),
     choices: signed.choices,
     shown: signed.shown,
   })!;

@@ -17,9 +17,9 @@ import { insertInvoice } from '../agreements/issue';
 import type { Signer } from '../agreements/sign';
 import { recordSigning } from '../agreements/sign';
 import { check } from '../check';
+import { makeLink } from '../links';
 import { nextNumber } from '../numbers';
 import { postLetter } from '../post';
-import { bookletAddress, makeLink } from '../proposals/send';
 import { Problem } from '../problem';
 import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from './choices';
 import { consentTo, refuseClosed, refuseReplaced } from './decide';
@@ -222,10 +222,11 @@ async function confirmByPost(
       ? `you told us ${signer.signature.how} that you accept`
       : 'thank you. You accepted';
   // What was signed, and its invoices, stay under a link; the one they signed with was never kept in clear.
-  const link = document.change ? null : (await makeLink(tx, signer, row.id)).token;
+  const link = document.change ? null : await makeLink(tx, signer, row.id, 'acceptance');
   await postLetter(tx, signer, {
     proposalId: row.id,
     kind: 'acceptance',
+    link,
     to: payer.email,
     subject: `${document.title}: accepted`,
     body: [
@@ -238,7 +239,7 @@ async function confirmByPost(
               ? 'We will send the first invoice soon.'
               : `Deposit invoice ${depositInvoice} is waiting under the link below.`,
           ]),
-      ...(link === null ? [] : [`What you signed, to read and keep:\n${bookletAddress(link)}`]),
+      ...(link === null ? [] : [`What you signed, to read and keep:\n${link.address}`]),
       `${ours.name} · ${ours.phone}`,
     ].join('\n\n'),
   });
@@ -256,6 +257,7 @@ export async function acceptProposal(visitor: Visitor, input: unknown, browser: 
       signature: given.signature,
       browser: browser.slice(0, 400),
       from: visitor.from,
+      linkId: visitor.linkId,
       recordedBy: null,
     });
   });
@@ -282,6 +284,7 @@ export async function acceptForCustomer(actor: Actor, input: unknown): Promise<A
         signature: given.told,
         browser: '',
         from: '',
+        linkId: null,
         recordedBy: { id: actor.userId, name: actor.name },
       },
     );

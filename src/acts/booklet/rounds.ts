@@ -147,6 +147,7 @@ export async function signRound(
         signature: given.signature,
         browser: browser.slice(0, 400),
         from: visitor.from,
+        linkId: visitor.linkId,
         recordedBy: null,
       },
       {

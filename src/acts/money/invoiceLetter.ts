@@ -18,7 +18,7 @@ import { check } from '../check';
 import { companyOf } from '../company';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
-import { bookletAddress, makeLink } from '../proposals/send';
+import { makeLink } from '../links';
 import { lateOn } from './late';
 
 /**
@@ -40,13 +40,14 @@ export async function sendInvoiceLetter(
     ? await tx.select({ name: user.name }).from(user).where(eq(user.id, who.userId))
     : [];
   const late = await lateOn(tx, loaded, bill, ours.timeZone, businessDate(who.now, ours.timeZone));
-  const { token } = await makeLink(tx, who, head.proposalId);
+  const link = await makeLink(tx, who, head.proposalId, 'invoice', '#pay');
   const money = (value: bigint) => `${showAmount(value as Amount, digits)} ${head.currency}`;
   const { open } = bill.standing;
   const partly = open < bill.amount ? `, of which ${money(open)} is open` : '';
   await postLetter(tx, who, {
     proposalId: head.proposalId,
     kind: step ? 'reminder' : 'invoice',
+    link,
     to: payer!.email,
     subject: step ? `${step.subject}: invoice ${bill.label}` : `Invoice ${bill.label}: ${head.title}`,
     body: [
@@ -60,7 +61,7 @@ export async function sendInvoiceLetter(
         : bill.lateTerms
           ? [lateInWords(bill.lateTerms, head.currency)]
           : []),
-      `Read it and pay here:\n${bookletAddress(token)}#pay`,
+      `Read it and pay here:\n${link.address}`,
       `${sender ? `${sender.name}\n` : ''}${ours.name} · ${ours.phone}`,
     ].join('\n\n'),
   });

@@ -1,8 +1,7 @@
 import canonicalize from 'canonicalize';
 import { desc, eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { customer, link, message, proposal, revision, site } from '@/data/schema';
+import { customer, link as links, proposal, revision, site } from '@/data/schema';
 import { checkDocument, customerView } from '@/core/offer';
 import { showDecimal } from '@/core/number';
 import { asSuggested, SendInput } from '@/model';
@@ -13,46 +12,22 @@ import { refuseOmissions } from '../agreements/bindChange';
 import { loadAgreement } from '../agreements/money';
 import { refuseUnsettled } from '../agreements/settling';
 import { companyOf } from '../company';
+import { makeLink } from '../links';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
-import { newToken, sha256, tokenHash } from '../secrets';
+import { sha256 } from '../secrets';
 import { refuseUnapproved } from './approval';
 import { refuseUnlawfulDeposit } from './depositLaw';
 
-const LINK_DAYS = 120;
-
-/** Address of a booklet. */
-export const bookletAddress = (token: string): string =>
-  `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}/b/${token}`;
-
-/** Makes a private link to a proposal. The token is known only now; its hash is kept. */
-export async function makeLink(
-  tx: Transaction,
-  actor: Pick<Actor, 'companyId' | 'now'>,
-  proposalId: string,
-): Promise<{ id: string; token: string }> {
-  const token = newToken();
-  const id = newId(actor.now);
-  await tx.insert(link).values({
-    companyId: actor.companyId,
-    id,
-    proposalId,
-    tokenHash: tokenHash(token),
-    createdAt: actor.now,
-    expiresAt: new Date(actor.now.getTime() + LINK_DAYS * 24 * 3600_000),
-  });
-  return { id, token };
-}
-
 /**
  * Sends a proposal: freezes a revision (canonical JSON after RFC 8785 and its SHA-256), makes a private link and puts
- * the message in the post, all or nothing. Refused while something in the proposal has to be mended, or when the desk
+ * the message in the post, all or nothing. The token is for whoever runs this here; it does not leave the server. Refused while something in the proposal has to be mended, or when the desk
  * has not seen the newest save.
  */
 export async function sendProposal(
   actor: Actor,
   input: unknown,
-): Promise<{ revision: number; token: string }> {
+): Promise<{ revision: number; linkId: string; token: string }> {
   allow(actor, 'owner', 'seller');
   const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
   return inCompany(actor.companyId, async (tx) => {
@@ -101,7 +76,7 @@ export async function sendProposal(
       sentBy: actor.userId,
       sentAt: actor.now,
     });
-    const { token } = await makeLink(tx, actor, proposalId);
+    const link = await makeLink(tx, actor, proposalId, 'proposal');
     await tx
       .update(proposal)
       .set({ state: 'sent', sentSaveNumber: row.saveNumber, updatedAt: actor.now })
@@ -113,6 +88,7 @@ export async function sendProposal(
     await postLetter(tx, actor, {
       proposalId,
       kind: 'proposal',
+      link,
       to,
       subject: row.document.change
         ? row.document.title
@@ -122,12 +98,12 @@ export async function sendProposal(
         row.document.change
           ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. As suggested it changes the sum by ${showDecimal(view.total)} ${view.currency}, tax included. It takes effect when you sign it.`
           : `here is our proposal “${view.title}” for ${place!.address.street}. As suggested it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
-        `Read it, choose and sign here:\n${bookletAddress(token)}`,
+        `Read it, choose and sign here:\n${link.address}`,
         `${actor.name}\n${ours.name} · ${ours.phone}`,
       ].join('\n\n'),
     });
     await note(tx, actor, 'proposal sent', proposalId, { revision: number, revisionId, to });
-    return { revision: number, token };
+    return { revision: number, linkId: link.id, token: link.token };
   });
 }
 
@@ -136,15 +112,7 @@ export async function revokeLinks(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
   const proposalId = checkId(id, 'There is no such proposal.');
   await inCompany(actor.companyId, async (tx) => {
-    await tx.update(link).set({ revokedAt: actor.now }).where(eq(link.proposalId, proposalId));
+    await tx.update(links).set({ revokedAt: actor.now }).where(eq(links.proposalId, proposalId));
     await note(tx, actor, 'links revoked', proposalId);
-  });
-}
-
-/** The simulated outbox, newest first. */
-export async function listMessages(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
-    const rows = await tx.select().from(message).orderBy(desc(message.at)).limit(200);
-    return rows.map(({ companyId: _, at, ...row }) => ({ ...row, at: at.toISOString() }));
   });
 }

@@ -108,6 +108,12 @@ export const link = pgTable(
     id: id(),
     proposalId: uuid('proposal_id').notNull(),
     tokenHash: text('token_hash').notNull(),
+    /** What it was made for: who may be shown it follows from that. */
+    purpose: text('purpose', { enum: ['proposal', 'selections', 'invoice', 'acceptance'] })
+      .notNull()
+      .default('proposal'),
+    /** Its address, sealed with a key that is not in the database; null: nobody can be shown it again. */
+    sealed: text('sealed'),
     createdAt: instant('created_at').notNull(),
     expiresAt: instant('expires_at').notNull(),
     revokedAt: instant('revoked_at'),
@@ -203,9 +209,16 @@ export const message = pgTable(
     kind: text('kind').notNull(),
     toAddress: text('to_address').notNull(),
     subject: text('subject').notNull(),
+    /** As it went out, but for the private link in it. */
     body: text('body').notNull(),
+    linkId: uuid('link_id'),
     state: text('state', { enum: ['delivered', 'returned'] }).notNull(),
     at: instant('at').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.companyId, t.id] }), index('message_at').on(t.companyId, t.at)],
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.linkId], foreignColumns: [link.companyId, link.id] }),
+    index('message_at').on(t.companyId, t.at),
+    index('message_link').on(t.companyId, t.linkId),
+  ],
 );

@@ -18,9 +18,12 @@ import type { Compare } from './Revisions';
 import { Revisions } from './Revisions';
 import { useEditor } from './context';
 import { asked } from '@/ui/asked';
+import type { ShowLinkAction } from '../ShowLink';
+import { ShowLink } from '../ShowLink';
 
 export interface SendActions extends ApprovalActions {
-  readonly send: (input: SendInput) => Promise<Answer<{ revision: number; token: string }>>;
+  readonly send: (input: SendInput) => Promise<Answer<{ revision: number; linkId: string }>>;
+  readonly showLink: ShowLinkAction;
   readonly reopen: (id: string) => Promise<Answer<void>>;
   readonly acceptFor: AcceptForCustomer;
   readonly compare: Compare;
@@ -50,7 +53,7 @@ export function SendStep({
   const done = useKeptDraft(readOnly ? null : `send ${proposal.id}`, typed, (kept) =>
     form.setFieldsValue(kept as { to: string; words?: string }),
   );
-  const [sent, setSent] = useState<{ revision: number; address: string } | null>(null);
+  const [sent, setSent] = useState<{ revision: number; linkId: string } | null>(null);
   const [narrow, setNarrow] = useState(true);
   const [accepting, setAccepting] = useState(false);
   const problems = checkDocument(work.document);
@@ -93,10 +96,7 @@ export function SendStep({
     }
     done();
     form.setFieldValue('words', '');
-    setSent({
-      revision: answer.value.revision,
-      address: `${window.location.origin}/b/${answer.value.token}`,
-    });
+    setSent(answer.value);
     message.success(`Revision ${answer.value.revision} is sent.`);
     router.refresh();
   };
@@ -140,15 +140,9 @@ export function SendStep({
           <div className="send-done" role="status">
             <strong>Revision {sent.revision} is on its way.</strong>
             <p>
-              The private link, shown only now:
-              <br />
-              <a href={sent.address} target="_blank" rel="noreferrer" data-testid="private-link">
-                {sent.address}
-              </a>
-            </p>
-            <p>
               The message lies in the <a href="/outbox">outbox</a>.
             </p>
+            <ShowLink key={sent.linkId} linkId={sent.linkId} show={actions.showLink} />
           </div>
         )}
         {(proposal.state === 'declined' || proposal.state === 'lapsed' || proposal.state === 'withdrawn') &&

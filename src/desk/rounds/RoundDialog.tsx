@@ -11,10 +11,13 @@ import type { Answer, SelectionRound } from '@/model';
 import { unitName } from '@/model';
 import { RoundEditor } from './RoundEditor';
 import { asked } from '@/ui/asked';
+import type { ShowLinkAction } from '../ShowLink';
+import { ShowLink } from '../ShowLink';
 
 export interface RoundActions {
   readonly save: (input: unknown) => Promise<Answer<{ roundId: string; saveNumber: number }>>;
-  readonly offer: (input: unknown) => Promise<Answer<{ token: string }>>;
+  readonly offer: (input: unknown) => Promise<Answer<{ linkId: string }>>;
+  readonly showLink: ShowLinkAction;
   readonly withdraw: (input: unknown) => Promise<Answer<void>>;
 }
 
@@ -78,7 +81,7 @@ export function RoundDialog({
         setRefused(answer.problem.detail);
         return;
       }
-      setLink(`${window.location.origin}/b/${answer.value.token}#choose`);
+      setLink(answer.value.linkId);
       message.success('It is with the customer.');
     });
   const withdraw = () =>
@@ -120,13 +123,10 @@ export function RoundDialog({
     >
       {refused && <Alert type="error" title={refused} />}
       {link && (
-        <p className="send-done" role="status">
-          The private link, shown only now:
-          <br />
-          <a href={link} target="_blank" rel="noreferrer" data-testid="private-link">
-            {link}
-          </a>
-        </p>
+        <div className="send-done" role="status">
+          <strong>It is with the customer.</strong>
+          <ShowLink key={link} linkId={link} show={actions.showLink} />
+        </div>
       )}
       {round?.signed && (
         <p>

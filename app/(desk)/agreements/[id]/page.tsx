@@ -9,6 +9,7 @@ import '@/desk/editor/sheet.css';
 import '@/desk/agreements/bill/bill.css';
 import {
   offerRoundAction,
+  showLinkAction,
   putCreditAction,
   putInStageAction,
   recordPaymentAction,
@@ -46,6 +47,7 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
         allowances: {
           save: saveRoundAction,
           offer: offerRoundAction,
+          showLink: showLinkAction,
           withdraw: withdrawRoundAction,
           settle: settleAllowancesAction,
         },

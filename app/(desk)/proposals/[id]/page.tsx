@@ -23,6 +23,7 @@ import {
   saveLikingAction,
   saveProposalAction,
   sendProposalAction,
+  showLinkAction,
   withdrawProposalAction,
 } from '../../../actions';
 import { isId } from '@/model';
@@ -42,6 +43,7 @@ export default async function ProposalPage({ params }: { params: Promise<{ id: s
   const actions = {
     save: saveProposalAction,
     send: sendProposalAction,
+    showLink: showLinkAction,
     askApproval: askApprovalAction,
     answerApproval: answerApprovalAction,
     withdraw: withdrawProposalAction,
