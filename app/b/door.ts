@@ -28,11 +28,14 @@ export function bookletDoor(act: (visitor: Visitor, input: unknown, request: Req
 
 /** A door of the booklet that only reads. */
 export function bookletRead(
-  act: (visitor: Visitor, params: { token: string; id?: string }) => Promise<Response>,
+  act: (visitor: Visitor, params: { token: string; id?: string }, request: Request) => Promise<Response>,
 ) {
-  return (_: Request, { params }: { params: Promise<{ token: string; id?: string }> }): Promise<Response> =>
+  return (
+    request: Request,
+    { params }: { params: Promise<{ token: string; id?: string }> },
+  ): Promise<Response> =>
     respond(async () => {
       const given = await params;
-      return act(await visitorOf(given.token, await requestOrigin(), new Date()), given);
+      return act(await visitorOf(given.token, await requestOrigin(), new Date()), given, request);
     });
 }

@@ -13,9 +13,8 @@ import { newToken, tokenHash } from './secrets';
 
 const LINK_DAYS = 120;
 
-/** Address of a booklet. */
-export const bookletAddress = (token: string): string =>
-  `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}/b/${token}`;
+/** Where the installation is reached. It may move: only the way from here is kept. */
+const here = (way: string): string => `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}${way}`;
 
 type Purpose = (typeof link.$inferSelect)['purpose'];
 
@@ -39,18 +38,18 @@ export async function makeLink(
 ): Promise<NewLink> {
   const token = newToken();
   const id = newId(actor.now);
-  const address = `${bookletAddress(token)}${at}`;
+  const way = `/b/${token}${at}`;
   await tx.insert(link).values({
     companyId: actor.companyId,
     id,
     proposalId,
     purpose,
     tokenHash: tokenHash(token),
-    sealed: seal(address, id),
+    sealed: seal(way, id),
     createdAt: actor.now,
     expiresAt: new Date(actor.now.getTime() + LINK_DAYS * 24 * 3600_000),
   });
-  return { id, token, address };
+  return { id, token, address: here(way) };
 }
 
 /** Whoever sends letters of a kind may see the link in one; who does not, may not. */
@@ -74,11 +73,11 @@ export async function showLink(actor: Actor, input: unknown): Promise<{ address:
         403,
         'Whoever opens this link can sign for the customer. It is shown to sellers only.',
       );
-    const address = row.sealed === null ? null : unseal(row.sealed, row.id);
-    if (row.revokedAt || row.expiresAt <= actor.now || address === null)
+    const way = row.sealed === null ? null : unseal(row.sealed, row.id);
+    if (row.revokedAt || row.expiresAt <= actor.now || way === null)
       throw new Problem(410, 'This link does not lead anywhere any more. Send again to make a new one.');
     await note(tx, actor, 'link shown', row.id, { proposalId: row.proposalId });
-    return { address };
+    return { address: here(way) };
   });
 }
 

@@ -17,6 +17,7 @@ export function Accept({
   consent,
   waiting,
   refused,
+  hold,
 }: {
   data: Booklet;
   view: CustomerView;
@@ -26,6 +27,8 @@ export function Accept({
   waiting: boolean;
   /** A refusal may say how things stand now. */
   refused: (problem: ProblemDetails) => void;
+  /** While an answer to a signature is awaited, the page stays as it is. */
+  hold: (held: boolean) => void;
 }) {
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
@@ -60,15 +63,19 @@ export function Accept({
         says="Accept and sign"
         waiting={waiting || !address}
         refused={refused}
-        sign={(signed) =>
-          post(`${address}/accept`, {
+        sign={async (signed) => {
+          hold(true);
+          const answer = await post<unknown>(`${address}/accept`, {
             revisionId: data.revision.id,
             choices: data.choices,
             total: view.total,
             ...(data.contract ? { contract: data.contract.mark } : {}),
             ...signed,
-          })
-        }
+          });
+          // Taken, what comes next is the signed booklet.
+          if (!answer.ok) hold(false);
+          return answer;
+        }}
         done={() => {
           // The signed booklet is read afresh from the server, from its head: what is agreed, and the deposit.
           window.history.scrollRestoration = 'manual';

@@ -20,12 +20,16 @@ import { Levels } from './Levels';
 import { Plans } from './Plans';
 import type { Choose } from './Section';
 import { Section } from './Section';
-import { Since } from './Since';
+import { Kept, Since } from './Since';
 import { Sums } from './Sums';
+import { newsIn } from './newsIn';
+import { useFresh } from './useFresh';
 import { Timeline } from './Timeline';
 
 interface BookletProps {
   readonly first: BookletData;
+  /** What it looked like when it was read; in the preview none. */
+  readonly mark?: string;
   /** Where choices and decisions go; null in the preview, where nothing is decided. */
   readonly address: string | null;
   readonly consent: string;
@@ -37,7 +41,15 @@ interface BookletProps {
 }
 
 /** The customer's side: reads like a leaflet, choices as cards, total and deposit always in view. */
-export function Booklet({ first, address, consent, selectionConsent, trial, keep = null }: BookletProps) {
+export function Booklet({
+  first,
+  mark = '',
+  address,
+  consent,
+  selectionConsent,
+  trial,
+  keep = null,
+}: BookletProps) {
   const [data, setData] = useState(first);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
@@ -46,6 +58,8 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
   const settled = useRef(first.choices);
   const seen = useRef(first.chosen);
   const sending = useRef(false);
+  const held = useRef(false);
+  const [news, setNews] = useState<string | null>(null);
   const { company, offer, today } = data;
   // Worked out here at once, by the same rules as on the server, whose answer is the one that is signed.
   const view = useMemo(
@@ -66,6 +80,20 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
     setChosen(now.choices);
     setData((before) => ({ ...before, view: now.view, choices: now.choices }));
   };
+
+  useFresh(address, mark, (now) => {
+    // Own taps first: what they come to is in their answer.
+    if (sending.current || held.current) return false;
+    const said = newsIn(data, now, chosen);
+    settled.current = now.choices;
+    seen.current = now.chosen;
+    latest.current = now.choices;
+    setChosen(now.choices);
+    setData(now);
+    setProblem(null);
+    if (said) setNews(said);
+    return true;
+  });
 
   // What was tapped last is what counts: taps during an answer are sent together after it.
   const send = async () => {
@@ -108,6 +136,14 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
   const files = address ? `${address}/files` : '/api/v1/files';
   return (
     <div className="booklet">
+      {news && (
+        <div className="news" role="status">
+          {news}{' '}
+          <button type="button" className="link-button" onClick={() => setNews(null)}>
+            Good
+          </button>
+        </div>
+      )}
       <header className="leaf">
         <div className="from">{company.name}</div>
         <h1>{view.title}</h1>
@@ -145,6 +181,7 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
         {data.changesSince.length > 0 && (
           <Since changes={data.changesSince} revision={data.revision.number} />
         )}
+        {data.kept && <Kept lost={data.kept.lost} />}
         {view.coverNote && <p className="cover">{view.coverNote}</p>}
       </header>
 
@@ -199,6 +236,7 @@ export function Booklet({ first, address, consent, selectionConsent, trial, keep
             consent={consent}
             waiting={busy}
             refused={adopt}
+            hold={(now) => (held.current = now)}
           />
         )}
       </main>

@@ -1,3 +1,4 @@
+import type { LostPick } from '@/core/choice';
 import type { Change } from '@/model/customerView';
 
 /** What is different from the revision before, in the words and figures of both. */
@@ -30,5 +31,23 @@ export function Changes({ changes }: { changes: readonly Change[] }) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** What became of the choices made on the revision before. */
+export function Kept({ lost }: { lost: readonly LostPick[] }) {
+  return lost.length === 0 ? (
+    <p className="soft">Your choices are kept.</p>
+  ) : (
+    <div className="word" role="note">
+      Your choices are kept, but for:
+      <ul>
+        {lost.map(({ about, picked, because }) => (
+          <li key={`${about} ${picked}`}>
+            <strong>{about}</strong>: {picked}. {because}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -3,9 +3,12 @@ import { addUser } from '@/acts/accounts/createCompany';
 import type { Actor } from '@/acts/actor';
 import { chooseInBooklet } from '@/acts/booklet/choose';
 import { acceptProposal } from '@/acts/booklet/accept';
-import { openBooklet } from '@/acts/booklet/open';
+import { bookletMark, bookletSince, openBooklet } from '@/acts/booklet/open';
+import { askQuestion } from '@/acts/booklet/questions';
 import { previewBooklet } from '@/acts/booklet/preview';
 import { saveCustomer } from '@/acts/customers/customers';
+import { listMessages } from '@/acts/links';
+import { recordPayment } from '@/acts/money/payments';
 import { answerApproval, askApproval, waitingApprovals } from '@/acts/proposals/approval';
 import { presetChoices } from '@/acts/proposals/preset';
 import { readProposal } from '@/acts/proposals/read';
@@ -15,6 +18,7 @@ import { startProposal } from '@/acts/proposals/start';
 import { readSettings, saveSettings } from '@/acts/settings';
 import { closeConnection, inCompany } from '@/data/connection';
 import { approval } from '@/data/schema';
+import { showDecimal } from '@/core/number';
 import type { Choices, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit } from '../support/desk';
@@ -244,4 +248,101 @@ test('a customer who pays no tax: their proposals start so, with the reason', as
   expect((await readProposal(actor, id)).document.tax).toEqual({
     exempt: { reason: 'Certificate ST-5, no. 4417' },
   });
+});
+
+describe('a new revision', () => {
+  const edited = async (actor: Actor, proposalId: string, patches: unknown[]) => {
+    const { saveNumber } = await readProposal(actor, proposalId);
+    await saveProposal(actor, { proposalId, saveNumber, patches });
+  };
+
+  test('keeps what was chosen, tells what it could not keep, and compares what they had', async () => {
+    const { actor, proposalId, token, revisionId } = await sent();
+    const picked: Choices = {
+      extras: { l2: { in: true, quantity: '3' } },
+      questions: { q1: 'a2' },
+    };
+    await chooseInBooklet(await visit(token), { revisionId, choices: picked, seen: 0 });
+    const had = (await openBooklet(await visit(token))).view.total;
+    // The extra goes up to two only; the boards stay on offer.
+    await edited(actor, proposalId, [
+      { op: 'replace', path: '/sections/0/entries/1/extra/quantity/maximum', value: '2' },
+    ]);
+    const { chosen } = await readProposal(actor, proposalId);
+    expect(chosen!.choices).toEqual(picked);
+    const preview = await previewBooklet(actor, proposalId);
+    expect(preview.choices).toEqual({ extras: { l2: { in: true } }, questions: { q1: 'a2' } });
+
+    await sendIt(actor, proposalId);
+    const booklet = await openBooklet(await visit(token));
+    expect(booklet.revision.number).toBe(2);
+    expect(booklet.choices).toEqual(preview.choices);
+    expect(booklet.kept!.lost).toMatchObject([{ about: 'Line l2', picked: '3' }]);
+    // What differs is what they had: Ash before and after is no difference, the extra is.
+    const changed = booklet.changesSince.map(({ what, before, after }) => `${what}: ${before} → ${after}`);
+    expect(changed.some((each) => each.includes('Ash'))).toBe(false);
+    expect(changed.some((each) => each.includes(showDecimal(had)))).toBe(true);
+    expect((await listMessages(actor))[0]!.body).toContain(
+      `With what you chose it comes to ${showDecimal(booklet.view.total)}`,
+    );
+    // At the desk the picks stand with the day they were made.
+    expect((await readProposal(actor, proposalId)).picks).toMatchObject({
+      revision: 2,
+      words: expect.arrayContaining(['Ash']),
+      by: null,
+    });
+    // The first change on the new one counts from there, and then nothing is told any more.
+    const on = { revisionId: booklet.revision.id, seen: 0 };
+    await chooseInBooklet(await visit(token), { ...on, choices: { ...booklet.choices, questions: {} } });
+    expect((await openBooklet(await visit(token))).kept).toBeNull();
+
+    // Signed as kept.
+    const { visitor, input } = await signatureFor(token);
+    expect(input.choices.extras).toEqual({ l2: { in: true } });
+    await acceptProposal(visitor, input, 'test');
+  });
+
+  test('with everything still on offer loses nothing; sent twice more, what was chosen first still stands', async () => {
+    const { actor, proposalId, token, revisionId } = await sent();
+    await chooseInBooklet(await visit(token), { revisionId, choices: ash, seen: 0 });
+    for (const quantity of ['13', '14']) {
+      await edited(actor, proposalId, [
+        { op: 'replace', path: '/sections/0/entries/0/quantity', value: quantity },
+      ]);
+      await sendIt(actor, proposalId);
+      expect(await openBooklet(await visit(token))).toMatchObject({ choices: ash, kept: { lost: [] } });
+    }
+  });
+});
+
+test('an open booklet is told when something changed, and only then', async () => {
+  const { actor, proposalId, token, revisionId } = await sent();
+  const first = await bookletMark(await visit(token));
+  expect(await bookletSince(await visit(token), first)).toEqual({ mark: first, booklet: null });
+  const marks = new Set([first]);
+  const changed = async () => {
+    const { mark, booklet } = await bookletSince(await visit(token), [...marks].at(-1)!);
+    expect([marks.has(mark), booklet === null]).toEqual([false, false]);
+    marks.add(mark);
+    return booklet!;
+  };
+  await chooseInBooklet(await visit(token), { revisionId, choices: ash, seen: 0 });
+  expect((await changed()).choices).toEqual(ash);
+  await askQuestion(await visit(token), { words: 'Three steps?' });
+  expect((await changed()).questions).toHaveLength(1);
+  await sendIt(actor, proposalId);
+  expect((await changed()).revision.number).toBe(2);
+  const { visitor, input } = await signatureFor(token);
+  const { agreementId } = await acceptProposal(visitor, input, 'test');
+  expect((await changed()).agreement).not.toBeNull();
+  await recordPayment(actor, {
+    agreementId,
+    method: 'cash',
+    amount: '10',
+    receivedOn: new Date().toISOString().slice(0, 10),
+    reference: '',
+    idempotencyKey: `mark-${proposalId}`,
+    sure: true,
+  });
+  await changed();
 });

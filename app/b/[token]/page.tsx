@@ -2,7 +2,7 @@ import '@/booklet/booklet.css';
 import '@/ui/plan.css';
 import type { Metadata } from 'next';
 import { changeConsent, consentSentence } from '@/acts/booklet/decide';
-import { openBooklet, visitorOf } from '@/acts/booklet/open';
+import { bookletMark, openBooklet, visitorOf } from '@/acts/booklet/open';
 import { selectionConsent } from '@/acts/booklet/rounds';
 import { Problem } from '@/acts/problem';
 import { Booklet } from '@/booklet/Booklet';
@@ -14,8 +14,12 @@ export const metadata: Metadata = { title: 'Your proposal', robots: { index: fal
 export default async function BookletPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
   let booklet;
+  let mark;
   try {
-    booklet = await openBooklet(await visitorOf(token, await requestOrigin(), new Date()));
+    const visitor = await visitorOf(token, await requestOrigin(), new Date());
+    // Before it is read: what changes in between is read once more.
+    mark = await bookletMark(visitor);
+    booklet = await openBooklet(visitor);
   } catch (error) {
     if (!(error instanceof Problem)) throw error;
     return (
@@ -30,6 +34,7 @@ export default async function BookletPage({ params }: { params: Promise<{ token:
   return (
     <Booklet
       first={booklet}
+      mark={mark}
       address={`/b/${token}`}
       consent={booklet.view.change ? changeConsent : consentSentence}
       selectionConsent={selectionConsent}

@@ -90,7 +90,7 @@ async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signe
   if (before) return before;
   refuseClosed(current);
   await refuseReplaced(tx, current, yes.revisionId);
-  const stored = await choicesOf(tx, current.revision.id, current.document);
+  const stored = await choicesOf(tx, current.revision, current.document);
   const choices = yes.choices ?? stored.choices;
   refuseBadChoices(current, choices, stored.choices);
   refuseChangedMeanwhile(current, choices, stored);

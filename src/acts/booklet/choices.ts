@@ -1,7 +1,8 @@
-import { eq } from 'drizzle-orm';
+import { and, desc, eq, lte } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { customerChoice } from '@/data/schema';
-import { answersOf, checkChoices, menuOf } from '@/core/choice';
+import { customerChoice, revision } from '@/data/schema';
+import type { LostPick } from '@/core/choice';
+import { answersOf, carryChoices, checkChoices, menuOf } from '@/core/choice';
 import { customerView } from '@/core/offer';
 import type { Choices, CustomerView, Menu, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
@@ -11,23 +12,72 @@ import { Problem } from '../problem';
 export interface Chosen {
   readonly choices: Choices;
   readonly number: number;
+  /** Chosen last: when, and by whom of ours (null: the customer); null where nothing was ever chosen. */
+  readonly last: { readonly at: Date; readonly by: string | null } | null;
 }
+
+/** What was chosen on the revision before, kept as far as it is still offered. */
+export interface Kept {
+  readonly before: Choices;
+  readonly choices: Choices;
+  readonly lost: readonly LostPick[];
+}
+
+type Of = Pick<typeof revision.$inferSelect, 'proposalId' | 'number'> & { readonly id: string };
 
 interface Read {
   readonly document: ProposalDocument;
   readonly today: string;
 }
 
-/** What is chosen so far; what cannot be read against the document any more counts as nothing chosen. */
-export async function choicesOf(
+/** The choices made last on a revision up to a number, with its document; null where there are none. */
+async function lastChosen(tx: Transaction, proposalId: string, upTo: number) {
+  const [found] = await tx
+    .select({ row: customerChoice, number: revision.number, canonical: revision.canonical })
+    .from(customerChoice)
+    .innerJoin(
+      revision,
+      and(eq(revision.companyId, customerChoice.companyId), eq(revision.id, customerChoice.revisionId)),
+    )
+    .where(and(eq(revision.proposalId, proposalId), lte(revision.number, upTo)))
+    .orderBy(desc(revision.number))
+    .limit(1);
+  return found ?? null;
+}
+
+/**
+ * What was chosen on the revisions before one, as far as it is still offered on it.
+ * @returns null where nothing was chosen before it
+ */
+export async function keptOn(
   tx: Transaction,
-  revisionId: string,
+  { proposalId, number }: Of,
   document: ProposalDocument,
-): Promise<Chosen> {
-  const [row] = await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, revisionId));
-  if (!row) return { choices: asSuggested, number: 0 };
+): Promise<(Kept & { readonly last: NonNullable<Chosen['last']> }) | null> {
+  const found = await lastChosen(tx, proposalId, number - 1);
+  if (!found) return null;
+  const before = menuOf(JSON.parse(found.canonical) as ProposalDocument);
+  const { choices } = found.row;
+  const last = { at: found.row.updatedAt, by: found.row.presetBy };
+  return { before: choices, ...carryChoices(before, choices, menuOf(document)), last };
+}
+
+/**
+ * What is chosen so far on a revision. Before anything is, it is what was chosen on the one before, as far as it is still
+ * offered. What cannot be read against the document any more counts as nothing chosen.
+ */
+export async function choicesOf(tx: Transaction, of: Of, document: ProposalDocument): Promise<Chosen> {
+  const [row] = await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, of.id));
+  if (!row) {
+    const kept = await keptOn(tx, of, document);
+    return { choices: kept?.choices ?? asSuggested, number: 0, last: kept?.last ?? null };
+  }
   const fits = checkChoices(menuOf(document), row.choices).length === 0;
-  return { choices: fits ? row.choices : asSuggested, number: row.number };
+  return {
+    choices: fits ? row.choices : asSuggested,
+    number: row.number,
+    last: { at: row.updatedAt, by: row.presetBy },
+  };
 }
 
 /** Refuses choices that are not on offer, that a rule forbids, or that changed after their day. */

@@ -54,7 +54,7 @@ export async function chooseInBooklet(visitor: Visitor, input: unknown): Promise
     const current = await currentRevision(tx, visitor);
     refuseClosed(current);
     await refuseReplaced(tx, current, revisionId);
-    const stored = await choicesOf(tx, revisionId, current.document);
+    const stored = await choicesOf(tx, current.revision, current.document);
     if (seen !== undefined && seen !== stored.number) refuseChangedMeanwhile(current, choices, stored);
     refuseBadChoices(current, choices, stored.choices);
     const number = await keepChoices(tx, visitor, revisionId, choices, stored.number);

@@ -4,9 +4,10 @@ import { inCompany } from '@/data/connection';
 import { decline, proposal, revision } from '@/data/schema';
 import { compareViews, customerView } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
-import { asSuggested, DeclineInput } from '@/model';
+import { DeclineInput } from '@/model';
 import { newId, note } from '../actor';
 import { check } from '../check';
+import { choicesOf } from './choices';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
@@ -32,9 +33,10 @@ export async function refuseReplaced(tx: Transaction, current: Current, revision
   const [old] = await tx.select().from(revision).where(eq(revision.id, revisionId));
   if (!old || old.proposalId !== current.proposal.id)
     throw new Problem(404, 'That is not a revision of this proposal.');
-  const before = customerView(JSON.parse(old.canonical) as ProposalDocument, asSuggested);
-  const after = customerView(current.document, asSuggested);
-  const changes = compareViews(before, after);
+  const then = JSON.parse(old.canonical) as ProposalDocument;
+  const before = customerView(then, (await choicesOf(tx, old, then)).choices);
+  const now = await choicesOf(tx, current.revision, current.document);
+  const changes = compareViews(before, customerView(current.document, now.choices));
   throw new Problem(
     409,
     changes.length === 0

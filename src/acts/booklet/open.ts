@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { findLink } from '@/data/before';
 import { inCompany } from '@/data/connection';
@@ -15,6 +15,7 @@ import {
   site,
   user,
 } from '@/data/schema';
+import type { LostPick } from '@/core/choice';
 import type { Change } from '@/core/offer';
 import { compareViews, customerView, offerOf } from '@/core/offer';
 import type { Choices, Contract, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
@@ -25,7 +26,8 @@ import { loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
 import { noteTry, refuseAfter } from '../limit';
 import { Problem } from '../problem';
-import { choicesOf } from './choices';
+import type { Kept } from './choices';
+import { choicesOf, keptOn } from './choices';
 import { stateToday } from '../proposals/state';
 import type { AgreedShown } from './agreed';
 import { agreementForCustomer } from './agreed';
@@ -156,6 +158,8 @@ export interface Booklet {
   readonly declinedBecause: string | null;
   /** What is different from the revision before; empty where it is the first, or reads the same. */
   readonly changesSince: readonly Change[];
+  /** What was chosen on the revision before is kept here, but for what is lost; null where nothing was. */
+  readonly kept: { readonly lost: readonly LostPick[] } | null;
   /** What the customer asked, and our answers. */
   readonly questions: readonly Asked[];
 }
@@ -173,6 +177,47 @@ export async function openBooklet(visitor: Visitor): Promise<Booklet> {
   });
 }
 
+/**
+ * A mark of everything a booklet shows that can change while it lies open: when it is another, the booklet is read again.
+ * One short question to the database, asked by every open booklet every few seconds.
+ */
+export async function bookletMark(visitor: Visitor): Promise<string> {
+  return inCompany(visitor.companyId, async (tx) => {
+    const { rows } = await tx.execute<{ mark: string }>(sql`
+      select md5(concat_ws(' ', p.state,
+        (select max(r.number) from revision r where r.proposal_id = p.id),
+        (select c.number from customer_choice c join revision r on r.company_id = c.company_id and r.id = c.revision_id
+          where r.proposal_id = p.id order by r.number desc limit 1),
+        (select count(*) || ' ' || count(q.answer) from customer_question q where q.proposal_id = p.id),
+        (select concat_ws(' ', a.id, m.billed, m.held, m.credit,
+            (select sum(o.open) from invoice_open o join invoice i on i.company_id = o.company_id and i.id = o.invoice_id
+              where i.agreement_id = a.id),
+            (select count(*) from card_event e join card_charge g on g.company_id = e.company_id and g.id = e.charge_id
+              join invoice i on i.company_id = g.company_id and i.id = g.invoice_id where i.agreement_id = a.id),
+            (select count(*) || ' ' || max(s.updated_at) from selection_round s where s.agreement_id = a.id),
+            (select count(*) from selection s where s.agreement_id = a.id),
+            (select count(*) from change_order o where o.agreement_id = a.id),
+            (select count(*) || ' ' || max(x.updated_at) from proposal x where x.agreement_id = a.id and x.state <> 'draft'))
+          from agreement a left join agreement_money m on m.company_id = a.company_id and m.agreement_id = a.id
+          where a.proposal_id = p.id or a.id = p.agreement_id))) as mark
+      from proposal p where p.id = ${visitor.proposalId}`);
+    return rows[0]?.mark ?? '';
+  });
+}
+
+/** The booklet as it is now, where it is another than the mark says; null where nothing has changed. */
+export async function bookletSince(
+  visitor: Visitor,
+  mark: string,
+): Promise<{ mark: string; booklet: Booklet | null }> {
+  const now = await bookletMark(visitor);
+  if (now === mark) return { mark, booklet: null };
+  const booklet = await inCompany(visitor.companyId, async (tx) =>
+    readBooklet(tx, await currentRevision(tx, visitor)),
+  );
+  return { mark: now, booklet };
+}
+
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 /** What a booklet is built from: a revision, or (in the preview) the document as it stands. */
 export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state' | 'today' | 'now'> & {
@@ -188,7 +233,9 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const [signed] = await tx.select().from(agreement).where(eq(agreement.proposalId, row.id));
   const change = row.agreementId ? await changeSeen(tx, row.id, row.agreementId, ours.timeZone) : null;
   const [declined] = await tx.select().from(decline).where(eq(decline.revisionId, newest.id));
-  const chosen = await choicesOf(tx, newest.id, document);
+  const seen = { id: newest.id, proposalId: row.id, number: newest.number };
+  const chosen = await choicesOf(tx, seen, document);
+  const kept = await keptOn(tx, seen, document);
   const choices = signed?.choices ?? change?.choices ?? chosen.choices;
   const frozen =
     signed && signed.revisionId !== newest.id ? await documentOf(tx, signed.revisionId) : document;
@@ -210,26 +257,30 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     agreement: signed ? await agreementForCustomer(tx, signed.id, ours, today, now) : null,
     contract: change?.contract ?? null,
     signed: change?.signed ?? null,
-    changesSince: open ? await changesSince(tx, row.id, newest.number, frozen) : [],
+    changesSince: open ? await changesSince(tx, row.id, newest.number, frozen, kept) : [],
+    // Told until something is chosen on this one.
+    kept: open && kept && chosen.number === 0 ? { lost: kept.lost } : null,
     questions: await questionsAsked(tx, row.id, ours.timeZone),
     declinedBecause: state === 'declined' ? (declined?.reason ?? null) : null,
   };
 }
 
-/** What the customer reads differently from the revision before. */
+/** What the customer reads differently from the revision before, both with what they had chosen by then. */
 async function changesSince(
   tx: Transaction,
   proposalId: string,
   number: number,
   document: ProposalDocument,
+  kept: Kept | null,
 ): Promise<readonly Change[]> {
   const [last] = await tx
-    .select({ canonical: revision.canonical })
+    .select()
     .from(revision)
     .where(and(eq(revision.proposalId, proposalId), eq(revision.number, number - 1)));
   if (!last) return [];
   const before = JSON.parse(last.canonical) as ProposalDocument;
-  return compareViews(customerView(before, asSuggested), customerView(document, asSuggested));
+  const had = (await choicesOf(tx, last, before)).choices;
+  return compareViews(customerView(before, had), customerView(document, kept?.choices ?? asSuggested));
 }
 
 /** A change order beside its agreement: as it is now, or as it was when this was signed. */

@@ -1,7 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { customerChoice, proposal, revision, user } from '@/data/schema';
+import { proposal, revision, user } from '@/data/schema';
 import { choicesInWords, menuOf } from '@/core/choice';
 import { minorDigits, writeAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
@@ -37,13 +37,16 @@ export async function decidedOf(tx: Transaction, proposalId: string) {
     .limit(1);
   if (!newest) return null;
   const document = JSON.parse(newest.canonical) as ProposalDocument;
-  const { choices } = await choicesOf(tx, newest.id, document);
+  const { choices, last } = await choicesOf(tx, newest, document);
   const { total } = computeFigures(document, choices);
   return {
     revisionId: newest.id,
     revision: newest.number,
     total: writeAmount(total, minorDigits(document.currency)),
     words: choicesInWords(menuOf(document), choices),
+    choices,
+    last,
+    menu: menuOf(document),
   };
 }
 
@@ -52,13 +55,11 @@ type Decided = Awaited<ReturnType<typeof decidedOf>>;
 /** What is picked on the newest revision of a proposal; null when nobody has picked anything yet. */
 export async function picksOf(tx: Transaction, decided: Decided): Promise<Picks | null> {
   if (!decided) return null;
-  const { revisionId, ...picks } = decided;
-  const [row] = await tx
-    .select({ updatedAt: customerChoice.updatedAt, by: user.name })
-    .from(customerChoice)
-    .leftJoin(user, eq(user.id, customerChoice.presetBy))
-    .where(eq(customerChoice.revisionId, revisionId));
-  return row ? { ...picks, at: row.updatedAt.toISOString(), by: row.by } : null;
+  const { revision: number, total, words, last } = decided;
+  if (!last) return null;
+  const [person] =
+    last.by === null ? [] : await tx.select({ name: user.name }).from(user).where(eq(user.id, last.by));
+  return { revision: number, total, words, at: last.at.toISOString(), by: person?.name ?? null };
 }
 
 /**
@@ -85,7 +86,7 @@ export async function presetChoices(actor: Actor, input: unknown): Promise<void>
     const today = businessDate(actor.now, ours.timeZone);
     if (stateToday(row!.state, document.validUntil, today) !== 'sent')
       throw new Problem(409, 'Nothing can be chosen on this proposal any more.');
-    const stored = await choicesOf(tx, revisionId, document);
+    const stored = await choicesOf(tx, found, document);
     refuseBadChoices({ document, today }, choices, stored.choices);
     await keepChoices(tx, actor, revisionId, choices, stored.number);
     await note(tx, actor, 'choices preset', found.proposalId, { revisionId, choices });

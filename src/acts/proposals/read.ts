@@ -139,8 +139,16 @@ export async function readProposal(actor: Actor, proposalId: string) {
       /** What a yes on the customer's behalf would be to. */
       decided:
         decided && stateToday(row.state, row.document.validUntil, today) === 'sent'
-          ? { ...decided, today }
+          ? {
+              revisionId: decided.revisionId,
+              revision: decided.revision,
+              total: decided.total,
+              words: decided.words,
+              today,
+            }
           : null,
+      /** What the customer has chosen so far, and of what: a revision that is sent next keeps it where it can. */
+      chosen: decided && !signed && decided.last ? { menu: decided.menu, choices: decided.choices } : null,
       declinedBecause: declined?.reason ?? null,
       mayEdit: may(actor, 'owner', 'seller'),
       /** Library items whose costs moved since they were copied here, as they are now. */

@@ -11,12 +11,14 @@ import { check, checkId } from '../check';
 import { refuseOmissions } from '../agreements/bindChange';
 import { loadAgreement } from '../agreements/money';
 import { refuseUnsettled } from '../agreements/settling';
+import { keptOn } from '../booklet/choices';
 import { companyOf } from '../company';
 import { makeLink } from '../links';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { sha256 } from '../secrets';
 import { refuseUnapproved } from './approval';
+import { editsSince } from './changes';
 import { refuseUnlawfulDeposit } from './depositLaw';
 
 /**
@@ -35,8 +37,23 @@ export async function sendProposal(
     if (!row) throw new Problem(404, 'There is no such proposal.');
     if (row.state !== 'draft' && row.state !== 'sent')
       throw new Problem(409, `This proposal is ${row.state}; it cannot be sent.`);
-    if (row.saveNumber !== saveNumber)
-      throw new Problem(409, 'The proposal was changed in another window. Look at it again before sending.');
+    if (row.saveNumber !== saveNumber) {
+      const missed = await editsSince(tx, proposalId, saveNumber);
+      const who = [...new Set(missed.map(({ by }) => by))].join(' and ') || 'Someone';
+      throw new Problem(
+        409,
+        `${who} changed this proposal a moment ago. You see it now as it is; look at it again, then send.`,
+        {
+          context: {
+            missed: {
+              saveNumber: row.saveNumber,
+              document: row.document,
+              patches: missed.flatMap((edit) => edit.patches),
+            },
+          },
+        },
+      );
+    }
 
     const blocking = checkDocument(row.document).filter(({ weight }) => weight !== 'look');
     if (blocking.length > 0)
@@ -84,7 +101,10 @@ export async function sendProposal(
 
     const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
     const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
-    const view = customerView(row.document, asSuggested);
+    // What the customer chose before counts in the figure they read, as far as it is still offered.
+    const kept = await keptOn(tx, { id: revisionId, proposalId, number }, row.document);
+    const view = customerView(row.document, kept?.choices ?? asSuggested);
+    const as = kept ? 'With what you chose' : 'As suggested';
     await postLetter(tx, actor, {
       proposalId,
       kind: 'proposal',
@@ -96,13 +116,18 @@ export async function sendProposal(
       body: [
         words.trim() || `Good day ${payer!.contactName || payer!.name},`,
         row.document.change
-          ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. As suggested it changes the sum by ${showDecimal(view.total)} ${view.currency}, tax included. It takes effect when you sign it.`
-          : `here is our proposal “${view.title}” for ${place!.address.street}. As suggested it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
+          ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. ${as} it changes the sum by ${showDecimal(view.total)} ${view.currency}, tax included. It takes effect when you sign it.`
+          : `here is our proposal “${view.title}” for ${place!.address.street}. ${as} it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
         `Read it, choose and sign here:\n${link.address}`,
         `${actor.name}\n${ours.name} · ${ours.phone}`,
       ].join('\n\n'),
     });
-    await note(tx, actor, 'proposal sent', proposalId, { revision: number, revisionId, to });
+    await note(tx, actor, 'proposal sent', proposalId, {
+      revision: number,
+      revisionId,
+      to,
+      ...(kept && kept.lost.length > 0 ? { lost: kept.lost } : {}),
+    });
     return { revision: number, linkId: link.id, token: link.token };
   });
 }

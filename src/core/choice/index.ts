@@ -1,5 +1,6 @@
 export * from './decided';
 export * from './answers';
+export * from './carry';
 export * from './difference';
 export * from './differencesBy';
 export * from './inWords';

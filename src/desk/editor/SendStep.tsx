@@ -2,8 +2,9 @@
 
 import { App, Button, Form, Input } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
+import { carryChoices, menuOf } from '@/core/choice';
 import { checkDocument } from '@/core/offer';
 import { limitsCrossed } from '@/core/range';
 import type { Answer, SendInput } from '@/model';
@@ -17,6 +18,7 @@ import { AcceptFor } from './AcceptFor';
 import type { Compare } from './Revisions';
 import { Revisions } from './Revisions';
 import { useEditor } from './context';
+import type { Missed } from './documentStore';
 import { asked } from '@/ui/asked';
 import type { ShowLinkAction } from '../ShowLink';
 import { ShowLink } from '../ShowLink';
@@ -62,6 +64,12 @@ export function SendStep({
   const approved = proposal.approvals.some(
     ({ saveNumber, verdict }) => saveNumber === work.saveNumber && verdict === 'yes',
   );
+  // What the customer chose on the newest revision, on the one that would be sent now.
+  const { chosen } = proposal;
+  const keeps = useMemo(
+    () => (chosen ? carryChoices(chosen.menu, chosen.choices, menuOf(work.document)) : null),
+    [chosen, work.document],
+  );
   const needsYes = crossed.length > 0 && proposal.bySeller && !approved;
   const ask = async (words: string): Promise<string | null> => {
     const saveNumber = await work.settle();
@@ -91,6 +99,8 @@ export function SendStep({
     if (!answer.ok) {
       message.error(answer.problem.detail);
       // What it was refused for may have changed what is shown.
+      const { missed } = (answer.problem.context ?? {}) as { missed?: Missed };
+      if (missed) work.hear(missed);
       router.refresh();
       return;
     }
@@ -135,6 +145,24 @@ export function SendStep({
             ask={ask}
             actions={actions}
           />
+        )}
+        {keeps && !readOnly && !sent && (
+          <div className="send-keeps" role="note">
+            <strong>
+              {keeps.lost.length === 0
+                ? 'The customer has chosen; all of it is kept.'
+                : 'The customer has chosen. Kept, but for:'}
+            </strong>
+            {keeps.lost.length > 0 && (
+              <ul>
+                {keeps.lost.map(({ about, picked, because }) => (
+                  <li key={`${about} ${picked}`}>
+                    {about}: {picked}. {because}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </div>
         )}
         {sent && (
           <div className="send-done" role="status">
@@ -274,7 +302,7 @@ export function SendStep({
           </a>
         </div>
         <iframe
-          key={previewMark}
+          key={`${previewMark} ${work.saveNumber}`}
           title="Preview of the booklet"
           src={`/preview/${proposal.id}`}
           className={narrow ? 'narrow' : ''}

@@ -53,6 +53,7 @@ export function useDocument(
       dropMine: store.dropMine,
       keepMine: store.keepMine,
       settle: store.settle,
+      hear: store.hear,
       fields: store,
     }),
     [snapshot, store],

@@ -1,0 +1,98 @@
+import { begin, expect, saved, shownLink, test, tick } from './desk';
+
+const phone = { width: 390, height: 844 };
+
+test('a booklet that lies open shows what others choose and what is sent anew; the name typed and the choice stay', async ({
+  page,
+  browser,
+}) => {
+  await begin(page, 'Open on two phones');
+  for (const typed of ['10 handrail cedar', '6 footing 12']) {
+    await page.keyboard.type(typed);
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+  }
+  await page.getByLabel('Quantity of Handrail, cedar').press('Alt+x');
+  await expect(page.getByText('extra, out')).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  const link = await shownLink(page);
+  const [a, b] = [
+    await browser.newContext({ viewport: phone }),
+    await browser.newContext({ viewport: phone }),
+  ];
+  const [reader, chooser] = [await a.newPage(), await b.newPage()];
+  await reader.goto(link);
+  await chooser.goto(link);
+  await expect(async () => {
+    await reader.getByLabel('Your name').last().fill('Odalie Brannock');
+    await expect(reader.locator('.typed-signature').last()).toHaveText('Odalie Brannock', { timeout: 1000 });
+  }).toPass();
+  await tick(chooser.getByRole('checkbox', { name: /Handrail/ }));
+
+  await expect(reader.getByRole('status').filter({ hasText: 'chose differently just now' })).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(reader.getByRole('checkbox', { name: /Handrail/ })).toBeChecked();
+  await expect(reader.getByLabel('Your name').last()).toHaveValue('Odalie Brannock');
+
+  // The seller changes a quantity and sends again, without a word to either.
+  await page.goBack();
+  await page.getByLabel('Quantity of Concrete footing').first().fill('8');
+  await page.keyboard.press('Tab');
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await expect(page.getByText('The customer has chosen; all of it is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Send as revision 2' }).click();
+  await expect(reader.getByText('We sent you a new one just now, revision 2')).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(reader.getByText('Your choices are kept.')).toBeVisible();
+  await expect(reader.getByRole('checkbox', { name: /Handrail/ })).toBeChecked();
+  await expect(reader.getByLabel('Your name').last()).toHaveValue('Odalie Brannock');
+  await tick(reader.getByRole('checkbox', { name: /I agree to sign/ }).last());
+  await reader.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(reader.getByText('Accepted on').first()).toBeVisible();
+  // The other phone reads so by itself, with nothing to press.
+  await expect(chooser.getByText('This was signed just now by Odalie Brannock.')).toBeVisible({
+    timeout: 15_000,
+  });
+});
+
+test('two at the desk: the page Send shows what the other changed, and sends after another look', async ({
+  page,
+  browser,
+}) => {
+  await begin(page, 'Two at the desk');
+  await page.keyboard.type('10 handrail cedar');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  const total = page.frameLocator('iframe').locator('.sign strong').nth(1);
+  await expect(total).toHaveText(/\d/);
+  const before = await total.textContent();
+
+  const other = await (
+    await browser.newContext({ storageState: await page.context().storageState() })
+  ).newPage();
+  const change = async (quantity: string) => {
+    await other.goto(page.url().replace(/\?.*/, '?step=scope'));
+    await other.getByLabel('Quantity of Handrail, cedar').fill(quantity);
+    await other.keyboard.press('Tab');
+    await saved(other);
+  };
+  await change('20');
+  await expect(total).not.toHaveText(before!, { timeout: 15_000 });
+  const seen = await total.textContent();
+
+  // Faster than the page hears of it: refused, shown, and sent at the next press.
+  await page.route('**/changes?*', (route) => route.abort());
+  await change('30');
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  await expect(page.getByText(/changed this proposal a moment ago/)).toBeVisible();
+  await expect(total).not.toHaveText(seen!);
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  await expect(page.getByText('Revision 1 is on its way.')).toBeVisible();
+});
