@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { showDecimal } from '@/core/number';
+import { showDate } from '@/core/text/dates';
 import type { CustomerView } from '@/model/customerView';
 import type { ProblemDetails } from '@/model/problem';
 import { post } from './post';
@@ -58,6 +59,12 @@ export function Accept({
         </strong>
         , tax in{view.deposit ? `. ${showDecimal(view.deposit)} is due on signing` : ''}.
       </p>
+      {data.cancelUntil && (
+        <p>
+          Signed today, you may cancel until midnight of {showDate(data.cancelUntil)}, without giving a
+          reason.
+        </p>
+      )}
       <SignForm
         consent={consent}
         says="Accept and sign"

@@ -138,9 +138,9 @@ export function Booklet({
     <div className="booklet">
       {news && (
         <div className="news" role="status">
-          {news}{' '}
+          <span>{news}</span>
           <button type="button" className="link-button" onClick={() => setNews(null)}>
-            Good
+            Close
           </button>
         </div>
       )}

@@ -12,7 +12,7 @@ import type {
   CustomerQuestion,
   CustomerSection,
 } from '@/model/customerView';
-import { unitName } from '@/model/units';
+import { unitAfter } from '@/model/units';
 import { Picture } from './Picture';
 import { signed } from './signed';
 import { Stepper } from './Stepper';
@@ -110,7 +110,7 @@ function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
           name={extra.description}
           quantity={extra.chosenQuantity}
           limits={extra.limits}
-          unit={unitName(extra.unit)}
+          unit={extra.unit}
           set={choose && ((quantity) => decide(true, quantity))}
         />
       )}
@@ -155,7 +155,7 @@ function Entry({ entry, choose, files }: Chooser & { entry: CustomerEntry }) {
         {entry.allowance && <span className="card-detail">{entry.allowance}</span>}
         {entry.quantity && (
           <span className="card-detail">
-            {showDecimal(entry.quantity)} {unitName(entry.unit)}
+            {showDecimal(entry.quantity)} {unitAfter(entry.quantity, entry.unit)}
             {entry.unitPrice && ` at ${showDecimal(entry.unitPrice)}`}
             {entry.discount && `, less ${showDecimal(entry.discount)}`}
             {entry.minimum && ', minimum charge'}
@@ -167,7 +167,7 @@ function Entry({ entry, choose, files }: Chooser & { entry: CustomerEntry }) {
               <li key={part.id}>
                 <span>
                   {part.description}
-                  {part.quantity && `, ${showDecimal(part.quantity)} ${unitName(part.unit)}`}
+                  {part.quantity && `, ${showDecimal(part.quantity)} ${unitAfter(part.quantity, part.unit)}`}
                   {part.unitPrice && ` at ${showDecimal(part.unitPrice)}`}
                   {part.discount && `, less ${showDecimal(part.discount)}`}
                   {part.minimum && ', minimum charge'}

@@ -1,5 +1,6 @@
 import type { Fixed } from '@/core/number';
-import { parseFixed, showDecimal, writeFixed } from '@/core/number';
+import { ONE, parseFixed, showDecimal, writeFixed } from '@/core/number';
+import { unitAfter } from '@/model/units';
 
 interface Limits {
   readonly minimum: string;
@@ -34,7 +35,7 @@ export function Stepper({
       <button
         type="button"
         className="step-button"
-        aria-label={by === 1 ? `One more ${name}` : `One fewer ${name}`}
+        aria-label={`${parseFixed(limits.step) === ONE ? 'One' : showDecimal(limits.step)} ${by === 1 ? 'more' : 'fewer'}: ${name}`}
         disabled={!set || next === null}
         onClick={() => next !== null && set?.(next)}
       >
@@ -46,7 +47,7 @@ export function Stepper({
     <div className="stepper">
       {button(-1)}
       <span>
-        {showDecimal(quantity)} {unit}
+        {showDecimal(quantity)} {unit && unitAfter(quantity, unit)}
       </span>
       {button(1)}
     </div>

@@ -7,17 +7,24 @@ export const units = {
   each: { name: 'each', unece: 'C62' },
   ft: { name: 'ft', unece: 'FOT' },
   sqft: { name: 'sq ft', unece: 'FTK' },
-  square: { name: 'square', unece: 'C62' },
+  square: { name: 'square', many: 'squares', unece: 'C62' },
   cuyd: { name: 'cu yd', unece: 'YDQ' },
   bdft: { name: 'bd ft', unece: 'BFT' },
-  hour: { name: 'hour', unece: 'HUR' },
-  day: { name: 'day', unece: 'DAY' },
-  set: { name: 'set', unece: 'SET' },
-  job: { name: 'job', unece: 'LS' },
+  hour: { name: 'hour', many: 'hours', unece: 'HUR' },
+  day: { name: 'day', many: 'days', unece: 'DAY' },
+  set: { name: 'set', many: 'sets', unece: 'SET' },
+  job: { name: 'job', many: 'jobs', unece: 'LS' },
 } as const;
 
 export type UnitCode = keyof typeof units;
 export const unitCodes = Object.keys(units) as UnitCode[];
+
+/** The unit behind a quantity: 1 hour, 31 hours, 0.5 hour. */
+export function unitAfter(quantity: string, code: string): string {
+  const unit = (units as Record<string, { name: string; many?: string }>)[code];
+  const one = Math.abs(Number(quantity)) <= 1 && Number(quantity) !== 0;
+  return unit ? (one ? unit.name : (unit.many ?? unit.name)) : code;
+}
 
 /** The unit as a person reads it; an unknown code is shown as it is. */
 export function unitName(code: string): string {

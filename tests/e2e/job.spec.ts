@@ -136,7 +136,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await customer.locator('label.card', { hasText: 'Stair light' }).click();
   await expect(shown).not.toHaveText(withAsh!);
   const withLights = await shown.textContent();
-  await customer.getByRole('button', { name: 'One more Stair light' }).click();
+  await customer.getByRole('button', { name: 'One more: Stair light' }).click();
   await expect(shown).not.toHaveText(withLights!);
   const payments = await customer.locator('.timeline .item-amount').allTextContents();
   expect(payments.reduce((sum, text) => sum + cents(text), 0n)).toBe(cents(await shown.textContent()));

@@ -39,7 +39,10 @@ test('a booklet that lies open shows what others choose and what is sent anew; t
 
   // The seller changes a quantity and sends again, without a word to either.
   await page.goBack();
-  await page.getByLabel(/^Quantity of .*footing/i).first().fill('8');
+  await page
+    .getByLabel(/^Quantity of .*footing/i)
+    .first()
+    .fill('8');
   await page.keyboard.press('Tab');
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();

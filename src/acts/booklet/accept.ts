@@ -106,7 +106,7 @@ async function accept(tx: Transaction, current: Current, yes: Yes, signer: Signe
     );
 
   const signed = {
-    consent: consentTo(document),
+    consent: consentTo(document, signer.recordedBy !== null),
     documentSha256: revision.sha256,
     choices: choicesInWords(menuOf(document), choices),
   };
@@ -188,7 +188,7 @@ async function insertAgreement(
     revisionSha256: revision.sha256,
     signerName: signer.name,
     signature: signer.signature,
-    consent: consentTo(document),
+    consent: consentTo(document, signer.recordedBy !== null),
     acceptedAt: now,
     browser: signer.browser,
     idempotencyKey,

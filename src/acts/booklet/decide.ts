@@ -20,9 +20,13 @@ export const consentSentence =
 export const changeConsent =
   'I accept this change to our agreement as shown, with my choices and what it does to the sum and the payments, and I agree to sign electronically.';
 
+/** What is kept in its place where they said yes to us, and we recorded it: nothing was signed electronically. */
+const toldConsent = (change: boolean): string =>
+  `The customer told us that they accept ${change ? 'this change to our agreement' : 'this proposal'} as it stands, with ${change ? 'its choices and what it does to the sum and the payments' : 'its choices, its payment schedule and its terms'}; we recorded it.`;
+
 /** The sentence for a document. */
-export const consentTo = ({ change }: Pick<ProposalDocument, 'change'>): string =>
-  change ? changeConsent : consentSentence;
+export const consentTo = ({ change }: Pick<ProposalDocument, 'change'>, told: boolean): string =>
+  told ? toldConsent(change !== undefined) : change ? changeConsent : consentSentence;
 
 /** What is decided about. */
 type Current = Awaited<ReturnType<typeof currentRevision>>;

@@ -17,6 +17,7 @@ import {
 } from '@/data/schema';
 import type { LostPick } from '@/core/choice';
 import type { Change } from '@/core/offer';
+import { lastDayToCancel } from '@/core/schedule';
 import { compareViews, customerView, offerOf } from '@/core/offer';
 import type { Choices, Contract, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
 import { asSuggested, isId } from '@/model';
@@ -160,6 +161,8 @@ export interface Booklet {
   readonly changesSince: readonly Change[];
   /** What was chosen on the revision before is kept here, but for what is lost; null where nothing was. */
   readonly kept: { readonly lost: readonly LostPick[] } | null;
+  /** Signed today, the last day to cancel; null where that right is not given, or nothing is to be signed. */
+  readonly cancelUntil: string | null;
   /** What the customer asked, and our answers. */
   readonly questions: readonly Asked[];
 }
@@ -260,6 +263,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     changesSince: open ? await changesSince(tx, row.id, newest.number, frozen, kept) : [],
     // Told until something is chosen on this one.
     kept: open && kept && chosen.number === 0 ? { lost: kept.lost } : null,
+    cancelUntil: open && ours.money.coolingOff && !row.agreementId ? lastDayToCancel(today) : null,
     questions: await questionsAsked(tx, row.id, ours.timeZone),
     declinedBecause: state === 'declined' ? (declined?.reason ?? null) : null,
   };

@@ -1,5 +1,5 @@
 import type { CostPart, Line, UnitCode } from '@/model';
-import { unitName } from '@/model';
+import { unitAfter } from '@/model';
 import type { Amount, Fixed } from '../number';
 import {
   ONE,
@@ -63,14 +63,16 @@ export function omissionLine(agreed: AgreedForChange, quantity: Fixed, id: strin
   const left = leftIn(agreed);
   if (quantity <= 0n) throw new RangeError('Say how much is left out.');
   if (quantity > left)
-    throw new RangeError(`Only ${showQuantity(left)} ${unitName(agreed.unit)} of it can be left out.`);
+    throw new RangeError(
+      `Only ${showQuantity(left)} ${unitAfter(writeFixed(left), agreed.unit)} of it can be left out.`,
+    );
   const whole = quantity === parseFixed(agreed.quantity);
   const amount = portion(agreed, quantity);
   return {
     kind: 'line',
     id,
     description:
-      `Left out: ${whole ? '' : `${showQuantity(quantity)} ${unitName(agreed.unit)} of `}${agreed.description}`.slice(
+      `Left out: ${whole ? '' : `${showQuantity(quantity)} ${unitAfter(writeFixed(quantity), agreed.unit)} of `}${agreed.description}`.slice(
         0,
         200,
       ),
@@ -119,7 +121,7 @@ export function omissionProblems(lines: readonly Line[], agreed: readonly Agreed
     const left = leftIn(line);
     return quantity > left
       ? [
-          `“${line.description}”: ${showQuantity(quantity as Fixed)} ${unitName(line.unit)} left out, but only ${showQuantity(left)} of it are still in.`,
+          `“${line.description}”: ${showQuantity(quantity as Fixed)} ${unitAfter(writeFixed(quantity as Fixed), line.unit)} left out, but only ${showQuantity(left)} of it are still in.`,
         ]
       : [];
   });

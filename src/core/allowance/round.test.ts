@@ -82,6 +82,24 @@ test('by the unit, for the whole, by number: each selection rounded, what is not
   expect(roundLimits(tiles, scale)).toEqual({ least: 0n, most: money('1211.00') });
 });
 
+test('the fee of an allowance is no part of the markup: profit is its per cent of what it is on', () => {
+  for (const rule of ['at our price', 'at cost, fee fixed'] as const) {
+    const plain = withAllowance({ rule });
+    const document = {
+      ...plain,
+      loads: [{ id: 'p', name: 'Profit', kind: 'profit' as const, percent: '20', base: 'direct' as const }],
+      sections: [
+        { ...plain.sections[0]!, entries: [...plain.sections[0]!.entries, line('deck', '10', '100')] },
+      ],
+    };
+    const figures = computeFigures(document);
+    expect(figures.loads.map(({ amount }) => amount)).toEqual([money('200.00')]);
+    const fee = figures.sections[0]!.lines.find(({ line: { id } }) => id === 'floor')!;
+    expect(figures.allowanceFees).toBe(fee.gross - fee.costAmount);
+    expect(figures.profit).toBe(money('200.00') + figures.allowanceFees);
+  }
+});
+
 test('what cannot be chosen is refused by the same checks as every choice', () => {
   const menu = menuOfRound(tiles);
   const problem = (choices: typeof asSuggested) => checkChoices(menu, choices)[0]?.message;

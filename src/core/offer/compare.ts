@@ -6,7 +6,7 @@ import type {
   CustomerTiers,
   CustomerView,
 } from '@/model';
-import { unitName } from '@/model';
+import { unitAfter } from '@/model';
 import { showDecimal } from '../number';
 import { billingInWords } from '../text/billingInWords';
 import { showDate } from '../text/dates';
@@ -26,7 +26,8 @@ const signed = (text: string) => (text.startsWith('-') ? showDecimal(text) : `+$
 
 /** The figures of a line or an extra, as far as the customer sees them: "6 each · 12.50 · 75.00". */
 function figuresOf(item: Item): string {
-  const quantity = item.quantity === null ? null : `${showDecimal(item.quantity)} ${unitName(item.unit)}`;
+  const quantity =
+    item.quantity === null ? null : `${showDecimal(item.quantity)} ${unitAfter(item.quantity, item.unit)}`;
   const difference = item.kind === 'extra' ? signed(item.difference) : money(item.amount);
   return (
     [quantity, money(item.unitPrice), difference].filter((part) => part !== null).join(' · ') || 'included'

@@ -73,6 +73,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
     ),
     cost: money(figures.cost),
     loads: figures.loads.map(({ load, amount }) => ({ id: load.id, name: load.name, amount: money(amount) })),
+    ...(figures.allowanceFees === 0n ? {} : { allowanceFees: money(figures.allowanceFees) }),
     heldPricesAndRounding: money(figures.unloaded),
     ...(figures.taxInside === 0n ? {} : { taxInsidePrices: money(figures.taxInside) }),
     priced: money(figures.priced),

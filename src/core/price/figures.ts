@@ -33,10 +33,15 @@ export interface Figures extends Totals {
   /** Floor of all spaces in square feet; null where no section has one. */
   readonly floor: Fixed | null;
   readonly cost: Amount;
-  /** What each load adds, those of lines of their own with it (or behind, where the proposal has none of the kind); with `unloaded` they lead from cost to `priced` exactly. */
+  /**
+   * What each load adds, those of lines of their own with it (or behind, where the proposal has none of the kind); with
+   * `allowanceFees` and `unloaded` they lead from cost to `priced` exactly.
+   */
   readonly loads: readonly LoadFigures[];
   /** Held prices and rounding, where no profit load is there to carry them. */
   readonly unloaded: Amount;
+  /** Fees inside the prices of allowances: no markup of the proposal, and in part given back where less is chosen. */
+  readonly allowanceFees: Amount;
   /** Tax inside the prices of the lines before any discount; zero where tax comes on top. */
   readonly taxInside: Amount;
   /** Lines at their unit prices, before any discount; tax inside with them. */
@@ -146,7 +151,9 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
   const added = loadAmounts(document.loads, sections, digits);
   const grossSums = document.tax?.inside ? addSums(sections.map((section) => section.grossSums)) : null;
   const taxInside = grossSums ? gross - sumBeforeTax(grossSums, pricing) : 0n;
-  const missing = gross - taxInside - cost - added.reduce((sum, { amount: each }) => sum + each, 0n);
+  const allowanceFees = sumAmounts(sections.map((section) => section.allowanceFees));
+  const missing =
+    gross - taxInside - cost - allowanceFees - added.reduce((sum, { amount: each }) => sum + each, 0n);
   const carrier = document.loads.findLastIndex((load) => load.kind === 'profit');
   const loads = added.map(({ load, amount: each }, i): LoadFigures => ({
     load,
@@ -161,6 +168,7 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
     cost: cost as Amount,
     loads,
     unloaded: carrier === -1 ? (missing as Amount) : ZERO,
+    allowanceFees,
     taxInside: taxInside as Amount,
     priced: gross as Amount,
     innerDiscount: (gross - amount + (amount - sectionNet)) as Amount,

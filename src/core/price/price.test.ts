@@ -153,9 +153,12 @@ describe('what is shown adds up', () => {
           figures.subtotal,
         );
         expect(figures.priced - figures.innerDiscount - figures.discount).toBe(figures.subtotal);
-        expect(figures.cost + sumAmounts(figures.loads.map((each) => each.amount)) + figures.unloaded).toBe(
-          figures.priced - figures.taxInside,
-        );
+        expect(
+          figures.cost +
+            sumAmounts(figures.loads.map((each) => each.amount)) +
+            figures.allowanceFees +
+            figures.unloaded,
+        ).toBe(figures.priced - figures.taxInside);
         expect(figures.beforeTax - figures.cost).toBe(figures.profit);
         const fees = sumAmounts(figures.fees.map((fee) => fee.amount));
         const inside = document.tax?.inside && !document.tax.exempt;

@@ -66,6 +66,8 @@ export interface SectionFigures {
   readonly exactCost: Readonly<Record<CostType, bigint>>;
   /** The same of each line taken in that has loads of its own. */
   readonly ownLoads: readonly OwnLoads[];
+  /** Fees inside the prices of the allowances taken in, before any discount and tax. */
+  readonly allowanceFees: Amount;
   /** Lines taken in, at their unit prices. */
   readonly gross: Amount;
   /** Lines taken in, net of their own discounts. */
@@ -237,6 +239,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
   let cost = 0n;
   let gross = 0n;
   let amount = 0n;
+  let allowanceFees = 0n;
   const before = new Map<string, ClassSum>();
   const grossSums = new Map<string, ClassSum>();
   for (const line of decided(section, decisions, surroundings, pricing)) {
@@ -248,6 +251,12 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
     amount += figures.net;
     addTo(before, figures.line.taxClass, figures.net);
     addTo(grossSums, figures.line.taxClass, figures.gross);
+    if (figures.line.allowance) {
+      // What an allowance carries is its own fee and no markup of the proposal.
+      const priced = withoutTax(figures.gross, pricing.classes.get(figures.line.taxClass), pricing);
+      allowanceFees += priced - figures.costAmount;
+      continue;
+    }
     const own = figures.line.loads ?? line.bundle?.loads ?? section.loads;
     if (own) ownLoads.push({ loads: own, exactCost: figures.exactCost });
     else for (const type of costTypes) exactCost[type] += figures.exactCost[type];
@@ -294,6 +303,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
     cost: cost as Amount,
     exactCost,
     ownLoads,
+    allowanceFees: allowanceFees as Amount,
     gross: gross as Amount,
     amount: amount as Amount,
     discount,

@@ -106,25 +106,50 @@ export function reweighted(document: ProposalDocument, choices: Choices = asSugg
   if (growing.length === 0)
     throw new TargetError('No line is expected to grow that could carry the difference.');
   const lowered = withPrices(document, new Map(shrinking.map((line) => [line.id, costPrice(line)])));
-  const shaped = shapePrices(
-    lowered,
-    {
-      target: { kind: 'total', amount: writeAmount(figures.total, figures.minorDigits) },
-      spread: 'price',
-      on: new Set(growing.map(({ id }) => id)),
-    },
-    choices,
-  );
+  const target = { kind: 'total' as const, amount: writeAmount(figures.total, figures.minorDigits) };
+  const carry = (from: ProposalDocument, lines: readonly { readonly id: string }[]): Shaped =>
+    shapePrices(from, { target, spread: 'price', on: new Set(lines.map(({ id }) => id)) }, choices);
+  const size = (amount: bigint) => (amount < 0n ? -amount : amount);
+  let shaped = carry(lowered, growing);
+  const priceNow = new Map(free.map((line) => [line.id, line]));
+  const aboveCost = ({ figures: after }: Shaped): boolean =>
+    after.sections.every(({ lines }) =>
+      lines.every(({ line: { id }, unitPrice }) => {
+        const was = priceNow.get(id);
+        return !was || unitPrice >= was.figures.unitPrice || unitPrice >= costPrice(was);
+      }),
+    );
+  // Cents that no unit price of the growing lines can carry go on those that shrink, and then on any.
+  for (const wider of [[...growing, ...shrinking], free]) {
+    if (shaped.missing === 0n) break;
+    try {
+      const next = carry(shaped.document, wider);
+      if (size(next.missing) < size(shaped.missing) && aboveCost(next))
+        shaped = { ...next, moves: joined(shaped.moves, next.moves) };
+    } catch (error) {
+      if (!(error instanceof TargetError)) throw error;
+    }
+  }
   return {
     ...shaped,
-    moves: [
-      ...shrinking.map((line) => ({
+    moves: joined(
+      shrinking.map((line) => ({
         id: line.id,
         description: line.figures.line.description,
         before: line.figures.unitPrice,
         after: costPrice(line),
       })),
-      ...shaped.moves,
-    ],
+      shaped.moves,
+    ),
   };
+}
+
+/** Moves one after the other, each line once. */
+function joined(first: Shaped['moves'], then: Shaped['moves']): Shaped['moves'] {
+  const before = new Map(first.map((move) => [move.id, move.before]));
+  const later = new Set(then.map(({ id }) => id));
+  return [
+    ...first.filter(({ id }) => !later.has(id)),
+    ...then.map((move) => ({ ...move, before: before.get(move.id) ?? move.before })),
+  ];
 }

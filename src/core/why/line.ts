@@ -1,5 +1,5 @@
 import type { CostPart, Load, ProposalDocument } from '@/model';
-import { costTypes, unitName } from '@/model';
+import { costTypes, unitAfter } from '@/model';
 
 import type { Amount, Fixed, Ratio } from '../number';
 import {
@@ -17,6 +17,7 @@ import {
   showQuantity,
   showUnitAmount,
   times,
+  writeFixed,
 } from '../number';
 import type { Figures, SectionFigures, SectionLine } from '../price';
 import { costsByQuantity, ordered } from '../price';
@@ -46,7 +47,11 @@ function quantityStep({ line, quantity, bundle, trouble }: SectionLine): Step {
           : line.extra?.quantity
             ? 'as offered, or as the customer sets it'
             : 'typed';
-  return { what: 'Quantity', how, comes: `${showQuantity(quantity)} ${unitName(line.unit)}` };
+  return {
+    what: 'Quantity',
+    how,
+    comes: `${showQuantity(quantity)} ${unitAfter(writeFixed(quantity), line.unit)}`,
+  };
 }
 
 function unitCostStep({ line, cost }: SectionLine, document: ProposalDocument): Step {

@@ -1,12 +1,25 @@
 'use client';
 
+import { Fragment } from 'react';
 import { choicesInWords, menuOf } from '@/core/choice';
 import { showAmount, showPercent } from '@/core/number';
 import type { End, Range } from '@/core/range';
 import type { Figures } from '@/core/price';
 import type { ProposalDocument } from '@/model';
 
-/** Where the proposal stands between the least and the most its customer can make of it, and the least we earn. */
+/** The choices at one end; many are folded. */
+function EndWords({ all }: { all: readonly string[] }) {
+  if (all.length === 0) return <span className="soft end-words">as suggested</span>;
+  if (all.length <= 3) return <span className="soft end-words">{all.join(', ')}</span>;
+  return (
+    <details className="soft end-words">
+      <summary>{all.length} choices</summary>
+      {all.join(', ')}
+    </details>
+  );
+}
+
+/** Where the proposal stands between the least and the most its customer can make of it, and the least and most we earn. */
 export function RangeChart({
   document,
   figures,
@@ -20,7 +33,7 @@ export function RangeChart({
 }) {
   if (!range && !waiting) return null;
   const money = (value: Figures['total']) => showAmount(value, figures.minorDigits);
-  const words = (end: End) => choicesInWords(menuOf(document), end.choices).join(', ') || 'as suggested';
+  const words = (end: End) => <EndWords all={choicesInWords(menuOf(document), end.choices)} />;
   const width = range ? Number(range.highest.total - range.lowest.total) : 0;
   const at = range && width > 0 ? Number(figures.total - range.lowest.total) / width : 0.5;
   return (
@@ -34,19 +47,29 @@ export function RangeChart({
             <circle cx={3 + at * 194} cy="7" r="4.5" />
           </svg>
           <dl className="pairs">
-            <dt title={words(range.lowest)}>Lowest</dt>
+            <dt>Lowest {words(range.lowest)}</dt>
             <dd>{money(range.lowest.total)}</dd>
             <dt>As suggested</dt>
             <dd>{money(figures.total)}</dd>
-            <dt title={words(range.highest)}>Highest</dt>
+            <dt>Highest {words(range.highest)}</dt>
             <dd>{money(range.highest.total)}</dd>
+            {(
+              [
+                ['Lowest margin', range.lowestMargin],
+                ['Highest margin', range.highestMargin],
+              ] as const
+            ).map(
+              ([name, end]) =>
+                end?.margin != null && (
+                  <Fragment key={name}>
+                    <dt>
+                      {name} {words(end)}
+                    </dt>
+                    <dd>{showPercent(end.margin)}&nbsp;%</dd>
+                  </Fragment>
+                ),
+            )}
           </dl>
-          {range.lowestMargin?.margin != null && (
-            <p className="range-least" title={words(range.lowestMargin)}>
-              Lowest margin {showPercent(range.lowestMargin.margin)} %:{' '}
-              <span className="soft">{words(range.lowestMargin)}</span>
-            </p>
-          )}
           {!range.exact && <p className="soft">Cut short: there may be more beyond these ends.</p>}
         </>
       ) : (

@@ -3,7 +3,9 @@
 import { Modal } from 'antd';
 import { useState } from 'react';
 import { lineFromItem, setQuantity } from '@/core/editing';
-import { parseFixed, writeFixed } from '@/core/number';
+import type { Fixed } from '@/core/number';
+import { ONE, parseFixed, showDecimal, writeFixed } from '@/core/number';
+import { unitAfter } from '@/model';
 import { Shelves } from '../library/Shelves';
 import { newPartId, useEditor } from './context';
 import type { Found } from './library';
@@ -35,10 +37,9 @@ export function ShelvesDialog({
     const known = own[found.item.id];
     const line = known === undefined ? undefined : lines.get(known)?.line;
     if (line) {
-      work.edit((draft) =>
-        setQuantity(draft, line.id, writeFixed((parseFixed(line.quantity) + 1_000_000n) as never)),
-      );
-      setSaid(`${line.description}: one more.`);
+      const quantity = writeFixed((parseFixed(line.quantity) + ONE) as Fixed);
+      work.edit((draft) => setQuantity(draft, line.id, quantity));
+      setSaid(`${line.description}: ${showDecimal(quantity)} ${unitAfter(quantity, line.unit)} now.`);
       return;
     }
     const id = newPartId();

@@ -35,6 +35,9 @@ export function Tally({ contract }: { contract: Contract | null }) {
         {figures.loads.map(({ load, amount }) => (
           <Pair key={load.id} name={`${load.name} ${load.percent}\u00a0%`} value={money(amount)} />
         ))}
+        {figures.allowanceFees !== 0n && (
+          <Pair name="Fees of allowances" value={money(figures.allowanceFees)} />
+        )}
         {figures.unloaded !== 0n && <Pair name="Held prices, rounding" value={money(figures.unloaded)} />}
         {figures.taxInside !== 0n && <Pair name="Tax inside prices" value={money(figures.taxInside)} />}
         {discounts !== 0n && <Pair name="Discount" value={money(-discounts as never)} />}

@@ -4,10 +4,10 @@ import { Fragment, useState } from 'react';
 import type { SizedPart } from '@/core/bundle';
 import { showValue } from '@/core/bundle';
 import { pricedItem } from '@/core/editing';
-import { showAmount, showQuantity } from '@/core/number';
+import { showAmount, showQuantity, writeFixed } from '@/core/number';
 import type { BundleFigures } from '@/core/price';
 import type { BundlePart, ItemPart, Recipe } from '@/model';
-import { unitName } from '@/model';
+import { unitAfter } from '@/model';
 import { Cell } from '../editor/sheet/Cell';
 import type { Found } from '../editor/library';
 import { readBundle } from '../editor/library';
@@ -302,7 +302,7 @@ export function PartsTable({
                     </td>
                     <td className="amount">
                       {line
-                        ? `${showQuantity(line.quantity)} ${unitName(line.line.unit)}`
+                        ? `${showQuantity(line.quantity)} ${unitAfter(writeFixed(line.quantity), line.line.unit)}`
                         : sized?.value && !sized.absent && !isBundle
                           ? showValue(sized.value)
                           : ''}

@@ -5,7 +5,7 @@ import { showDate } from '@/core/text/dates';
 import { billingInWords } from '@/core/text/billingInWords';
 import { whenDue } from '@/core/text/whenDue';
 import type { Contract, CustomerEntry, CustomerTiers, CustomerView } from '@/model';
-import { unitName } from '@/model';
+import { unitAfter } from '@/model';
 import { legible } from './legible';
 import type { PagePicture } from './PlanPage';
 import { PlanPage } from './PlanPage';
@@ -73,7 +73,7 @@ function Entry({ entry }: { entry: CustomerEntry }) {
       </View>
     );
   const quantity = entry.quantity
-    ? `${showDecimal(entry.quantity)} ${unitName(entry.unit)}${entry.unitPrice ? ` at ${showDecimal(entry.unitPrice)}` : ''}`
+    ? `${showDecimal(entry.quantity)} ${unitAfter(entry.quantity, entry.unit)}${entry.unitPrice ? ` at ${showDecimal(entry.unitPrice)}` : ''}`
     : null;
   const detail = [entry.detail, entry.allowance, quantity, entry.minimum && 'minimum charge']
     .filter(Boolean)
@@ -95,7 +95,7 @@ function Entry({ entry }: { entry: CustomerEntry }) {
         <Text key={part.id} style={styles.part}>
           {[
             part.description,
-            part.quantity && `${showDecimal(part.quantity)} ${unitName(part.unit)}`,
+            part.quantity && `${showDecimal(part.quantity)} ${unitAfter(part.quantity, part.unit)}`,
             part.unitPrice && `at ${showDecimal(part.unitPrice)}`,
             part.discount && `less ${showDecimal(part.discount)}`,
             part.minimum && 'minimum charge',

@@ -8,7 +8,7 @@ import { asksUpTo, grouped, sumOfRows } from '@/core/billing';
 import { showAmount, showPercent, showQuantity, writeAmount, writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { LineAsk } from '@/model';
-import { unitName } from '@/model';
+import { unitAfter } from '@/model';
 import { Cell } from '../../editor/sheet/Cell';
 import { readPercent } from '@/core/quantity';
 
@@ -244,7 +244,7 @@ function Row({
           />
         )}
         <span className="soft bill-of">
-          of {showQuantity(line.quantity)} {unitName(unit)}
+          of {showQuantity(line.quantity)} {unitAfter(writeFixed(line.quantity), unit)}
         </span>
       </td>
       <td className="amount">{money(row.toDate)}</td>

@@ -10,7 +10,7 @@ import type { Fixed } from '@/core/number';
 import { parseFixed, showDecimal, showQuantity, writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { Line } from '@/model';
-import { unitName } from '@/model';
+import { unitAfter } from '@/model';
 import { newPartId, useEditor } from '../context';
 import './change.css';
 
@@ -111,7 +111,7 @@ export function AgreedDialog({ agreed, close }: { agreed: readonly AgreedForChan
                 </td>
                 <td className="amount">{showDecimal(line.amount)}</td>
                 <td className="amount">
-                  {showQuantity(leftIn(line))} {unitName(line.unit)}
+                  {showQuantity(leftIn(line))} {unitAfter(writeFixed(leftIn(line)), line.unit)}
                 </td>
                 <td>
                   <input

@@ -67,8 +67,12 @@ export function ExpectedPanel() {
           {shaped && after && (
             <>
               <p role="status">
-                The offered total stays at <strong>{money(shaped.figures.total)}</strong>
-                {shaped.missing === 0n ? '' : ` (${money(shaped.missing)} off)`};{' '}
+                {shaped.missing === 0n ? 'The offered total stays at' : 'The offered total comes to'}{' '}
+                <strong>{money(shaped.figures.total)}</strong>
+                {shaped.missing === 0n
+                  ? ''
+                  : `, ${money(shaped.missing)} off what it is: no unit price meets it nearer`}
+                ;{' '}
                 {showDifference(
                   (after.expected.profit - found.expected.profit) as typeof figures.total,
                   figures.minorDigits,
