@@ -1,10 +1,12 @@
 'use client';
 
+import { Fragment } from 'react';
 import { withLevel } from '@/core/choice/differencesBy';
 import { showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import type { CustomerLevel, CustomerTiers } from '@/model/customerView';
 import type { Choose } from './Section';
+import { WayButton } from './Section';
 import { signed } from './signed';
 
 /** Levels side by side, a column each: its total, the difference it makes, and row by row what differs. */
@@ -61,10 +63,11 @@ export function Levels({ tiers, choose }: { tiers: CustomerTiers; choose: Choose
       )}
       {levels
         .filter(({ hindrance }) => hindrance !== null)
-        .map(({ id, hindrance }) => (
-          <span key={id} className="card-hindrance">
-            {hindrance}
-          </span>
+        .map(({ id, name, hindrance, way }) => (
+          <Fragment key={id}>
+            <span className="card-hindrance">{hindrance}</span>
+            <WayButton name={`“${name}”`} way={way} choose={choose} />
+          </Fragment>
         ))}
     </fieldset>
   );

@@ -11,6 +11,7 @@ import type {
   CustomerExtra,
   CustomerQuestion,
   CustomerSection,
+  Way,
 } from '@/model/customerView';
 import { unitAfter } from '@/model/units';
 import { Picture } from './Picture';
@@ -33,6 +34,17 @@ export function CardNotes({ until, hindrance }: { until?: string | null; hindran
       {hindrance && <span className="card-hindrance">{hindrance}</span>}
       {until && !hindrance && <span className="card-detail">To decide by {showDate(until)}</span>}
     </>
+  );
+}
+
+/** The way to something that rules are against: one press takes it, with what else has to change. */
+export function WayButton({ name, way, choose }: { name: string; way: Way | null; choose: Choose }) {
+  if (!way || !choose) return null;
+  return (
+    <button type="button" className="link-button card-way" onClick={() => choose(() => way.choices)}>
+      Choose {name}
+      {way.words.length > 0 && `, ${way.words.join(', ')}`}
+    </button>
   );
 }
 
@@ -78,6 +90,9 @@ function Question({ question, choose, files }: Chooser & { question: CustomerQue
           </span>
         </label>
       ))}
+      {question.alternatives.map(({ id, name, way }) => (
+        <WayButton key={id} name={`“${name}”`} way={way} choose={choose} />
+      ))}
     </fieldset>
   );
 }
@@ -105,6 +120,11 @@ function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
           {extra.in ? `${showDecimal(extra.difference)} in` : signed(extra.difference)}
         </span>
       </label>
+      <WayButton
+        name={`${extra.in ? 'without ' : ''}“${extra.description}”`}
+        way={extra.way}
+        choose={choose}
+      />
       {extra.in && extra.limits && (
         <Stepper
           name={extra.description}
@@ -140,6 +160,7 @@ function SectionChoice({ section, choose }: { section: CustomerSection; choose: 
           {choice.in ? `${showDecimal(choice.difference)} in` : signed(choice.difference)}
         </span>
       </label>
+      <WayButton name={`${choice.in ? 'without ' : ''}“${section.title}”`} way={choice.way} choose={choose} />
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import type { Choices } from './choices';
 import type { BillingTerms } from './billing';
 import type { ChangeTerms } from './change';
 import type { ScheduleEntry, Shows } from './document';
@@ -43,6 +44,12 @@ export interface CustomerLine {
   readonly parts: readonly CustomerPart[];
 }
 
+/** How to get to something that a rule is against: choices with it, and what else changes in them, in words. */
+export interface Way {
+  readonly choices: Choices;
+  readonly words: readonly string[];
+}
+
 export interface CustomerExtra extends Omit<CustomerLine, 'kind'> {
   readonly kind: 'extra';
   readonly in: boolean;
@@ -54,6 +61,7 @@ export interface CustomerExtra extends Omit<CustomerLine, 'kind'> {
   readonly until: string | null;
   /** Why it cannot be changed as things stand. */
   readonly hindrance: string | null;
+  readonly way: Way | null;
 }
 
 export interface CustomerAlternative {
@@ -69,6 +77,7 @@ export interface CustomerAlternative {
   readonly difference: string;
   /** Why it cannot be picked as things stand. */
   readonly hindrance: string | null;
+  readonly way: Way | null;
   /** Shown with line amounts, for the one picked. */
   readonly amount: string | null;
 }
@@ -94,7 +103,7 @@ export interface CustomerSection {
   /** Discount on the section, shown where its lines are. */
   readonly discount: string | null;
   /** Where the whole section may be left out. */
-  readonly choice: Pick<CustomerExtra, 'in' | 'difference' | 'until' | 'hindrance'> | null;
+  readonly choice: Pick<CustomerExtra, 'in' | 'difference' | 'until' | 'hindrance' | 'way'> | null;
   readonly entries: readonly CustomerEntry[];
 }
 
@@ -110,6 +119,7 @@ export interface CustomerLevel {
   /** The total with it, everything else as chosen. */
   readonly total: string;
   readonly hindrance: string | null;
+  readonly way: Way | null;
 }
 
 /** Levels of the whole or of a section, side by side. */

@@ -135,6 +135,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
       money: may(actor, 'owner', 'seller') ? ours.money : { presets: [] },
       loadSets: may(actor, 'owner', 'seller') ? ours.pricing.loadSets : [],
       bySeller: actor.role === 'seller',
+      today,
       picks: signed ? null : await picksOf(tx, decided),
       /** What a yes on the customer's behalf would be to. */
       decided:

@@ -2,7 +2,7 @@ import canonicalize from 'canonicalize';
 import { desc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { customer, link as links, proposal, revision, site } from '@/data/schema';
-import { checkDocument, customerView } from '@/core/offer';
+import { checkDocument, customerView, pastDays } from '@/core/offer';
 import { showDecimal } from '@/core/number';
 import { asSuggested, SendInput } from '@/model';
 import type { Actor } from '../actor';
@@ -55,13 +55,16 @@ export async function sendProposal(
       );
     }
 
-    const blocking = checkDocument(row.document).filter(({ weight }) => weight !== 'look');
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const blocking = [
+      ...checkDocument(row.document).filter(({ weight }) => weight !== 'look'),
+      ...pastDays(row.document, today),
+    ];
     if (blocking.length > 0)
       throw new Problem(422, blocking[0]!.message, {
         errors: blocking.map(({ partId, message: detail }) => ({ pointer: partId ?? '', detail })),
       });
-    const ours = await companyOf(tx, actor.companyId);
-    const today = businessDate(actor.now, ours.timeZone);
     if (row.document.validUntil !== undefined && row.document.validUntil < today)
       throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
 

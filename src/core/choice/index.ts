@@ -8,3 +8,4 @@ export { menuOf } from './menu';
 export type { Piece, Variant } from './pieces';
 export { offeredQuantity, piecesOf, withinLevels } from './pieces';
 export * from './rules';
+export * from './ways';

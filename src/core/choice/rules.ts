@@ -72,7 +72,7 @@ export function tooLate(until: string | null | undefined, today: string | null):
 
 /**
  * Checks that choices can be made on this proposal: known ids, quantities within their limits and on their steps, no
- * rule broken, nothing changed after its date.
+ * rule broken, nothing changed after its date or while it is not on offer.
  *
  * @param since what stood before and which day it is, where dates count
  */
@@ -100,8 +100,32 @@ export function checkChoices(
   if (problems.length > 0) return problems;
 
   for (const rule of brokenRules(menu, choices)) refuse(rule.id, ruleInWords(rule, menu));
-  if (since) problems.push(...lateChanges(menu, choices, since.before, since.today));
+  if (since) {
+    problems.push(...hiddenChanges(menu, choices, since.before));
+    problems.push(...lateChanges(menu, choices, since.before, since.today));
+  }
   return problems;
+}
+
+/** Decisions that were changed while they were not on offer: their section is left out, or another level is chosen. */
+function hiddenChanges(menu: Menu, choices: Choices, before: Choices): ChoiceProblem[] {
+  const [old, now] = [answersOf(menu, before), answersOf(menu, choices)];
+  const refused = (id: string, name: string) => ({
+    id,
+    message: `“${name}” is not on offer with what is chosen.`,
+  });
+  return [
+    ...menu.extras
+      .filter(
+        ({ id, when }) =>
+          !allHold(when, now) &&
+          (old.extra(id) !== now.extra(id) || before.extras[id]?.quantity !== choices.extras[id]?.quantity),
+      )
+      .map(({ id, name }) => refused(id, name)),
+    ...menu.questions
+      .filter(({ id, when }) => !allHold(when, now) && old.question(id) !== now.question(id))
+      .map(({ id, name }) => refused(id, name)),
+  ];
 }
 
 function lateChanges(menu: Menu, choices: Choices, before: Choices, today: string): ChoiceProblem[] {

@@ -12,7 +12,9 @@ import type {
   OfferQuestion,
   OfferSection,
   OfferShown,
+  Picked,
   ScheduleEntry,
+  Way,
 } from '@/model';
 import type { Answers } from '../choice/answers';
 import { allHold, answersOf, holds, indexOf } from '../choice/answers';
@@ -20,6 +22,7 @@ import { NONE } from '../choice/decided';
 import type { Differences } from '../choice/differencesBy';
 import { differencesBy, withAlternative, withExtra, withLevel } from '../choice/differencesBy';
 import { hindrance, tooLate } from '../choice/rules';
+import { wayTo } from '../choice/ways';
 import type { Amount } from '../number';
 import { parseAmount, sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import { computeSchedule } from '../schedule';
@@ -46,9 +49,26 @@ const money = ({ offer }: Pick<Context, 'offer'>, value: Amount) => writeAmount(
 const orNull = (context: Context, value: Amount) => (value === 0n ? null : money(context, value));
 const showsLines = ({ offer: { shows } }: Context) => shows === 'lines' || shows === 'prices';
 
-/** Why a decision cannot be taken: its day is over, or a rule is against it. */
-function why(context: Context, until: string | null | undefined, next: Choices): string | null {
-  return tooLate(until, context.today) ?? hindrance(context.offer.menu, context.choices, next);
+/**
+ * Why a decision cannot be taken, its day is over or a rule is against it, and where it can be taken with others, the way.
+ * @param leave it is an extra, to be left out
+ */
+function why(
+  context: Context,
+  until: string | null | undefined,
+  next: Choices,
+  pick: Picked,
+  leave = false,
+): { hindrance: string | null; way: Way | null } {
+  const { choices, today, offer } = context;
+  const late = tooLate(until, today);
+  const against = late ?? hindrance(offer.menu, choices, next);
+  // Ways are for who can go them; on a paper and in what is signed there are none.
+  const way =
+    against !== null && late === null && today !== null
+      ? wayTo(offer.menu, choices, pick, today, leave)
+      : null;
+  return { hindrance: against, way };
 }
 
 /** A piece as it reads under the choices; its amounts only where it is in. */
@@ -96,7 +116,7 @@ function extraOf(context: Context, piece: OfferPiece): CustomerExtra {
     limits: limits ? { minimum: limits.minimum, maximum: limits.maximum, step: limits.step } : null,
     difference: money(context, found?.difference ?? (0n as Amount)),
     until: extra.until ?? null,
-    hindrance: why(context, extra.until, withExtra(context.choices, piece.id, !isIn)),
+    ...why(context, extra.until, withExtra(context.choices, piece.id, !isIn), { extra: piece.id }, isIn),
   };
 }
 
@@ -139,9 +159,12 @@ function questionOf(context: Context, question: OfferQuestion): CustomerQuestion
         suggested: id === asked.suggested,
         recommended: id === question.recommended,
         difference: money(context, found?.difference ?? (0n as Amount)),
-        hindrance: picked
-          ? null
-          : why(context, asked.until, withAlternative(context.choices, question.id, id)),
+        ...(picked
+          ? { hindrance: null, way: null }
+          : why(context, asked.until, withAlternative(context.choices, question.id, id), {
+              question: question.id,
+              alternative: id,
+            })),
         amount: picked && showsLines(context) && id !== NONE ? money(context, sumAmounts(amounts)) : null,
       };
     }),
@@ -170,7 +193,13 @@ function sectionOf(
             in: isIn,
             difference: money(context, found?.difference ?? (0n as Amount)),
             until: until ?? null,
-            hindrance: why(context, until, withExtra(context.choices, section.id, !isIn)),
+            ...why(
+              context,
+              until,
+              withExtra(context.choices, section.id, !isIn),
+              { extra: section.id },
+              isIn,
+            ),
           }
         : null,
       entries: section.entries.flatMap((entry): CustomerEntry[] => {
@@ -210,7 +239,9 @@ function tiersOf(context: Context): CustomerTiers[] {
           recommended: id === tiers.recommended,
           difference: money(context, difference),
           total: money(context, (now.total + difference) as Amount),
-          hindrance: picked ? null : why(context, asked.until, withLevel(choices, tiers.id, id)),
+          ...(picked
+            ? { hindrance: null, way: null }
+            : why(context, asked.until, withLevel(choices, tiers.id, id), { tiers: tiers.id, level: id })),
         };
       }),
       rows: tiers.rows,

@@ -1,6 +1,15 @@
 import type { ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
-import { brokenRules, fits, linesOf, menuOf, nameOfPick, ruleInWords } from '../choice';
+import {
+  brokenRules,
+  fits,
+  linesOf,
+  menuOf,
+  nameOfPick,
+  neverInWords,
+  neverPicked,
+  ruleInWords,
+} from '../choice';
 import { parseFixed } from '../number';
 import { readTraced } from '../plan';
 import { computeFigures } from '../price';
@@ -14,6 +23,27 @@ import { wrongParts } from './wrongParts';
 
 export type { DocumentProblem } from './wrongParts';
 export { recipeProblems } from './wrongParts';
+
+/** Decisions whose day is over before the customer gets them. */
+export function pastDays(document: ProposalDocument, today: string): DocumentProblem[] {
+  return untilsOf(document)
+    .filter(({ until }) => until && until < today)
+    .map(({ id, name, until }) => ({
+      partId: id,
+      message: `“${name}” could be decided until ${showDate(until!)}, which is over. Choose a later day, or none.`,
+      weight: 'open' as const,
+    }));
+}
+
+/** Everything that is to be decided, with its last day. */
+function untilsOf(document: ProposalDocument) {
+  const menu = menuOf(document);
+  return [
+    ...menu.extras.map(({ id, name, extra }) => ({ id, name, until: extra.until })),
+    ...menu.questions,
+    ...menu.tiers,
+  ];
+}
 
 /**
  * Everything about a document that its schema cannot say: references that lead nowhere, a schedule that does not work
@@ -60,12 +90,7 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
         look(line.id, `Quantity of “${line.description}” is 0.`);
     }
   const menu = menuOf(document);
-  const untils: { id: string; name: string; until: string | null | undefined }[] = [
-    ...menu.extras.map(({ id, name, extra }) => ({ id, name, until: extra.until })),
-    ...menu.questions,
-    ...menu.tiers,
-  ];
-  for (const { id, name, until } of untils)
+  for (const { id, name, until } of untilsOf(document))
     if (until && document.validUntil && until > document.validUntil)
       look(id, `“${name}” can be decided until ${showDate(until)}, after the prices have lapsed.`);
   for (const { id, name, answers } of menu.questions)
@@ -76,6 +101,7 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
   for (const rule of menu.rules)
     if (nameOfPick(rule.when, menu) === null || nameOfPick(rule.other, menu) === null)
       open(rule.id, 'A rule between choices speaks of something that is not offered any more.');
+  for (const never of neverPicked(menu)) open(never.rules[0]?.id ?? null, neverInWords(never, menu));
   for (const rule of brokenRules(menu, asSuggested))
     open(rule.id, `As suggested, this does not go: ${ruleInWords(rule, menu)}`);
   return problems;

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { ProposalAtDesk } from '@/acts/proposals/read';
 import { carryChoices, menuOf } from '@/core/choice';
-import { checkDocument } from '@/core/offer';
+import { checkDocument, pastDays } from '@/core/offer';
 import { limitsCrossed } from '@/core/range';
 import type { Answer, SendInput } from '@/model';
 import { showInstant } from '@/ui/instants';
@@ -58,7 +58,10 @@ export function SendStep({
   const [sent, setSent] = useState<{ revision: number; linkId: string } | null>(null);
   const [narrow, setNarrow] = useState(true);
   const [accepting, setAccepting] = useState(false);
-  const problems = checkDocument(work.document);
+  const problems = useMemo(
+    () => [...checkDocument(work.document), ...pastDays(work.document, proposal.today)],
+    [work.document, proposal.today],
+  );
   const blocked = problems.some(({ weight }) => weight !== 'look');
   const crossed = blocked ? [] : limitsCrossed(work.document, proposal.limits, proposal.bySeller);
   const approved = proposal.approvals.some(
