@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import type { Answer, ProblemDetails } from '@/model/problem';
 import type { Signature } from '@/model/inputs';
 import { SignaturePad } from './SignaturePad';
@@ -58,6 +58,7 @@ export function SignForm({ consent, says, waiting, sign, done, refused, children
   const [drawn, setDrawn] = useState<Signature | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [busy, setBusy] = useState(false);
+  const ways = useId();
   const [looking, setLooking] = useState(false);
   const [signedBefore, setSignedBefore] = useState<Before | null>(null);
   // One key for this signature, so that a second tap or a retry is the same signature.
@@ -133,7 +134,7 @@ export function SignForm({ consent, says, waiting, sign, done, refused, children
       <div className="ways" role="radiogroup" aria-label="How to sign">
         {(['typed', 'drawn'] as const).map((way) => (
           <label key={way} className={how === way ? 'way way-on' : 'way'}>
-            <input type="radio" checked={how === way} onChange={() => setHow(way)} />
+            <input type="radio" name={ways} checked={how === way} onChange={() => setHow(way)} />
             {way === 'typed' ? 'Sign with my typed name' : 'Draw my signature'}
           </label>
         ))}

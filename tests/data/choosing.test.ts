@@ -8,6 +8,7 @@ import { askQuestion } from '@/acts/booklet/questions';
 import { previewBooklet } from '@/acts/booklet/preview';
 import { saveCustomer } from '@/acts/customers/customers';
 import { listMessages } from '@/acts/links';
+import type { Problem } from '@/acts/problem';
 import { recordPayment } from '@/acts/money/payments';
 import { answerApproval, askApproval, waitingApprovals } from '@/acts/proposals/approval';
 import { presetChoices } from '@/acts/proposals/preset';
@@ -77,6 +78,7 @@ describe('two who hold one link', () => {
 
 test('a rule and a day are kept by the server, whatever a page sends', async () => {
   const document = testDocument();
+  const today = new Date().toISOString().slice(0, 10);
   const [section] = document.sections;
   const dated: ProposalDocument = {
     ...document,
@@ -84,7 +86,7 @@ test('a rule and a day are kept by the server, whatever a page sends', async () 
       {
         ...section!,
         entries: section!.entries.map((entry) =>
-          entry.kind === 'question' ? { ...entry, until: '2001-01-01' } : entry,
+          entry.kind === 'question' ? { ...entry, until: today } : entry,
         ),
       },
     ],
@@ -98,10 +100,32 @@ test('a rule and a day are kept by the server, whatever a page sends', async () 
     ],
   };
   const { token, revisionId } = await sent(dated);
-  const choose = async (choices: Choices) => chooseInBooklet(await visit(token), { revisionId, choices });
+  // The next day, when it is over; a proposal with a day that is over is not even sent.
+  const now = new Date(Date.now() + 24 * 3600_000);
+  const choose = async (choices: Choices) =>
+    chooseInBooklet({ ...(await visit(token)), now }, { revisionId, choices });
   await expect(choose(withExtra)).rejects.toThrow('does not go with');
   await expect(choose(ash)).rejects.toThrow('This could be decided until');
   expect((await openBooklet(await visit(token))).choices).toEqual(asSuggested);
+  const past = {
+    ...dated,
+    sections: [
+      {
+        ...dated.sections[0]!,
+        entries: dated.sections[0]!.entries.map((entry) =>
+          entry.kind === 'question' ? { ...entry, until: '2001-01-01' } : entry,
+        ),
+      },
+    ],
+  };
+  const { details } = await sent(past).then(
+    () => ({ details: null }),
+    (error: Problem) => error,
+  );
+  expect(details).toMatchObject({
+    status: 422,
+    detail: expect.stringContaining('could be decided until 1 January 2001, which is over'),
+  });
 });
 
 test('choices said on the phone: the customer finds them, the desk sees whose they are; another company cannot', async () => {

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { begin, expect, saved, sendPlain, test, tick, shownLink } from './desk';
 
 const phone = { width: 390, height: 844 };
@@ -95,3 +95,51 @@ test('two phones: what the other chose is shown at once, the name stays, and the
   await signer.getByRole('button', { name: 'Accept and sign' }).click();
   await expect(signer.getByText('Accepted on').first()).toBeVisible();
 });
+
+/** Presses Tab until something has the focus. */
+async function tabTo(page: Page, what: Locator): Promise<void> {
+  for (let i = 0; i < 60; i += 1) {
+    if (await what.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('The keys do not lead there.');
+}
+
+for (const how of ['typed', 'drawn'] as const)
+  test(`signed by keyboard alone, ${how}`, async ({ page, browser }) => {
+    const link = await sendPlain(page, `By keyboard, ${how}`);
+    const customer = await (await browser.newContext({ viewport: phone })).newPage();
+    await customer.goto(link);
+    await expect(customer.getByRole('button', { name: 'Accept and sign' })).toBeVisible();
+    await customer.waitForTimeout(1500);
+    await tabTo(customer, customer.getByLabel('Your name').last());
+    await customer.keyboard.type('Odalie Brannock');
+    await expect(customer.locator('.typed-signature').last()).toHaveText('Odalie Brannock');
+    if (how === 'drawn') {
+      await tabTo(customer, customer.getByRole('radio', { name: 'Sign with my typed name' }));
+      await customer.keyboard.press('ArrowDown');
+      await expect(customer.getByRole('radio', { name: 'Draw my signature' })).toBeChecked();
+      await tabTo(customer, customer.getByRole('img', { name: 'Draw your signature here' }));
+      await customer.keyboard.press('Space');
+      for (const key of [
+        'Shift+ArrowRight',
+        'ArrowUp',
+        'ArrowUp',
+        'Shift+ArrowRight',
+        'ArrowDown',
+        'ArrowRight',
+      ])
+        await customer.keyboard.press(key);
+      await customer.keyboard.press('Space');
+    }
+    const consent = customer.getByRole('checkbox', { name: /I agree to sign/ }).last();
+    await tabTo(customer, consent);
+    await customer.keyboard.press('Space');
+    await tabTo(customer, customer.getByRole('button', { name: 'Accept and sign' }));
+    await customer.keyboard.press('Enter');
+    await expect(customer.getByText('Accepted on').first()).toBeVisible();
+    if (how === 'drawn') {
+      await customer.getByRole('link', { name: 'What was signed' }).first().click();
+      await expect(customer.locator('svg path').first()).toBeVisible();
+    }
+  });
