@@ -1,5 +1,4 @@
-import type { LostPick } from '@/core/choice';
-import type { Change } from '@/model/customerView';
+import type { Change, LostPick } from '@/model/customerView';
 
 /** What is different from the revision before, in the words and figures of both. */
 export function Since({ changes, revision }: { changes: readonly Change[]; revision: number }) {

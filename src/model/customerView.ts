@@ -44,6 +44,16 @@ export interface CustomerLine {
   readonly parts: readonly CustomerPart[];
 }
 
+/** A pick that could not be kept. */
+export interface LostPick {
+  /** What it was about: the question, the level or the extra, as it was called. */
+  readonly about: string;
+  /** What was picked. */
+  readonly picked: string;
+  /** Why it could not be kept, as a sentence. */
+  readonly because: string;
+}
+
 /** How to get to something that a rule is against: choices with it, and what else changes in them, in words. */
 export interface Way {
   readonly choices: Choices;

@@ -1,10 +1,9 @@
 import { and, desc, eq, lte } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { customerChoice, revision } from '@/data/schema';
-import type { LostPick } from '@/core/choice';
 import { answersOf, carryChoices, checkChoices, menuOf } from '@/core/choice';
 import { customerView } from '@/core/offer';
-import type { Choices, CustomerView, Menu, ProposalDocument } from '@/model';
+import type { Choices, CustomerView, LostPick, Menu, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { Problem } from '../problem';
 

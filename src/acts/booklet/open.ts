@@ -15,11 +15,10 @@ import {
   site,
   user,
 } from '@/data/schema';
-import type { LostPick } from '@/core/choice';
 import type { Change } from '@/core/offer';
 import { lastDayToCancel } from '@/core/schedule';
 import { compareViews, customerView, offerOf } from '@/core/offer';
-import type { Choices, Contract, CustomerOffer, CustomerView, ProposalDocument } from '@/model';
+import type { Choices, Contract, CustomerOffer, CustomerView, LostPick, ProposalDocument } from '@/model';
 import { asSuggested, isId } from '@/model';
 import { businessDate } from '../actor';
 import { contractOf } from '../agreements/contract';

@@ -1,18 +1,8 @@
-import type { Choices, Menu, Picked } from '@/model';
+import type { Choices, LostPick, Menu, Picked } from '@/model';
 import { showDecimal } from '../number';
 import { fits } from './decided';
 import { indexOf } from './answers';
 import { brokenRules, ruleInWords } from './rules';
-
-/** A pick that could not be kept. */
-export interface LostPick {
-  /** What it was about: the question, the level or the extra, as it was called. */
-  readonly about: string;
-  /** What was picked. */
-  readonly picked: string;
-  /** Why it could not be kept, as a sentence. */
-  readonly because: string;
-}
 
 /** Picks as they are on another revision. */
 export interface Carried {
