@@ -7,7 +7,7 @@ import { Problem } from '@/acts/problem';
 import { withRounds } from '@/core/allowance';
 import { BillingError, agreementReport } from '@/core/billing';
 import { checkChoices, linesOf, menuOf } from '@/core/choice';
-import { checkDocument, figuresReport, rangeReport, targetReport, troublesOf } from '@/core/offer';
+import { checkDocument, figuresReport, misread, rangeReport, targetReport, troublesOf } from '@/core/offer';
 import type { Figures } from '@/core/price';
 import { computeFigures } from '@/core/price';
 import type { Ask } from '@/core/shaping';
@@ -78,7 +78,10 @@ if (positionals.length > 1)
 
 /** A document that can be reckoned with, or the end of this. */
 function sound(document: ProposalDocument, name: string): ProposalDocument {
-  const [wrong] = checkDocument(document).filter(({ weight }) => weight === 'wrong');
+  const [wrong] = [
+    ...checkDocument(document).filter(({ weight }) => weight === 'wrong'),
+    ...misread(document),
+  ];
   return wrong ? fail(`${name}: ${wrong.message}`) : document;
 }
 

@@ -36,7 +36,7 @@ export const Space = Type.Object(
           walk: Type.String({
             minLength: 1,
             maxLength: 500,
-            description: 'Sides in order with the turn between them, r or l: 16 r 10 r 6 l 5 r 10 r 5',
+            description: 'Sides in order with the turn between them, r or l: 16 r 10 r 6 l 5 r 10 r 15',
           }),
         },
         closed,

@@ -15,6 +15,7 @@ import { readTraced } from '../plan';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
 import { showDate } from '../text/dates';
+import { misread } from './misread';
 import { remarksOn } from './remarks';
 import { troublesOf } from './troubles';
 import { tiersSideBySide } from './tiersSideBySide';
@@ -53,6 +54,7 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
   const problems = wrongParts(document);
   if (problems.length > 0) return problems;
 
+  problems.push(...misread(document));
   const figures = computeFigures(document);
   const open = (partId: string | null, message: string) => problems.push({ partId, message, weight: 'open' });
   const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);

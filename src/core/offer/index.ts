@@ -3,6 +3,7 @@ export { offerOf } from './offerOf';
 export * from './compare';
 export * from './compareDocuments';
 export * from './checkDocument';
+export * from './misread';
 export * from './figuresReport';
 export * from './choicesReport';
 export { filesOf, filesOfRound } from './filesOf';

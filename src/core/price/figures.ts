@@ -149,8 +149,12 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
   );
 
   const added = loadAmounts(document.loads, sections, digits);
-  const grossSums = document.tax?.inside ? addSums(sections.map((section) => section.grossSums)) : null;
-  const taxInside = grossSums ? gross - sumBeforeTax(grossSums, pricing) : 0n;
+  const grossBeforeTax = !document.tax?.inside
+    ? gross
+    : document.tax.rounding === 'line'
+      ? sumAmounts(sections.map((section) => section.grossBeforeTax))
+      : sumBeforeTax(addSums(sections.map((section) => section.grossSums)), pricing);
+  const taxInside = gross - grossBeforeTax;
   const allowanceFees = sumAmounts(sections.map((section) => section.allowanceFees));
   const missing =
     gross - taxInside - cost - allowanceFees - added.reduce((sum, { amount: each }) => sum + each, 0n);

@@ -82,6 +82,8 @@ export interface SectionFigures {
   readonly sums: ClassSums;
   /** Lines at their unit prices, by tax class. */
   readonly grossSums: ClassSums;
+  /** Lines at their unit prices without the tax inside them, each rounded by itself; for documents that round so. */
+  readonly grossBeforeTax: Amount;
   /** Its bundles by id. */
   readonly bundles: ReadonlyMap<string, BundleFigures>;
   /** What the formulas of the section see, and its space. */
@@ -240,6 +242,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
   let gross = 0n;
   let amount = 0n;
   let allowanceFees = 0n;
+  let grossBeforeTax = 0n;
   const before = new Map<string, ClassSum>();
   const grossSums = new Map<string, ClassSum>();
   for (const line of decided(section, decisions, surroundings, pricing)) {
@@ -248,6 +251,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
     const { figures } = line;
     cost += figures.costAmount;
     gross += figures.gross;
+    grossBeforeTax += withoutTax(figures.gross, pricing.classes.get(figures.line.taxClass), pricing);
     amount += figures.net;
     addTo(before, figures.line.taxClass, figures.net);
     addTo(grossSums, figures.line.taxClass, figures.gross);
@@ -296,7 +300,14 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
     };
   });
   const net = (amount - discount) as Amount;
-  const beforeTax = sumBeforeTax(sums, pricing);
+  const beforeTax =
+    pricing.tax?.rounding === 'line'
+      ? (withNet.reduce(
+          (sum, { line, netOfSection }) =>
+            sum + withoutTax(netOfSection, pricing.classes.get(line.taxClass), pricing),
+          0n,
+        ) as Amount)
+      : sumBeforeTax(sums, pricing);
   return {
     section,
     lines: withNet,
@@ -312,6 +323,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
     included: isIn(section, decisions),
     sums,
     grossSums,
+    grossBeforeTax: grossBeforeTax as Amount,
     bundles: figuresOfBundles(section, withNet, decisions, surroundings),
     surroundings,
     space: surroundings.space,
