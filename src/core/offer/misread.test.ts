@@ -21,7 +21,9 @@ test('what says one thing in two ways is named', () => {
   expect(having(breaks('material', '10', '10.0'))).toEqual([
     '“Line a” has two price breaks at one quantity.',
   ]);
-  expect(having(breaks('equipment', '10'))).toEqual(['“Line a” has price breaks on equipment, and no such cost.']);
+  expect(having(breaks('equipment', '10'))).toEqual([
+    '“Line a” has price breaks on equipment, and no such cost.',
+  ]);
   expect(having(breaks('material', '10', '20'))).toEqual([]);
 });
 
