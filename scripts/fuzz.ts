@@ -2,7 +2,9 @@
 // and time; only to this machine. An answer of 500 and above is a fault, and so is none.
 import fs from 'node:fs';
 import path from 'node:path';
+import { actorOf } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
+import { listMessages, showLink } from '@/acts/links';
 import { closeConnection } from '@/data/connection';
 import { demoAccount } from './demo/seed';
 
@@ -122,6 +124,10 @@ async function ask(where: string, init: RequestInit = {}): Promise<Response> {
 
 // The demo's owner signs in straight at the database that the server serves.
 const { token } = await signIn({ ...demoAccount, browser: 'fuzz' }, new Date());
+const owner = (await actorOf(token, new Date()))!;
+const shown: string[] = [];
+for (const { link } of await listMessages(owner))
+  if (link?.open) shown.push((await showLink(owner, { linkId: link.id })).address);
 await closeConnection();
 cookies.set('impegno-session', token);
 
@@ -135,7 +141,8 @@ const ids = [
     ].map(([id]) => id),
   ),
 ];
-const tokens = [...(await text('/outbox')).matchAll(/\/b\/([A-Za-z0-9_-]{43})/g)].map(([, token]) => token!);
+const tokens = shown.map((link) => /\/b\/([A-Za-z0-9_-]{43})/.exec(link)![1]!);
+if (tokens.length === 0 || ids.length === 0) throw new Error('There is nothing to ask about.');
 
 const filled = (route: string): string =>
   route.replace(/\[(\w+)\]/g, (_, name: string) => {

@@ -128,7 +128,8 @@ async function served(url, work) {
         break;
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
-    await work({ IMPEGNO_ADDRESS: address });
+    const { DATABASE_URL, IMPEGNO_SECRET } = addressesOf(url);
+    await work({ IMPEGNO_ADDRESS: address, DATABASE_URL, IMPEGNO_SECRET });
   } finally {
     server.kill('SIGTERM');
   }
