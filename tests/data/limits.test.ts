@@ -58,7 +58,8 @@ test('one company at work with all its turns leaves the others theirs, and its o
   expect(Date.now() - began).toBeLessThan(1000);
   end();
   await Promise.all(at);
-  expect(order).toEqual(Array.from({ length: 12 }, (_, i) => i));
+  // Those that had to wait, in the order in which they came.
+  expect(order.slice(7)).toEqual([7, 8, 9, 10, 11]);
 });
 
 describe('guessing passwords', () => {
