@@ -99,9 +99,13 @@ await shot('change');
 
 await page.goto(`${base}/outbox`);
 const letter = async (title) => {
-  const article = page.locator('article', { hasText: title }).filter({ hasText: 'Show the private link' });
-  await article.first().getByRole('button', { name: 'Show the private link' }).click();
-  return page.getByTestId('private-link').last().getAttribute('href');
+  const article = await page
+    .locator('article', { hasText: title })
+    .filter({ hasText: 'Show the private link' })
+    .first()
+    .elementHandle();
+  await (await article.$('.show-link button')).click();
+  return (await article.waitForSelector('[data-testid=private-link]')).getAttribute('href');
 };
 const links = {
   booklet: await letter('Back porch in three levels'),
