@@ -110,45 +110,47 @@ export function AgreementPage({
           {agreement.invoices.length === 0 ? (
             <p className="empty">Nothing is billed yet.</p>
           ) : (
-            <table className="table-plain">
-              <thead>
-                <tr>
-                  <th>No.</th>
-                  <th>For</th>
-                  <th>Issued</th>
-                  <th>Due</th>
-                  <th>State</th>
-                  <th className="amount">Total</th>
-                  <th className="amount">Open</th>
-                  <th>Papers</th>
-                </tr>
-              </thead>
-              <tbody>
-                {agreement.invoices.map((invoice) => (
-                  <tr key={invoice.id}>
-                    <td className="nowrap">
-                      <Link href={`/money/${invoice.id}`} prefetch={false}>
-                        {invoice.number}
-                      </Link>
-                    </td>
-                    <td>{invoice.title}</td>
-                    <td className="nowrap">{showShortDate(invoice.issuedOn)}</td>
-                    <td className="nowrap">
-                      {invoice.kind === 'credit note' ? '' : showShortDate(invoice.dueOn)}
-                    </td>
-                    <td>
-                      <InvoiceState invoice={invoice} />
-                    </td>
-                    <td className="amount">{showDecimal(invoice.total)}</td>
-                    <td className="amount">{isNothing(invoice.open) ? '' : showDecimal(invoice.open)}</td>
-                    <td className="nowrap">
-                      <a href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>PDF</a> ·{' '}
-                      <a href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>UBL</a>
-                    </td>
+            <div className="scrolls" role="region" aria-label="Invoices" tabIndex={0}>
+              <table className="table-plain">
+                <thead>
+                  <tr>
+                    <th>No.</th>
+                    <th>For</th>
+                    <th>Issued</th>
+                    <th>Due</th>
+                    <th>State</th>
+                    <th className="amount">Total</th>
+                    <th className="amount">Open</th>
+                    <th>Papers</th>
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {agreement.invoices.map((invoice) => (
+                    <tr key={invoice.id}>
+                      <td className="nowrap">
+                        <Link href={`/money/${invoice.id}`} prefetch={false}>
+                          {invoice.number}
+                        </Link>
+                      </td>
+                      <td>{invoice.title}</td>
+                      <td className="nowrap">{showShortDate(invoice.issuedOn)}</td>
+                      <td className="nowrap">
+                        {invoice.kind === 'credit note' ? '' : showShortDate(invoice.dueOn)}
+                      </td>
+                      <td>
+                        <InvoiceState invoice={invoice} />
+                      </td>
+                      <td className="amount">{showDecimal(invoice.total)}</td>
+                      <td className="amount">{isNothing(invoice.open) ? '' : showDecimal(invoice.open)}</td>
+                      <td className="nowrap">
+                        <a href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>PDF</a> ·{' '}
+                        <a href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>UBL</a>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
           )}
           <MoneyIn agreement={agreement} actions={actions.moneyIn} />
           <ChangesList agreement={agreement} start={actions.startChange} />

@@ -25,7 +25,16 @@ export function Tally({ contract }: { contract: Contract | null }) {
   return (
     <aside className="tally" aria-label="Tally" tabIndex={0}>
       <div className="soft">As suggested</div>
-      <div className="tally-total" data-testid="total">
+      <div
+        className="tally-total"
+        data-testid="total"
+        // A long sum is set smaller, so that all of it is seen.
+        style={
+          money(figures.total).length > 14
+            ? { fontSize: `${380 / money(figures.total).length}px` }
+            : undefined
+        }
+      >
         {money(figures.total)}
       </div>
       <div className="soft">{work.document.currency}, tax in</div>

@@ -24,7 +24,8 @@ import type { SheetRow } from './rows';
 import { sheetRows } from './rows';
 import { SectionRow } from './SectionRow';
 import type { Column } from './columns';
-import { leastWidth, optionalColumns, widthOf } from './columns';
+import type { Wider } from './columns';
+import { amountWidth, leastWidth, optionalColumns, widerFor, widthOf } from './columns';
 import { SheetBar } from './SheetBar';
 import { SpaceRow } from './SpaceRow';
 
@@ -46,7 +47,7 @@ const heights: Record<SheetRow['kind'], number> = {
 const FRAMES = 40;
 
 /** The head of the sheet, with the columns a person chose. */
-function Head({ columns }: { readonly columns: readonly Column[] }) {
+function Head({ columns, wider }: { readonly columns: readonly Column[]; readonly wider: Wider }) {
   return (
     <tr>
       <th className="row-grip">
@@ -58,13 +59,15 @@ function Head({ columns }: { readonly columns: readonly Column[] }) {
       {columns.map((column) => (
         <th
           key={column}
-          style={{ width: widthOf(column) }}
+          style={{ width: widthOf(column, wider) }}
           className={['cost', 'price', 'hours', 'margin'].includes(column) ? 'amount' : ''}
         >
           {optionalColumns[column]}
         </th>
       ))}
-      <th className="amount col-amount">Amount</th>
+      <th className="amount col-amount" style={{ width: amountWidth(wider) }}>
+        Amount
+      </th>
       <th className="row-more">
         <span className="visually-hidden">More</span>
       </th>
@@ -86,6 +89,7 @@ export function Sheet({
   readonly agreed: readonly AgreedForChange[] | null;
 }) {
   const { work, figures, lines, bundles, view, selected } = useEditor();
+  const wider = useMemo(() => widerFor(figures), [figures]);
   const { toggle, columns } = useEditorActions();
   const across = columns.length;
   const [library, setLibrary] = useState<string | null>(null);
@@ -272,7 +276,7 @@ export function Sheet({
           <SortableContext items={entryIds} strategy={verticalListSortingStrategy}>
             <table
               className="sheet"
-              style={{ minWidth: leastWidth(columns) }}
+              style={{ minWidth: leastWidth(columns, wider) }}
               aria-rowcount={rows.length}
               onBlur={(event) => {
                 if (!event.currentTarget.contains(event.relatedTarget)) setFocused(null);
@@ -282,7 +286,7 @@ export function Sheet({
               }
             >
               <thead>
-                <Head columns={columns} />
+                <Head columns={columns} wider={wider} />
               </thead>
               {/* One flat list: a row keeps what it is by its key, wherever in the list it comes to stand. */}
               {items.flatMap((item, i) => {

@@ -1,3 +1,6 @@
+import { showAmount, showUnitAmount } from '@/core/number';
+import type { Figures } from '@/core/price';
+
 /** Columns of the sheet between the unit and the amount; description, quantity, unit and amount always stand. */
 export const optionalColumns = {
   code: 'Code',
@@ -38,8 +41,39 @@ const wide: Readonly<Record<Column, number>> = {
 /** What always stands: a description that can be read, quantity, unit, amount and both ends, in pixels. */
 const ALWAYS = 540;
 
-/** How wide the sheet is at least, in pixels; a narrower screen scrolls it sideways. */
-export const leastWidth = (columns: readonly Column[]): number =>
-  columns.reduce((sum, column) => sum + wide[column], ALWAYS);
+/** How much wider than usual columns are for figures that are longer, in pixels. */
+export interface Wider {
+  readonly cost: number;
+  readonly price: number;
+  readonly amount: number;
+}
 
-export const widthOf = (column: Column): number => wide[column];
+const usual: Wider = { cost: 0, price: 0, amount: 0 };
+const AMOUNT = 92;
+/** A digit, and the room beside figures. */
+const [DIGIT, BESIDE] = [8.4, 24];
+
+/** What long figures take more than their columns have: nothing is cut, the sheet scrolls sideways. */
+export function widerFor(figures: Figures): Wider {
+  let [cost, price, amount] = [0, 0, 0];
+  for (const { net, lines } of figures.sections) {
+    amount = Math.max(amount, showAmount(net, figures.minorDigits).length);
+    for (const line of lines) {
+      cost = Math.max(cost, showUnitAmount(line.cost.total).length);
+      price = Math.max(price, showUnitAmount(line.unitPrice).length);
+      amount = Math.max(amount, showAmount(line.gross, figures.minorDigits).length);
+    }
+  }
+  const more = (digits: number, usual: number) => Math.max(0, Math.ceil(digits * DIGIT + BESIDE) - usual);
+  return { cost: more(cost, wide.cost), price: more(price, wide.price), amount: more(amount, AMOUNT) };
+}
+
+/** How wide the sheet is at least, in pixels; a narrower screen scrolls it sideways. */
+export const leastWidth = (columns: readonly Column[], wider: Wider = usual): number =>
+  columns.reduce((sum, column) => sum + widthOf(column, wider), ALWAYS + wider.amount);
+
+export const widthOf = (column: Column, wider: Wider): number =>
+  wide[column] + (column === 'cost' || column === 'price' ? wider[column] : 0);
+
+/** The width of the column of amounts. */
+export const amountWidth = (wider: Wider): number => AMOUNT + wider.amount;
