@@ -174,7 +174,7 @@ async function worker() {
       fs.writeFileSync(target, text);
       if (alive) survived.push(`${at}:${mutant.line}: ${mutant.was} → ${mutant.now}`);
       else killed += 1;
-      process.stdout.write(alive ? 'S' : '.');
+      process.stdout.write(alive ? `\nsurvived  ${survived.at(-1)}\n` : '.');
     }
   } finally {
     fs.rmSync(home, { recursive: true, force: true });
@@ -193,7 +193,6 @@ limit = Math.max(120_000, 4 * (Date.now() - began));
 say(`${all.length} places, ${chosen.length} of them tried:`);
 await Promise.all(Array.from({ length: Math.max(1, Math.min(2, os.cpus().length)) }, worker));
 say('');
-for (const each of survived.sort()) say(`survived  ${each}`);
 say(
   `score: ${killed} of ${chosen.length} noticed (${Math.round((100 * killed) / Math.max(1, chosen.length))} %)`,
 );
