@@ -84,6 +84,8 @@ export function Booklet({
   useFresh(address, mark, (now) => {
     // Own taps first: what they come to is in their answer.
     if (sending.current || held.current) return false;
+    // Told of before an answer that is here already: asked again.
+    if (now.revision.id === data.revision.id && now.chosen < seen.current) return false;
     const said = newsIn(data, now, chosen);
     settled.current = now.choices;
     seen.current = now.chosen;
