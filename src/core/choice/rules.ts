@@ -11,7 +11,7 @@ export interface ChoiceProblem {
 }
 
 /** Is it taken? What is not on offer as things stand is not. */
-function taken(pick: Picked, menu: Menu, answers: Answers): boolean {
+export function taken(pick: Picked, menu: Menu, answers: Answers): boolean {
   const { extras, questions } = indexOf(menu);
   if ('extra' in pick) {
     const offered = extras.get(pick.extra);

@@ -1,7 +1,7 @@
 import type { Choices, Menu, Picked, Rule, Test, Way } from '@/model';
 import type { Answers } from './answers';
-import { allHold, answersOf, indexOf } from './answers';
-import { brokenRules, nameOfPick, ruleInWords, tooLate } from './rules';
+import { answersOf, indexOf } from './answers';
+import { brokenRules, nameOfPick, ruleInWords, taken, tooLate } from './rules';
 
 /*
  * What can be chosen at all where rules tie choices together, and how to get there. Rules touch few decisions; those, and the
@@ -17,28 +17,16 @@ interface Decision {
   readonly options: readonly string[];
 }
 
-const keyOf = (kind: Decision['kind'], id: string) => `${kind} ${id}`;
-const keyOfTest = (test: Test): string =>
-  'extra' in test
-    ? keyOf('extra', test.extra)
-    : 'question' in test
-      ? keyOf('question', test.question)
-      : keyOf('tiers', test.tiers);
-const keyOfPick = (pick: Picked): string =>
-  'extra' in pick
-    ? keyOf('extra', pick.extra)
-    : 'question' in pick
-      ? keyOf('question', pick.question)
-      : keyOf('tiers', pick.tiers);
+const key = (kind: Decision['kind'], id: string) => `${kind} ${id}`;
+/** The decision that a test or a pick is about. */
+const keyOf = (of: Test | Picked): string =>
+  'extra' in of
+    ? key('extra', of.extra)
+    : 'question' in of
+      ? key('question', of.question)
+      : key('tiers', of.tiers);
 const optionOf = (pick: Picked): string =>
   'extra' in pick ? 'in' : 'question' in pick ? pick.alternative : pick.level;
-
-/** When a pick is on offer: the tests of its decision. */
-function testsOf(menu: Menu, pick: Picked): readonly Test[] {
-  const { extras, questions } = indexOf(menu);
-  if ('extra' in pick) return extras.get(pick.extra)?.when ?? [];
-  return 'question' in pick ? (questions.get(pick.question)?.when ?? []) : [];
-}
 
 /** Everything that can be picked: an extra, an answer, a level. */
 export const picksOf = (menu: Menu): Picked[] => [
@@ -53,27 +41,26 @@ export const picksOf = (menu: Menu): Picked[] => [
 function decisionsFor(menu: Menu, rules: readonly Rule[], pick: Picked): Decision[] {
   const { extras, questions, tiers } = indexOf(menu);
   const found = new Map<string, Decision>();
-  const visit = (key: string): void => {
-    if (found.has(key)) return;
-    const at = key.indexOf(' ');
-    const [kind, id] = [key.slice(0, at) as Decision['kind'], key.slice(at + 1)];
-    if (kind === 'extra') {
-      const extra = extras.get(id);
+  const visit = (of: Test | Picked): void => {
+    const at = keyOf(of);
+    if (found.has(at)) return;
+    if ('extra' in of) {
+      const extra = extras.get(of.extra);
       if (!extra) return;
-      found.set(key, { kind, id, options: ['in', 'out'] });
-      for (const test of extra.when) visit(keyOfTest(test));
-    } else if (kind === 'question') {
-      const question = questions.get(id);
+      found.set(at, { kind: 'extra', id: of.extra, options: ['in', 'out'] });
+      for (const test of extra.when) visit(test);
+    } else if ('question' in of) {
+      const question = questions.get(of.question);
       if (!question) return;
-      found.set(key, { kind, id, options: question.answers.map((answer) => answer.id) });
-      for (const test of question.when) visit(keyOfTest(test));
+      found.set(at, { kind: 'question', id: of.question, options: question.answers.map(({ id }) => id) });
+      for (const test of question.when) visit(test);
     } else {
-      const levels = tiers.get(id)?.levels;
-      if (levels) found.set(key, { kind, id, options: levels.map((level) => level.id) });
+      const levels = tiers.get(of.tiers)?.levels;
+      if (levels) found.set(at, { kind: 'tiers', id: of.tiers, options: levels.map(({ id }) => id) });
     }
   };
-  visit(keyOfPick(pick));
-  for (const { when, other } of rules) for (const each of [when, other]) visit(keyOfPick(each));
+  visit(pick);
+  for (const { when, other } of rules) for (const each of [when, other]) visit(each);
   return [...found.values()];
 }
 
@@ -119,16 +106,15 @@ function search(
   leave = false,
 ): Found | null | undefined {
   const decisions = decisionsFor(menu, rules, pick);
-  const target = decisions.find(({ kind, id }) => keyOf(kind, id) === keyOfPick(pick));
+  const target = decisions.find(({ kind, id }) => key(kind, id) === keyOf(pick));
   const wanted = leave ? 'out' : optionOf(pick);
   if (!target?.options.includes(wanted)) return null;
   const start = answersOf(menu, base);
   const begun = decided(base, target, wanted);
   const others = decisions.filter((each) => each !== target && !fixed(each));
-  const tests = leave ? [] : testsOf(menu, pick);
   const ruled: Menu = { ...menu, rules: [...rules] };
   const good = (choices: Choices) =>
-    allHold(tests, answersOf(menu, choices)) && brokenRules(ruled, choices).length === 0;
+    (leave || taken(pick, menu, answersOf(menu, choices))) && brokenRules(ruled, choices).length === 0;
   let tries = 0;
   const go = (
     choices: Choices,
@@ -209,11 +195,11 @@ export interface Impossible {
 export function neverPicked(menu: Menu): Impossible[] {
   if (menu.rules.length === 0) return [];
   const base: Choices = { extras: {}, questions: {} };
-  const ruled = new Set(menu.rules.flatMap(({ when, other }) => [keyOfPick(when), keyOfPick(other)]));
+  const ruled = new Set(menu.rules.flatMap(({ when, other }) => [keyOf(when), keyOf(other)]));
   const can = (pick: Picked, rules: readonly Rule[]) =>
     search(menu, base, pick, rules, Infinity, () => false) !== null;
   return picksOf(menu)
-    .filter((pick) => ruled.has(keyOfPick(pick)) && !can(pick, menu.rules))
+    .filter((pick) => ruled.has(keyOf(pick)) && !can(pick, menu.rules))
     .map((pick) => {
       // Rules without which it still cannot be are not what keeps it.
       let kept: readonly Rule[] = menu.rules;
