@@ -86,7 +86,7 @@ export function Booklet({
     if (sending.current || held.current) return false;
     // Told of before an answer that is here already: asked again.
     if (now.revision.id === data.revision.id && now.chosen < seen.current) return false;
-    const said = newsIn(data, now, chosen);
+    const said = newsIn(data, now, seen.current);
     settled.current = now.choices;
     seen.current = now.chosen;
     latest.current = now.choices;

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { askAgain } from '@/ui/askAgain';
 import type { Booklet } from './types';
 
 const EVERY = 5000;
@@ -17,44 +18,16 @@ export function useFresh(address: string | null, mark: string, take: (booklet: B
   });
   useEffect(() => {
     if (!address) return;
-    let timer: ReturnType<typeof setTimeout> | undefined;
     let known = mark;
-    let asking: AbortController | null = null;
-    let ended = false;
-    const ask = async () => {
-      clearTimeout(timer);
-      asking?.abort();
-      const mine = new AbortController();
-      asking = mine;
-      try {
-        if (document.visibilityState === 'visible') {
-          const answer = await fetch(`${address}/now?mark=${encodeURIComponent(known)}`, {
-            signal: mine.signal,
-          });
-          if (answer.ok) {
-            const told = (await answer.json()) as { mark: string; booklet: Booklet | null };
-            if (told.booklet === null || taking.current(told.booklet)) known = told.mark;
-          }
-        }
-      } catch {
-        // Without an answer it is asked again.
-      }
-      if (!ended && asking === mine) timer = setTimeout(() => void ask(), EVERY);
-    };
-    const back = () => {
-      if (document.visibilityState === 'visible') void ask();
-    };
-    timer = setTimeout(() => void ask(), EVERY);
-    document.addEventListener('visibilitychange', back);
-    window.addEventListener('pageshow', back);
-    window.addEventListener('focus', back);
-    return () => {
-      ended = true;
-      clearTimeout(timer);
-      asking?.abort();
-      document.removeEventListener('visibilitychange', back);
-      window.removeEventListener('pageshow', back);
-      window.removeEventListener('focus', back);
-    };
+    return askAgain(
+      EVERY,
+      async (signal) => {
+        const answer = await fetch(`${address}/now?mark=${encodeURIComponent(known)}`, { signal });
+        if (!answer.ok) return;
+        const told = (await answer.json()) as { mark: string; booklet: Booklet | null };
+        if (told.booklet === null || taking.current(told.booklet)) known = told.mark;
+      },
+      EVERY,
+    );
   }, [address, mark]);
 }

@@ -31,7 +31,9 @@ test('a booklet that lies open shows what others choose and what is sent anew; t
   }).toPass();
   await tick(chooser.getByRole('checkbox', { name: /Handrail/ }));
 
-  await expect(reader.getByRole('status').filter({ hasText: 'chose differently just now' })).toBeVisible({
+  await expect(
+    reader.getByRole('status').filter({ hasText: 'chose just now. This is how it stands' }),
+  ).toBeVisible({
     timeout: 15_000,
   });
   await expect(reader.getByRole('checkbox', { name: /Handrail/ })).toBeChecked();
