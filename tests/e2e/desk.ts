@@ -117,6 +117,22 @@ export async function begin(page: Page, title: string): Promise<void> {
   await expect(page.locator('#add-line')).toBeFocused();
 }
 
+/** A proposal of two lines, one of them an extra that is out, sent. */
+export async function sendWithExtra(page: Page, title: string): Promise<string> {
+  await begin(page, title);
+  for (const typed of ['10 handrail cedar', '6 footing 12']) {
+    await page.keyboard.type(typed);
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+  }
+  await page.getByLabel('Quantity of Handrail, cedar').press('Alt+x');
+  await expect(page.getByText('extra, out')).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  return shownLink(page);
+}
+
 /** A proposal of one line, sent. */
 export async function sendPlain(page: Page, title: string): Promise<string> {
   await begin(page, title);

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { begin, expect, saved, sendPlain, test, tick, shownLink } from './desk';
+import { expect, sendPlain, sendWithExtra, test, tick } from './desk';
 
 const phone = { width: 390, height: 844 };
 
@@ -60,18 +60,7 @@ test('two phones: what the other chose is shown at once, the name stays, and the
   page,
   browser,
 }) => {
-  await begin(page, 'Two phones');
-  for (const typed of ['10 handrail cedar', '6 footing 12']) {
-    await page.keyboard.type(typed);
-    await expect(page.getByRole('option').first()).toBeVisible();
-    await page.keyboard.press('Enter');
-  }
-  await page.getByLabel('Quantity of Handrail, cedar').press('Alt+x');
-  await expect(page.getByText('extra, out')).toBeVisible();
-  await saved(page);
-  await page.getByRole('button', { name: 'Preview and send' }).click();
-  await page.getByRole('button', { name: 'Send proposal' }).click();
-  const link = await shownLink(page);
+  const link = await sendWithExtra(page, 'Two phones');
   const [a, b] = [
     await browser.newContext({ viewport: phone }),
     await browser.newContext({ viewport: phone }),

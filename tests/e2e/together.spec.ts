@@ -1,4 +1,4 @@
-import { begin, expect, saved, shownLink, test, tick } from './desk';
+import { begin, expect, saved, sendWithExtra, test, tick } from './desk';
 
 const phone = { width: 390, height: 844 };
 
@@ -6,18 +6,7 @@ test('a booklet that lies open shows what others choose and what is sent anew; t
   page,
   browser,
 }) => {
-  await begin(page, 'Open on two phones');
-  for (const typed of ['10 handrail cedar', '6 footing 12']) {
-    await page.keyboard.type(typed);
-    await expect(page.getByRole('option').first()).toBeVisible();
-    await page.keyboard.press('Enter');
-  }
-  await page.getByLabel('Quantity of Handrail, cedar').press('Alt+x');
-  await expect(page.getByText('extra, out')).toBeVisible();
-  await saved(page);
-  await page.getByRole('button', { name: 'Preview and send' }).click();
-  await page.getByRole('button', { name: 'Send proposal' }).click();
-  const link = await shownLink(page);
+  const link = await sendWithExtra(page, 'Open on two phones');
   const [a, b] = [
     await browser.newContext({ viewport: phone }),
     await browser.newContext({ viewport: phone }),
@@ -100,4 +89,38 @@ test('two at the desk: the page Send shows what the other changed, and sends aft
   await expect(total).not.toHaveText(seen!);
   await page.getByRole('button', { name: 'Send proposal' }).click();
   await expect(page.getByText('Revision 1 is on its way.')).toBeVisible();
+});
+
+test('an answer of before that comes late does not take back what was chosen since', async ({
+  page,
+  browser,
+}) => {
+  const link = await sendWithExtra(page, 'Told late');
+  const reader = await (await browser.newContext({ viewport: phone })).newPage();
+  await reader.goto(link);
+  const lamp = reader.getByRole('checkbox', { name: /Handrail/ });
+  await tick(lamp);
+  await expect(reader.getByText('Total as you chose')).toBeVisible();
+  const chosen = await reader.locator('.sign strong').nth(1).textContent();
+  // The page asks; what it is told is of now, and comes after the next choice is made and answered.
+  let late = 0;
+  await reader.route('**/now?*', async (route) => {
+    const answer = await route.fetch({
+      url: route
+        .request()
+        .url()
+        .replace(/mark=[^&]*/, 'mark=old'),
+    });
+    late += 1;
+    if (late === 1) await reader.waitForTimeout(4000);
+    await route.fulfill({ response: answer });
+  });
+  await expect.poll(() => late, { timeout: 15_000 }).toBe(1);
+  await lamp.uncheck();
+  await expect(reader.locator('.sign strong').nth(1)).not.toHaveText(chosen!);
+  const after = await reader.locator('.sign strong').nth(1).textContent();
+  await reader.waitForTimeout(5500);
+  await expect(lamp).not.toBeChecked();
+  await expect(reader.locator('.sign strong').nth(1)).toHaveText(after!);
+  await expect(reader.getByText('chose just now')).toHaveCount(0);
 });

@@ -56,11 +56,11 @@ const at = (value: unknown, pointer: string): unknown =>
     .slice(1)
     .reduce<unknown>((inner, key) => (inner as Record<string, unknown> | undefined)?.[key], value);
 
-/** What the served schemas say of a value; they are drafts that any validator reads. */
+const ajv = new Ajv({ strict: false, allErrors: true, formats: { uuid: true, date: true } });
+
+/** What the served schemas say of a value; they are drafts that any validator reads. Each is compiled once. */
 const wrong = (schema: object, value: unknown) => {
-  const validate = new Ajv({ strict: false, allErrors: true, formats: { uuid: true, date: true } }).compile(
-    schema,
-  );
+  const validate = ajv.compile(schema);
   validate(value);
   return validate.errors ?? [];
 };
