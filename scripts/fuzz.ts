@@ -4,7 +4,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { actorOf } from '@/acts/accounts/session';
 import { signIn } from '@/acts/accounts/signIn';
-import { listMessages, showLink } from '@/acts/links';
+import { showLink } from '@/acts/links';
+import { listMessages } from '@/acts/post';
 import { closeConnection } from '@/data/connection';
 import { demoAccount } from './demo/seed';
 

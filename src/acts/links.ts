@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -53,7 +53,7 @@ export async function makeLink(
 }
 
 /** Whoever sends letters of a kind may see the link in one; who does not, may not. */
-const mayShow = (actor: Actor, purpose: Purpose): boolean =>
+export const mayShow = (actor: Actor, purpose: Purpose): boolean =>
   purpose === 'invoice' ? may(actor, 'owner', 'office', 'seller') : may(actor, 'owner', 'seller');
 
 const ShowInput = Type.Object({ linkId: EntityId }, { additionalProperties: false });
@@ -78,27 +78,6 @@ export async function showLink(actor: Actor, input: unknown): Promise<{ address:
       throw new Problem(410, 'This link does not lead anywhere any more. Send again to make a new one.');
     await note(tx, actor, 'link shown', row.id, { proposalId: row.proposalId });
     return { address: here(way) };
-  });
-}
-
-/** The letters that went out, newest first. */
-export async function listMessages(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
-    const rows = await tx
-      .select({ message, link })
-      .from(message)
-      .leftJoin(link, and(eq(link.companyId, message.companyId), eq(link.id, message.linkId)))
-      .orderBy(desc(message.at), desc(message.id))
-      .limit(200);
-    return rows.map(({ message: { companyId: _, at, ...row }, link: theirs }) => ({
-      ...row,
-      at: at.toISOString(),
-      link: theirs && {
-        id: theirs.id,
-        open: theirs.revokedAt === null && theirs.expiresAt > actor.now,
-        mayShow: mayShow(actor, theirs.purpose),
-      },
-    }));
   });
 }
 

@@ -14,7 +14,7 @@ import { answerQuestion, askQuestion, waitingQuestions } from '@/acts/booklet/qu
 import { compareRevisions } from '@/acts/proposals/compare';
 import { readProposal } from '@/acts/proposals/read';
 import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
-import { listMessages } from '@/acts/links';
+import { listMessages } from '@/acts/post';
 import { sha256 } from '@/acts/secrets';
 import { closeConnection } from '@/data/connection';
 import {

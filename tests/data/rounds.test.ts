@@ -5,7 +5,7 @@ import { acceptProposal } from '@/acts/booklet/accept';
 import { openBooklet } from '@/acts/booklet/open';
 import { chooseInRound, signRound } from '@/acts/booklet/rounds';
 import { readProposal } from '@/acts/proposals/read';
-import { listMessages } from '@/acts/links';
+import { listMessages } from '@/acts/post';
 import { parseAmount } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import type { Allowance, SelectionRound } from '@/model';

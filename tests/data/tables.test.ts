@@ -11,7 +11,7 @@ import { readInvoice } from '@/acts/money/invoiceAtDesk';
 import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/acts/papers';
 import type { Problem } from '@/acts/problem';
 import { listProposals, readProposal } from '@/acts/proposals/read';
-import { listMessages } from '@/acts/links';
+import { listMessages } from '@/acts/post';
 import { readSettings } from '@/acts/settings';
 import { closeConnection, inCompany } from '@/data/connection';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { readSettings } from '@/acts/settings';
 import { may } from '@/acts/actor';
 import { listCharges } from '@/acts/money/cards';
-import { listMessages } from '@/acts/links';
+import { listMessages } from '@/acts/post';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
 import { CardService } from '@/desk/money/CardService';

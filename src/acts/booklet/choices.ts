@@ -1,4 +1,4 @@
-import { and, desc, eq, lte } from 'drizzle-orm';
+import { and, desc, eq, lt } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { customerChoice, revision } from '@/data/schema';
 import { answersOf, carryChoices, checkChoices, menuOf } from '@/core/choice';
@@ -17,7 +17,6 @@ export interface Chosen {
 
 /** What was chosen on the revision before, kept as far as it is still offered. */
 export interface Kept {
-  readonly before: Choices;
   readonly choices: Choices;
   readonly lost: readonly LostPick[];
 }
@@ -29,21 +28,6 @@ interface Read {
   readonly today: string;
 }
 
-/** The choices made last on a revision up to a number, with its document; null where there are none. */
-async function lastChosen(tx: Transaction, proposalId: string, upTo: number) {
-  const [found] = await tx
-    .select({ row: customerChoice, number: revision.number, canonical: revision.canonical })
-    .from(customerChoice)
-    .innerJoin(
-      revision,
-      and(eq(revision.companyId, customerChoice.companyId), eq(revision.id, customerChoice.revisionId)),
-    )
-    .where(and(eq(revision.proposalId, proposalId), lte(revision.number, upTo)))
-    .orderBy(desc(revision.number))
-    .limit(1);
-  return found ?? null;
-}
-
 /**
  * What was chosen on the revisions before one, as far as it is still offered on it.
  * @returns null where nothing was chosen before it
@@ -53,12 +37,20 @@ export async function keptOn(
   { proposalId, number }: Of,
   document: ProposalDocument,
 ): Promise<(Kept & { readonly last: NonNullable<Chosen['last']> }) | null> {
-  const found = await lastChosen(tx, proposalId, number - 1);
+  const [found] = await tx
+    .select({ row: customerChoice, canonical: revision.canonical })
+    .from(customerChoice)
+    .innerJoin(
+      revision,
+      and(eq(revision.companyId, customerChoice.companyId), eq(revision.id, customerChoice.revisionId)),
+    )
+    .where(and(eq(revision.proposalId, proposalId), lt(revision.number, number)))
+    .orderBy(desc(revision.number))
+    .limit(1);
   if (!found) return null;
   const before = menuOf(JSON.parse(found.canonical) as ProposalDocument);
-  const { choices } = found.row;
-  const last = { at: found.row.updatedAt, by: found.row.presetBy };
-  return { before: choices, ...carryChoices(before, choices, menuOf(document)), last };
+  const { choices, updatedAt: at, presetBy: by } = found.row;
+  return { ...carryChoices(before, choices, menuOf(document)), last: { at, by } };
 }
 
 /**

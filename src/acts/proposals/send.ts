@@ -23,8 +23,8 @@ import { refuseUnlawfulDeposit } from './depositLaw';
 
 /**
  * Sends a proposal: freezes a revision (canonical JSON after RFC 8785 and its SHA-256), makes a private link and puts
- * the message in the post, all or nothing. The token is for whoever runs this here; it does not leave the server. Refused while something in the proposal has to be mended, or when the desk
- * has not seen the newest save.
+ * the message in the post, all or nothing. Refused while something in the proposal has to be mended, or when the desk has not
+ * seen the newest save. The token is for whoever runs this here; it does not leave the server.
  */
 export async function sendProposal(
   actor: Actor,
