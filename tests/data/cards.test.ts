@@ -61,10 +61,13 @@ async function service({ actor, door }: Pick<Awaited<ReturnType<typeof toPay>>, 
     reason: null,
     ...more,
   });
-  const send = async (message: CardNews, secret = account!.secret) =>
-    newsDoor(await cardMessage(door, message, secret, new Date()), {
+  /** Brings a message, and again while the door is busy, as services do (common practice, no source). */
+  const send = async (message: CardNews, secret = account!.secret, tries = 5): Promise<Response> => {
+    const answer = await newsDoor(await cardMessage(door, message, secret, new Date()), {
       params: Promise.resolve({ id: actor.companyId }),
     });
+    return answer.status === 503 && tries > 1 ? send(message, secret, tries - 1) : answer;
+  };
   return { charge, news, send };
 }
 

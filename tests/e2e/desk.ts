@@ -17,9 +17,10 @@ interface Fixtures {
 export function watch(page: Page, troubles: string[]): void {
   page.on('console', (message) => {
     const text = message.text();
-    // A refusal (4xx) that a test provokes is logged by the browser itself; it is the test's business.
-    if (message.type() === 'error' && !/the server responded with a status of 4\d\d/.test(text))
-      troubles.push(text);
+    // A refusal (4xx) or a cut line (a route aborted) that a test provokes is logged by the browser itself, when it gets to
+    // it; it is the test's business.
+    const provoked = /the server responded with a status of 4\d\d|net::ERR_FAILED/;
+    if (message.type() === 'error' && !provoked.test(text)) troubles.push(text);
     if (/hydrat/i.test(text)) troubles.push(text);
   });
   page.on('pageerror', (error) => troubles.push(error.message));

@@ -86,6 +86,8 @@ test('a section’s space: lines and bundles follow it', async ({ page }) => {
   const drywall = page.locator('tr.row-part [aria-label="Quantity of Drywall 1/2 in"]');
   await expect(drywall).toHaveValue('798');
   await expect(page.getByText('from the space: walls + ceiling')).toBeVisible();
+  // Who waits is led to the bundle's inputs; whoever types on before that stays where they type.
+  await expect(page.getByLabel('Surface, sq ft')).toBeFocused();
 
   await page.locator('#add-line').fill('10 cork floor');
   await expect(page.locator('.add-found li').first()).toContainText('Cork floor');

@@ -121,6 +121,40 @@ test('half a text in a field is said to be unsaved, saved a moment later, and lo
   await expect(page.getByLabel('Cover note')).toHaveValue('We start in May.');
 });
 
+test('letters typed in the last moment before a page goes are kept, though the browser’s database never answers', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    if (sessionStorage.getItem('answers')) return;
+    const open = indexedDB.open.bind(indexedDB);
+    indexedDB.open = (name) => {
+      const request = open(`${name} that never answers`);
+      request.addEventListener = () => undefined;
+      return request;
+    };
+  });
+  await begin(page, 'The last letters');
+  await page.keyboard.type('6 footing 12');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.route(/proposals\/[0-9a-f-]{36}/, (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  );
+  page.on('dialog', (dialog) => void dialog.accept());
+  await page.getByLabel('Quantity of Footing, 12 in round').fill('44');
+  await page.locator('#add-line').focus();
+  await page.keyboard.type('9 handr', { delay: 30 });
+  await page.evaluate(() => sessionStorage.setItem('answers', 'yes'));
+  await page.reload();
+  await expect(page.locator('#add-line')).toHaveValue('9 handr');
+  await page.unrouteAll();
+  await expect(page.getByLabel('Quantity of Footing, 12 in round')).toHaveValue('44');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Quantity of Footing, 12 in round')).toHaveValue('44');
+  await expect(page.locator('#add-line')).toHaveValue('9 handr');
+});
+
 test('Escape takes back what was typed, and what is typed after it stands', async ({ page }) => {
   await begin(page, 'Escape and again');
   await page.keyboard.type('6 footing 12');

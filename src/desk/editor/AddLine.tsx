@@ -62,15 +62,14 @@ export function AddLine() {
     if (waiting.every(({ trouble }) => trouble !== null)) rest();
   });
 
-  /** Whether the person waits for what they asked for: no key since, and nothing in the field. */
-  const quiet = async (): Promise<boolean> => {
+  /** Whether the person waits for what they asked for (no key or click since, nothing in the field), at any later moment. */
+  const quiet = async (): Promise<() => boolean> => {
     const asked = lastKey.current;
     await new Promise((go) => setTimeout(go, Math.max(0, asked + QUIET - performance.now())));
-    return (
+    return () =>
       lastKey.current === asked &&
       field.current?.value === '' &&
-      (document.activeElement === field.current || document.activeElement === document.body)
-    );
+      (document.activeElement === field.current || document.activeElement === document.body);
   };
 
   const giveUpLooking = () => {
@@ -207,6 +206,9 @@ export function AddLine() {
         onChange={(event) => {
           keepText(event.target.value);
           setSaid('');
+        }}
+        onPointerDown={(event) => {
+          lastKey.current = event.timeStamp;
         }}
         onKeyDown={onKeyDown}
         onPaste={onPaste}

@@ -44,6 +44,8 @@ export interface Reveal {
   /** Which of several cells of that name, from 0. */
   readonly nth?: number;
   readonly align?: 'start' | 'auto';
+  /** Asked at the moment of going to the cell: whether the person still waits for it, and types nowhere else. */
+  readonly mayFocus?: () => boolean;
 }
 
 /** What never changes while a proposal is open; rows take only this, so that an edit elsewhere does not draw them again. */

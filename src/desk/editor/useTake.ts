@@ -77,7 +77,7 @@ export function useTake() {
     wanted: Extract<Found, { kind: 'bundle' }>['bundle'],
     first: string | null,
     where: Target = now.current,
-    mayGoThere: Promise<boolean> = Promise.resolve(true),
+    mayGoThere: Promise<() => boolean> = Promise.resolve(() => true),
   ): Promise<void> => {
     if (where.kind === 'bundle')
       throw new Error('A bundle goes into a section; inside another it is made in the library.');
@@ -102,9 +102,15 @@ export function useTake() {
     reveal(there);
     // Keys that are typed already belong where they are typed.
     void mayGoThere.then(
-      (may) =>
-        may &&
-        reveal({ ...there, focusIn: `${bundle.id} inputs`, cell: 'input', nth: first === null ? 0 : 1 }),
+      (mayFocus) =>
+        mayFocus() &&
+        reveal({
+          ...there,
+          focusIn: `${bundle.id} inputs`,
+          cell: 'input',
+          nth: first === null ? 0 : 1,
+          mayFocus,
+        }),
     );
   };
 

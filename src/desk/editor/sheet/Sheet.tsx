@@ -158,6 +158,7 @@ export function Sheet({
     // Far down the sheet a row is drawn only some frames after it was scrolled to.
     let left = FRAMES;
     let frame = requestAnimationFrame(function look() {
+      if (revealed.mayFocus?.() === false) return;
       if (goTo(scroll.current, revealed, cell) || (left -= 1) === 0) return;
       frame = requestAnimationFrame(look);
     });
