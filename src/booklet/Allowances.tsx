@@ -1,10 +1,12 @@
 'use client';
 
-import { isNothing, showDecimal } from '@/core/number';
+import { withTax } from '@/core/customer';
+import { isNothing, minorDigits, parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { leftInWords } from './leftInWords';
 import { Round } from './Round';
-import type { AllowanceShown, AllowancesShown } from './types';
+import type { CustomerBasis } from '@/model/customerView';
+import type { AllowanceShown, AllowancesShown, AllowanceTaxes } from './types';
 
 /** Money set aside: what is chosen, what is left, and the rounds in which something is to be chosen. */
 export function Allowances({
@@ -13,17 +15,32 @@ export function Allowances({
   consent,
   files,
   currency,
+  basis,
+  taxes,
 }: {
   allowances: AllowancesShown;
+  basis: CustomerBasis;
+  taxes: AllowanceTaxes;
   address: string | null;
   consent: string;
   files: string;
   currency: string;
 }) {
   const open = allowances.each.filter(({ settledBy }) => settledBy === null);
+  const digits = minorDigits(currency);
+  /** What is added to the price, on the basis of the page. */
+  const added = (due: string, { taxClass }: AllowanceShown) => {
+    const net = parseAmount(due, digits);
+    return basis === 'with tax' ? showAmount(withTax(net, taxClass, taxes), digits) : showAmount(net, digits);
+  };
   return (
     <section className="leaf" id="choose">
       <h2>Set aside for what you choose</h2>
+      {basis === 'with tax' && !taxes.tax?.inside && (
+        <p className="soft">
+          What you may spend and what you choose is before tax; what it adds to the price is shown with tax.
+        </p>
+      )}
       {open.length > 1 && (
         <p className="allowances-sum">
           In all {showDecimal(allowances.spend)} to spend, {showDecimal(allowances.chosen)} chosen,{' '}
@@ -55,7 +72,7 @@ export function Allowances({
                     Signed by {round.signed.by} on {showDate(round.signed.on)}
                     {isNothing(round.signed.adjustment)
                       ? ''
-                      : `; it changes the price by ${showDecimal(round.signed.adjustment)}`}
+                      : `; it changes the price by ${added(round.signed.adjustment, each)}${basis === 'before tax' ? ' before tax' : ''}`}
                   </span>
                 </span>
                 <span className="item-amount">{showDecimal(round.signed.chosen)}</span>
@@ -69,6 +86,8 @@ export function Allowances({
                 consent={consent}
                 files={files}
                 currency={currency}
+                basis={basis}
+                taxes={taxes}
               />
             ),
           )}

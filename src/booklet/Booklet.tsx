@@ -6,6 +6,7 @@ import { reckonOffer, viewOf } from '@/core/customer';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import type { Answer, ProblemDetails } from '@/model/problem';
+import { basisInWords } from '@/core/text/basisInWords';
 import { showDate } from '@/core/text/dates';
 import { Accept } from './Accept';
 import { Mail, Phone } from './Reach';
@@ -135,6 +136,7 @@ export function Booklet({
   const open = data.state === 'open';
   // The preview can be tried out where the figures are worked out here; nothing of it is kept.
   const decide = open && (address || offer) ? choose : null;
+  const reading = basisInWords(view);
   const files = address ? `${address}/files` : '/api/v1/files';
   return (
     <div className="booklet">
@@ -152,6 +154,7 @@ export function Booklet({
         <div className="soft">
           For {data.customer} · {data.site}
         </div>
+        {reading && <div className="soft">{reading}</div>}
         {open && view.validUntil && <div className="soft">Prices hold until {showDate(view.validUntil)}</div>}
         {data.state === 'lapsed' && (
           <p className="word">
@@ -191,6 +194,8 @@ export function Booklet({
       {data.agreement?.allowances && (
         <Allowances
           allowances={data.agreement.allowances}
+          basis={view.basis}
+          taxes={data.taxes}
           address={address}
           consent={selectionConsent}
           files={files}
@@ -268,7 +273,8 @@ export function Booklet({
         <div className="foot-bar" aria-live="polite" aria-busy={busy}>
           <div>
             <div className="foot-name">
-              {view.change ? 'Change' : 'Total'} as you chose, {view.currency}
+              {view.change ? 'Change' : 'Total'} as you chose{view.basis === 'before tax' && ', with tax'},{' '}
+              {view.currency}
             </div>
             <div className="foot-total" data-testid="booklet-total">
               {showDecimal(view.total)}

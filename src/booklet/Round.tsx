@@ -5,17 +5,19 @@ import { quantityOf, roundFigures } from '@/core/allowance/round';
 import { dueToDate } from '@/core/allowance/settle';
 import { termsOf } from '@/core/allowance/terms';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
+import { withTax } from '@/core/customer';
 import type { Amount } from '@/core/number';
 import { minorDigits, parseAmount, parseFixed, showAmount, writeAmount } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import type { Choices } from '@/model/choices';
+import type { CustomerBasis } from '@/model/customerView';
 import { unitName } from '@/model/units';
 import { leftInWords } from './leftInWords';
 import { Picture } from './Picture';
 import { post } from './post';
 import { SignForm } from './SignForm';
 import { Stepper } from './Stepper';
-import type { AllowanceShown, RoundShown } from './types';
+import type { AllowanceShown, AllowanceTaxes, RoundShown } from './types';
 
 /** One round to choose in: cards with what each comes to, what is left after it, and the signature. */
 export function Round({
@@ -25,6 +27,8 @@ export function Round({
   consent,
   files,
   currency,
+  basis,
+  taxes,
 }: {
   allowance: AllowanceShown;
   round: RoundShown;
@@ -32,6 +36,8 @@ export function Round({
   consent: string;
   files: string;
   currency: string;
+  basis: CustomerBasis;
+  taxes: AllowanceTaxes;
 }) {
   const [choices, setChoices] = useState(round.choices);
   const [signing, setSigning] = useState(false);
@@ -157,8 +163,14 @@ export function Round({
         <dd>{leftInWords(writeAmount((spend - chosen) as Amount, digits))}</dd>
         {due !== null && (
           <>
-            <dt>Added to the price</dt>
-            <dd>{money(due)}</dd>
+            {basis === 'before tax' && (
+              <>
+                <dt>Added to the price, before tax</dt>
+                <dd>{money(due)}</dd>
+              </>
+            )}
+            <dt>Added to the price{basis === 'no tax' ? '' : ', with tax'}</dt>
+            <dd data-testid="round-added">{money(withTax(due, allowance.taxClass, taxes))}</dd>
           </>
         )}
       </dl>

@@ -2,7 +2,12 @@
 export type { Meanwhile } from '@/acts/booklet/choices';
 export type { Booklet } from '@/acts/booklet/open';
 export type { CardAnswer } from '@/acts/booklet/payCard';
-export type { AllowanceShown, AllowancesShown, RoundShown } from '@/acts/agreements/allowances';
+export type {
+  AllowanceShown,
+  AllowancesShown,
+  AllowanceTaxes,
+  RoundShown,
+} from '@/acts/agreements/allowances';
 export type { AgreedShown } from '@/acts/booklet/agreed';
 export type { Asked } from '@/acts/booklet/asked';
 export type { Certificate, Checked } from '@/acts/agreements/certificate';

@@ -113,6 +113,18 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
         </label>
         <p style={{ margin: '0 0 6px' }}>A proposal from nothing begins with:</p>
         <UsualPercents usual={usual} disabled={!isOwner} change={setUsual} />
+        <Radio.Group
+          className="settings-basis"
+          disabled={!isOwner}
+          value={usual.tax?.shown ?? 'before tax'}
+          onChange={({ target }) => {
+            const { tax: _, ...rest } = usual;
+            setUsual(target.value === 'with tax' ? { ...rest, tax: { shown: 'with tax' } } : rest);
+          }}
+        >
+          <Radio value="before tax">Customers read prices before tax, and the tax below</Radio>
+          <Radio value="with tax">Customers read every price with the tax in it</Radio>
+        </Radio.Group>
         <PricingSettings
           pricing={pricing}
           usual={usual}

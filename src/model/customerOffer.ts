@@ -24,7 +24,14 @@ export interface OfferShown {
   readonly amount: string | null;
   readonly discount: string | null;
   readonly minimum: boolean;
-  readonly parts: readonly CustomerPart[];
+  readonly parts: readonly OfferPart[];
+  /** Its net by tax class, where the customer reads prices with the tax in them. */
+  readonly bearing?: readonly SumText[];
+}
+
+/** A part that is shown; what bears tax in it is for working out, and not shown. */
+export interface OfferPart extends CustomerPart {
+  readonly bearing?: readonly SumText[];
 }
 
 export interface OfferVariant {
@@ -44,6 +51,8 @@ export interface OfferStepped {
   readonly discount: Discount | null;
   /** The least it comes to, where its price is not fixed. */
   readonly minimumCharge: string | null;
+  /** Its discount goes down to that and no further. */
+  readonly keepsMinimum: boolean;
 }
 
 export interface OfferPiece {

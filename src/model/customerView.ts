@@ -65,7 +65,7 @@ export interface CustomerExtra extends Omit<CustomerLine, 'kind'> {
   readonly in: boolean;
   readonly chosenQuantity: string;
   readonly limits: { readonly minimum: string; readonly maximum: string; readonly step: string } | null;
-  /** Total with it less total without it, tax in. */
+  /** What the price is with it less what it is without it, on the basis of the page. */
   readonly difference: string;
   /** Until when it can be decided. */
   readonly until: string | null;
@@ -83,7 +83,7 @@ export interface CustomerAlternative {
   readonly recommended: boolean;
   /** A picture of it, as a kept file. */
   readonly picture: string | null;
-  /** Total with it less total now, tax in. */
+  /** The price with it less the price now, on the basis of the page. */
   readonly difference: string;
   /** Why it cannot be picked as things stand. */
   readonly hindrance: string | null;
@@ -124,9 +124,9 @@ export interface CustomerLevel {
   readonly picked: boolean;
   readonly suggested: boolean;
   readonly recommended: boolean;
-  /** Total with it less total now, tax in. */
+  /** The price with it less the price now, on the basis of the page. */
   readonly difference: string;
-  /** The total with it, everything else as chosen. */
+  /** The price with it, everything else as chosen, on the basis of the page. */
   readonly total: string;
   readonly hindrance: string | null;
   readonly way: Way | null;
@@ -173,6 +173,9 @@ export interface CustomerPlan {
   }[];
 }
 
+/** How the prices on a page are to be read, all of them alike: cards, sections, lines, levels. */
+export type CustomerBasis = 'with tax' | 'before tax' | 'no tax';
+
 export interface CustomerView {
   readonly title: string;
   readonly currency: string;
@@ -194,7 +197,8 @@ export interface CustomerView {
     readonly amount: string;
   }[];
   readonly taxTotal: string;
-  /** The prices include the tax. */
+  readonly basis: CustomerBasis;
+  /** The prices include the tax: it is said as a part of the total. */
   readonly taxInside: boolean;
   /** Why no tax is charged. */
   readonly exempt: string | null;

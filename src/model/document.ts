@@ -286,6 +286,12 @@ export const TaxTerms = Type.Object(
       }),
     ),
     inside: Type.Optional(Type.Literal(true, { description: 'Prices, discounts and fees include the tax' })),
+    shown: Type.Optional(
+      Type.Literal('with tax', {
+        description:
+          'The customer reads every price with the tax in it; without it, before tax, and the tax below. What is paid is the same',
+      }),
+    ),
     exempt: Type.Optional(
       Type.Object({ reason: ShortText }, { ...closed, description: 'The customer pays no tax, and why' }),
     ),
@@ -340,6 +346,12 @@ export const ProposalDocument = Type.Object(
   {
     format: Type.Literal('impegno-proposal'),
     formatVersion: Type.Literal(1),
+    reckoning: Type.Optional(
+      Type.Literal(2, {
+        description:
+          'The edition of the rules it is reckoned by; without it the first, in which a line’s own discount also comes off its minimum charge',
+      }),
+    ),
     title: ShortText,
     currency: Type.String({ pattern: '^[A-Z]{3}$', description: 'ISO 4217' }),
     coverNote: Type.Optional(LongText),

@@ -1,5 +1,5 @@
 import Type from 'typebox';
-import { Fee, ScheduleEntry, Shows, TaxClass } from './document';
+import { Fee, ScheduleEntry, Shows, TaxClass, TaxTerms } from './document';
 import { Load } from './priced';
 import { LongText } from './scalars';
 
@@ -11,6 +11,8 @@ export const UsualTerms = Type.Object(
     loads: Type.Array(Load, { maxItems: 12 }),
     fees: Type.Array(Fee, { maxItems: 50 }),
     taxClasses: Type.Array(TaxClass, { minItems: 1, maxItems: 20 }),
+    /** How customers read prices. */
+    tax: Type.Optional(Type.Pick(TaxTerms, ['shown'], { additionalProperties: false })),
     schedule: Type.Array(ScheduleEntry, { maxItems: 60 }),
   },
   { additionalProperties: false },

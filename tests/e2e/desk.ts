@@ -94,6 +94,25 @@ export async function linkTo(page: Page, title: string): Promise<string> {
   return shownLink(page.locator('article').filter({ hasText: title }));
 }
 
+/** Money as it is shown, in minor units. */
+export const cents = (text: string | null) => BigInt((text ?? '').replace('−', '-').replace(/[^0-9-]/g, ''));
+
+/** What the customer’s page comes to before the taxes that stand below the prices. */
+export async function beforeTax(page: Page): Promise<bigint> {
+  const rows = await page
+    .locator('dl.sums')
+    .filter({ hasText: 'Total in' })
+    .evaluate((list) =>
+      [...list.querySelectorAll('dt')].map((name) => [
+        name.textContent ?? '',
+        name.nextElementSibling?.textContent ?? '',
+      ]),
+    );
+  const sum = (wanted: RegExp) =>
+    rows.reduce((all, [name, value]) => (wanted.test(name!) ? all + cents(value!) : all), 0n);
+  return sum(/^Total in/) - sum(/ tax \S+ %$/);
+}
+
 export { expect };
 
 /** What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. */

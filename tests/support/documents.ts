@@ -338,6 +338,7 @@ const taxTerms: fc.Arbitrary<TaxTerms> = fc.record(
   {
     rounding: fc.constant('line' as const),
     inside: fc.constant(true as const),
+    shown: fc.constant('with tax' as const),
     exempt: fc.constant({ reason: 'Public school' }),
   },
   { requiredKeys: [] },

@@ -3,7 +3,7 @@ import type { Transaction } from '@/data/connection';
 import { selectionRound, signing } from '@/data/schema';
 import { allowanceInWords } from '@/core/allowance';
 import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
-import type { Allowance, Choices, SelectionRound, UnitCode } from '@/model';
+import type { Allowance, Choices, ProposalDocument, SelectionRound, TaxClass, UnitCode } from '@/model';
 import { businessDate } from '../actor';
 import type { LoadedAgreement } from './money';
 import { signedRounds, standingOfAllowance } from './settling';
@@ -44,6 +44,7 @@ export interface AllowanceShown {
   readonly section: string;
   readonly unit: UnitCode;
   readonly quantity: string;
+  readonly taxClass: string;
   readonly terms: PublicTerms;
   readonly words: string;
   readonly spend: string;
@@ -55,6 +56,12 @@ export interface AllowanceShown {
   /** The change order that settled it; then nothing is left of it. */
   readonly settledBy: number | null;
   readonly rounds: readonly RoundShown[];
+}
+
+/** How what selections add to the price is taxed: as the document says that was signed. */
+export interface AllowanceTaxes {
+  readonly taxClasses: readonly TaxClass[];
+  readonly tax: ProposalDocument['tax'] | null;
 }
 
 export interface AllowancesShown {
@@ -94,6 +101,7 @@ export async function allowancesOf(
       section: line.sectionTitle,
       unit: line.unit,
       quantity: writeFixed(line.quantity),
+      taxClass: line.taxClass,
       terms: publicTerms(stand.terms),
       words: allowanceInWords(stand.terms, stand.spend, digits),
       spend: money(stand.spend),

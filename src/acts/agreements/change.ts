@@ -23,7 +23,7 @@ const StartChangeInput = Type.Object({ agreementId: EntityId }, closed);
  * in it yet.
  */
 function emptyChange(
-  { loads, taxClasses, tax, area, measures, plans, shows, currency, terms }: ProposalDocument,
+  { reckoning, loads, taxClasses, tax, area, measures, plans, shows, currency, terms }: ProposalDocument,
   change: NonNullable<ProposalDocument['change']>,
   title: string,
   lines: readonly Line[],
@@ -31,6 +31,7 @@ function emptyChange(
   return {
     format: 'impegno-proposal',
     formatVersion: 1,
+    ...(reckoning ? { reckoning } : {}),
     title,
     currency,
     shows: shows === 'total' ? 'lines' : shows,

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { decline, proposal, revision } from '@/data/schema';
-import { compareViews, customerView } from '@/core/offer';
+import { changesRead } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { DeclineInput } from '@/model';
 import { newId, note } from '../actor';
@@ -38,9 +38,12 @@ export async function refuseReplaced(tx: Transaction, current: Current, revision
   if (!old || old.proposalId !== current.proposal.id)
     throw new Problem(404, 'That is not a revision of this proposal.');
   const then = JSON.parse(old.canonical) as ProposalDocument;
-  const before = customerView(then, (await choicesOf(tx, old, then)).choices);
+  const had = await choicesOf(tx, old, then);
   const now = await choicesOf(tx, current.revision, current.document);
-  const changes = compareViews(before, customerView(current.document, now.choices));
+  const changes = changesRead(
+    { document: then, choices: had.choices },
+    { document: current.document, choices: now.choices },
+  );
   throw new Problem(
     409,
     changes.length === 0

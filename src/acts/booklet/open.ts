@@ -17,10 +17,11 @@ import {
 } from '@/data/schema';
 import type { Change } from '@/core/offer';
 import { lastDayToCancel } from '@/core/schedule';
-import { compareViews, customerView, offerOf } from '@/core/offer';
+import { changesRead, customerView, offerOf } from '@/core/offer';
 import type { Choices, Contract, CustomerOffer, CustomerView, LostPick, ProposalDocument } from '@/model';
 import { asSuggested, isId } from '@/model';
 import { businessDate } from '../actor';
+import type { AllowanceTaxes } from '../agreements/allowances';
 import { contractOf } from '../agreements/contract';
 import { loadAgreement } from '../agreements/money';
 import { companyOf } from '../company';
@@ -151,6 +152,8 @@ export interface Booklet {
   readonly offer: CustomerOffer | null;
   readonly today: string;
   readonly agreement: AgreedShown | null;
+  /** For what selections add to the price. */
+  readonly taxes: AllowanceTaxes;
   /** Of a change order: the agreement it is seen against, as it was when it was signed. */
   readonly contract: Contract | null;
   /** Of a signed change order. */
@@ -216,6 +219,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
     offer: offer?.live ? offer : null,
     today,
     agreement: signed ? await agreementForCustomer(tx, signed.id, ours, today, now) : null,
+    taxes: { taxClasses: frozen.taxClasses, tax: frozen.tax ?? null },
     contract: change?.contract ?? null,
     signed: change?.signed ?? null,
     changesSince: open ? await changesSince(tx, row.id, newest.number, frozen, kept) : [],
@@ -242,7 +246,7 @@ async function changesSince(
   if (!last) return [];
   const before = JSON.parse(last.canonical) as ProposalDocument;
   const had = (await choicesOf(tx, last, before)).choices;
-  return compareViews(customerView(before, had), customerView(document, kept?.choices ?? asSuggested));
+  return changesRead({ document: before, choices: had }, { document, choices: kept?.choices ?? asSuggested });
 }
 
 /** A change order beside its agreement: as it is now, or as it was when this was signed. */

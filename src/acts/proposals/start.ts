@@ -3,6 +3,7 @@ import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { customer, proposal, site, template } from '@/data/schema';
+import { setTaxTerms } from '@/core/editing';
 import { checkDocument, filesOf } from '@/core/offer';
 import { computeFigures } from '@/core/price';
 import { writeAmount } from '@/core/number';
@@ -22,6 +23,7 @@ export function emptyDocument(title: string, currency: string, usual: UsualTerms
   return {
     format: 'impegno-proposal',
     formatVersion: 1,
+    reckoning: 2,
     title,
     currency,
     ...usual,
@@ -111,7 +113,9 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
     if (templateId) {
       const [found] = await tx.select().from(template).where(eq(template.id, templateId));
       if (!found) throw new Problem(404, 'There is no such template.');
-      document = { ...found.document, title: title.trim() };
+      document = { ...found.document, reckoning: 2, title: title.trim() };
+      // How customers read prices is the company's to say, not a template's of once.
+      setTaxTerms(document, { shown: ours.usual.tax?.shown ?? null });
     }
     const validUntil = daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays);
     const made = await insertProposal(

@@ -1,2 +1,3 @@
 export * from './reckon';
+export * from './taxIn';
 export * from './viewOf';

@@ -8,14 +8,23 @@ import type { ClassSum, ClassSums, Totals } from '../price/totals';
 import { addSums, addTo, discounted, netOf, totalsOf } from '../price/totals';
 
 /** What of a proposal hangs on the choices, for its customer. */
-export interface Reckoned extends Pick<Totals, 'discount' | 'fees' | 'taxes' | 'taxTotal' | 'total'> {
+export interface Reckoned extends Pick<
+  Totals,
+  'discount' | 'discountShares' | 'fees' | 'taxes' | 'taxTotal' | 'total'
+> {
   /** In the order of the sections. */
-  readonly sections: readonly { readonly net: Amount; readonly discount: Amount }[];
+  readonly sections: readonly {
+    readonly net: Amount;
+    readonly discount: Amount;
+    /** Net by tax class, after the section's discount. */
+    readonly sums: ClassSums;
+  }[];
 }
 
 const read = new WeakMap<readonly SumText[], ClassSums>();
 
-function readSums(texts: readonly SumText[]): ClassSums {
+/** Sums by class from their text, kept by its identity. */
+export function readSums(texts: readonly SumText[]): ClassSums {
   let sums = read.get(texts);
   if (!sums)
     read.set(
@@ -33,9 +42,9 @@ function readSums(texts: readonly SumText[]): ClassSums {
 export function steppedAt(stepped: OfferStepped, choices: Choices, id: string, minorDigits: number) {
   const quantity = parseFixed(choices.extras[id]?.quantity ?? stepped.offered);
   const unitPrice = parseFixed(stepped.unitPrices[writeFixed(quantity)] ?? stepped.unitPrices['*'] ?? '0');
-  const { minimumCharge, discount } = stepped;
+  const { minimumCharge, discount, keepsMinimum } = stepped;
   const terms = { ...(minimumCharge ? { minimumCharge } : {}), ...(discount ? { discount } : {}) };
-  return { quantity, unitPrice, ...amountAt(terms, quantity, unitPrice, minorDigits) };
+  return { quantity, unitPrice, ...amountAt(terms, quantity, unitPrice, { minorDigits, keepsMinimum }) };
 }
 
 function sumsOf(piece: OfferPiece, choices: Choices, answers: Answers, minorDigits: number): ClassSums {
@@ -49,7 +58,8 @@ function sumsOf(piece: OfferPiece, choices: Choices, answers: Answers, minorDigi
   return variant ? readSums(variant.sums) : new Map();
 }
 
-const piecesOf = (section: OfferSection): OfferPiece[] =>
+/** Everything of a section that can be in, in its order. */
+export const piecesOf = (section: OfferSection): OfferPiece[] =>
   section.entries.flatMap((entry) =>
     entry.kind === 'piece' ? [entry] : entry.alternatives.flatMap((alternative) => alternative.pieces),
   );
@@ -142,10 +152,11 @@ export function reckonOffer(offer: CustomerOffer, choices: Choices): Reckoned {
     [readSums(offer.fixed), ...sections.map(({ sums }) => sums)],
     () => [],
   );
-  const { discount, fees, taxes, taxTotal, total } = totals;
+  const { discount, discountShares, fees, taxes, taxTotal, total } = totals;
   return {
-    sections: sections.map(({ sums, discount: off }) => ({ net: netOf(sums), discount: off })),
+    sections: sections.map(({ sums, discount: off }) => ({ net: netOf(sums), discount: off, sums })),
     discount,
+    discountShares,
     fees,
     taxes,
     taxTotal,

@@ -1,6 +1,7 @@
 import type {
   Choices,
   CustomerAlternative,
+  CustomerBasis,
   CustomerEntry,
   CustomerExtra,
   CustomerOffer,
@@ -28,6 +29,9 @@ import { parseAmount, sumAmounts, writeAmount, writeFixed, writeFixedPlaces } fr
 import { computeSchedule } from '../schedule';
 import type { Reckoned } from './reckon';
 import { steppedAt } from './reckon';
+import type { ShownWithTax } from './shownWithTax';
+import { shownWithTax } from './shownWithTax';
+import { basisOf, putsTaxIn } from './taxIn';
 
 /** Under which choices a proposal is looked at, and how its figures are come by. */
 export interface Look {
@@ -43,11 +47,15 @@ interface Context extends Look {
   readonly answers: Answers;
   readonly differences: Differences;
   readonly now: Reckoned;
+  readonly basis: CustomerBasis;
+  /** The figures with the tax in them, where they are shown so. */
+  readonly taxed: ShownWithTax | null;
 }
 
 const money = ({ offer }: Pick<Context, 'offer'>, value: Amount) => writeAmount(value, offer.minorDigits);
-const orNull = (context: Context, value: Amount) => (value === 0n ? null : money(context, value));
-const showsLines = ({ offer: { shows } }: Context) => shows === 'lines' || shows === 'prices';
+const orNull = (context: Pick<Context, 'offer'>, value: Amount) =>
+  value === 0n ? null : money(context, value);
+const showsLines = ({ offer: { shows } }: Pick<Context, 'offer'>) => shows === 'lines' || shows === 'prices';
 
 /**
  * Why a decision cannot be taken, its day is over or a rule is against it, and where it can be taken with others, the way.
@@ -71,8 +79,10 @@ function why(
   return { hindrance: against, way };
 }
 
-/** A piece as it reads under the choices; its amounts only where it is in. */
-function shownOf(context: Context, piece: OfferPiece): OfferShown {
+type Under = Pick<Context, 'offer' | 'answers' | 'choices'>;
+
+/** A piece as it reads under the choices, before tax is put in; its amounts only where it is in. */
+function netShownOf(context: Under, piece: OfferPiece): OfferShown {
   const variant = piece.variants.find(({ when }) => allHold(when, context.answers)) ?? piece.variants[0]!;
   const isIn = allHold(piece.when, context.answers);
   const prices = context.offer.shows === 'prices';
@@ -86,6 +96,13 @@ function shownOf(context: Context, piece: OfferPiece): OfferShown {
       amount: showsLines(context) ? money(context, at.net) : null,
       discount: prices ? orNull(context, at.discount) : null,
       minimum: showsLines(context) && at.minimumApplied,
+      ...(shown.bearing
+        ? {
+            bearing: [
+              [piece.stepped.taxClass, String(at.net > 0n ? at.net : 0n), String(at.net < 0n ? at.net : 0n)],
+            ],
+          }
+        : {}),
     };
   }
   if (isIn) return shown;
@@ -95,6 +112,13 @@ function shownOf(context: Context, piece: OfferPiece): OfferShown {
     discount: null,
     parts: shown.parts.map((part) => ({ ...part, amount: null, discount: null })),
   };
+}
+
+/** A piece as the customer reads it. */
+function shownOf(context: Context, piece: OfferPiece): OfferShown {
+  const net = netShownOf(context, piece);
+  const { bearing: _, parts, ...shown } = context.taxed?.piece(piece, net) ?? net;
+  return { ...shown, parts: parts.map(({ bearing: __, ...part }) => part) };
 }
 
 function extraOf(context: Context, piece: OfferPiece): CustomerExtra {
@@ -174,7 +198,7 @@ function questionOf(context: Context, question: OfferQuestion): CustomerQuestion
 function sectionOf(
   context: Context,
   section: OfferSection,
-  figures: Reckoned['sections'][number],
+  figures: ShownWithTax['sections'][number],
 ): CustomerSection[] {
   const { answers, offer } = context;
   if (!onOffer(section.when, answers)) return [];
@@ -238,7 +262,7 @@ function tiersOf(context: Context): CustomerTiers[] {
           suggested: id === asked.suggested,
           recommended: id === tiers.recommended,
           difference: money(context, difference),
-          total: money(context, (now.total + difference) as Amount),
+          total: money(context, (priceOn(context.basis, now) + difference) as Amount),
           ...(picked
             ? { hindrance: null, way: null }
             : why(context, asked.until, withLevel(choices, tiers.id, id), { tiers: tiers.id, level: id })),
@@ -255,13 +279,26 @@ function tiersOf(context: Context): CustomerTiers[] {
  */
 export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
   const now = look.reckon(look.choices);
+  const { choices } = look;
+  const answers = answersOf(offer.menu, choices);
+  const basis = basisOf(offer);
   const context: Context = {
     ...look,
     offer,
-    answers: answersOf(offer.menu, look.choices),
-    differences: differencesBy(offer.menu, look.choices, (choices) => look.reckon(choices).total),
+    answers,
+    differences: differencesBy(offer.menu, choices, (other) => priceOn(basis, look.reckon(other))),
     now,
+    basis,
+    taxed: putsTaxIn(offer)
+      ? shownWithTax(
+          offer,
+          now,
+          (piece) => netShownOf({ offer, answers, choices }, piece),
+          (section, piece) => allHold(section.when, answers) && allHold(piece.when, answers),
+        )
+      : null,
   };
+  const figures = context.taxed ?? now;
   // A change order has no payments of its own.
   const payments = offer.change ? [] : computeSchedule(offer.schedule, now.total, offer.minorDigits).payments;
   const deposits = payments.filter(({ entry }) => entry.kind === 'deposit' && entry.due.on === 'acceptance');
@@ -275,12 +312,16 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
     change: offer.change,
     validUntil: offer.validUntil,
     tiers: tiersOf(context),
-    sections: offer.sections.flatMap((section, i) => sectionOf(context, section, now.sections[i]!)),
+    sections: offer.sections.flatMap((section, i) => sectionOf(context, section, figures.sections[i]!)),
     plans: offer.plans,
-    discount: oneprice ? null : orNull(context, now.discount),
+    discount: oneprice ? null : orNull(context, figures.discount),
     fees: oneprice
       ? []
-      : now.fees.map(({ fee, amount }) => ({ id: fee.id, name: fee.name, amount: money(context, amount) })),
+      : now.fees.map(({ fee, amount }, i) => ({
+          id: fee.id,
+          name: fee.name,
+          amount: money(context, context.taxed?.fees[i] ?? amount),
+        })),
     taxes: now.taxes
       .filter(({ amount }) => amount !== 0n)
       .map((tax) => ({
@@ -290,7 +331,8 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
         amount: money(context, tax.amount),
       })),
     taxTotal: money(context, now.taxTotal),
-    taxInside: offer.tax?.inside === true && !offer.tax.exempt,
+    basis,
+    taxInside: (offer.tax?.inside === true && !offer.tax.exempt) || putsTaxIn(offer),
     exempt: offer.tax?.exempt?.reason ?? null,
     total: money(context, now.total),
     payments: payments.map(({ entry, amount }) => ({
@@ -305,6 +347,10 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
     deposit: deposits.length === 0 ? null : money(context, sumAmounts(deposits.map(({ amount }) => amount))),
   };
 }
+
+/** What all comes to, as the prices of a page are to be read. */
+const priceOn = (basis: CustomerBasis, { total, taxTotal }: Reckoned): Amount =>
+  basis === 'before tax' ? ((total - taxTotal) as Amount) : total;
 
 /** The day the stage of a payment is planned to be done. */
 function plannedFor({ stages }: CustomerOffer, due: ScheduleEntry['due']): string | null {

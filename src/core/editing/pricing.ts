@@ -70,6 +70,7 @@ export function setTaxTerms(
   change: {
     readonly rounding?: 'line' | null;
     readonly inside?: true | null;
+    readonly shown?: 'with tax' | null;
     readonly exempt?: string | null;
   },
 ): void {
@@ -81,6 +82,10 @@ export function setTaxTerms(
   if (change.inside !== undefined) {
     if (change.inside === null) delete next.inside;
     else next.inside = true;
+  }
+  if (change.shown !== undefined) {
+    if (change.shown === null) delete next.shown;
+    else next.shown = change.shown;
   }
   if (change.exempt !== undefined) {
     if (change.exempt === null) delete next.exempt;

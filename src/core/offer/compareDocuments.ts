@@ -5,8 +5,7 @@ import { writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import type { Figures, SectionLine } from '../price';
 import { computeFigures } from '../price';
 import type { Change } from './compare';
-import { compareViews } from './compare';
-import { customerView } from './customerView';
+import { changesRead } from './customerView';
 
 /** The figures of a line in one state; decimals as text. For us: cost is among them. */
 export interface LineState {
@@ -101,8 +100,9 @@ export function compareDocuments(before: ProposalDocument, after: ProposalDocume
   return {
     lines,
     sums: pairs.map(([name, was, is]) => ({ name, before: was, after: is })),
-    words: compareViews(customerView(before, asSuggested), customerView(after, asSuggested)).filter(
-      ({ what }) => what !== 'Total' && !named.has(what),
-    ),
+    words: changesRead(
+      { document: before, choices: asSuggested },
+      { document: after, choices: asSuggested },
+    ).filter(({ what }) => what !== 'Total' && !named.has(what)),
   };
 }

@@ -1,7 +1,7 @@
 import type {
   CustomerOffer,
-  CustomerPart,
   CustomerPlan,
+  OfferPart,
   OfferPiece,
   OfferQuestion,
   OfferSection,
@@ -14,12 +14,13 @@ import type {
   SumText,
 } from '@/model';
 import { allowanceInWords } from '../allowance';
+import { putsTaxIn } from '../customer';
 import type { Piece, Variant } from '../choice';
 import { menuOf, offeredQuantity, piecesOf, withinLevels } from '../choice';
 import { minorDigits, parseFixed, writeAmount, writeFixed, writeFixedPlaces } from '../number';
 import { tracedInWords } from '../plan';
 import type { ClassSum, ClassSums, LineFigures } from '../price';
-import { addSums, addTo, setAside } from '../price';
+import { addSums, addTo, keepsMinimum, setAside } from '../price';
 import { tiersSideBySide } from './tiersSideBySide';
 
 /** Beyond so many quantities, a line whose unit price hangs on its quantity is left to the server. */
@@ -30,9 +31,16 @@ interface Context {
   readonly digits: number;
   readonly lines: boolean;
   readonly prices: boolean;
+  /** What of each bears tax is needed too. */
+  readonly taxIn: boolean;
 }
 
-function partShown({ digits, lines, prices }: Context, figures: LineFigures): CustomerPart {
+/** What of some lines bears tax, where that is needed. */
+const bearing = ({ taxIn }: Context, lines: readonly LineFigures[]): Pick<OfferShown, 'bearing'> =>
+  taxIn ? { bearing: written(sumsOf(lines)) } : {};
+
+function partShown(context: Context, figures: LineFigures): OfferPart {
+  const { digits, lines, prices } = context;
   const { line } = figures;
   const money = (value: LineFigures['net']) => writeAmount(value, digits);
   return {
@@ -45,14 +53,16 @@ function partShown({ digits, lines, prices }: Context, figures: LineFigures): Cu
     amount: lines ? money(figures.net) : null,
     discount: prices && figures.discount !== 0n ? money(figures.discount) : null,
     minimum: lines && figures.minimumApplied,
+    ...bearing(context, [figures]),
   };
 }
 
 /** What may be spent of an allowance, and the fee beside it; they make its amount. */
-function feeApart(context: Context, figures: LineFigures): CustomerPart[] {
+function feeApart(context: Context, figures: LineFigures): OfferPart[] {
   const spend = setAside(figures);
-  if (figures.net === spend) return [];
-  const part = (id: string, description: string, amount: bigint): CustomerPart => ({
+  const fee = figures.net - spend;
+  if (fee === 0n && !context.taxIn) return [];
+  const part = (id: string, description: string, amount: bigint): OfferPart => ({
     id: `${figures.line.id}.${id}`,
     description,
     unit: 'job',
@@ -63,10 +73,11 @@ function feeApart(context: Context, figures: LineFigures): CustomerPart[] {
     minimum: false,
   });
   const { tax } = context.document;
-  return [
-    part('spend', 'For you to spend', spend),
-    part('fee', tax?.inside && !tax.exempt ? 'Our fee, and the tax' : 'Our fee', figures.net - spend),
-  ];
+  const withTax = context.taxIn || (tax?.inside && !tax.exempt);
+  const rest = part('fee', withTax ? (fee === 0n ? 'The tax' : 'Our fee, and the tax') : 'Our fee', fee);
+  // The tax on the whole stands with the fee: what may be spent is what it is.
+  const borne = [[figures.line.taxClass, String(fee), '0']] as const;
+  return [part('spend', 'For you to spend', spend), context.taxIn ? { ...rest, bearing: borne } : rest];
 }
 
 /** A bundle reads as one line with one amount, or with its parts below. Its own discount is inside its amounts. */
@@ -95,6 +106,7 @@ function shownOf(context: Context, { lines, bundle }: Variant): OfferShown {
     amount: context.lines ? money(net) : null,
     discount: context.prices && discount !== 0n ? money(discount) : null,
     minimum: false,
+    ...bearing(context, lines),
     parts:
       bundle.bundle.shows === 'parts'
         ? lines.filter(({ quantity }) => quantity !== 0n).map((line) => partShown(context, line))
@@ -112,7 +124,7 @@ const written = (sums: ClassSums): SumText[] =>
   [...sums].map(([taxClass, { above, below }]) => [taxClass, String(above), String(below)]);
 
 /** The unit price of a line at every quantity the customer may set; null when there are too many. */
-function steppedOf({ entry, at, variants }: Piece): OfferStepped | null | 'too many' {
+function steppedOf({ entry, at, variants }: Piece, keeps: boolean): OfferStepped | null | 'too many' {
   if (!at || entry.kind !== 'line') return null;
   const offered = variants[0]!.lines[0]!;
   const limits = entry.extra!.quantity!;
@@ -136,6 +148,7 @@ function steppedOf({ entry, at, variants }: Piece): OfferStepped | null | 'too m
     discount: entry.discount ?? null,
     minimumCharge:
       (entry.heldPrice ?? entry.shapedPrice) === undefined ? (entry.minimumCharge ?? null) : null,
+    keepsMinimum: keeps,
   };
 }
 
@@ -147,7 +160,7 @@ interface Built {
 }
 
 function built(context: Context, piece: Piece): Built {
-  const stepped = steppedOf(piece);
+  const stepped = steppedOf(piece, keepsMinimum(context.document));
   const extra = piece.entry.extra !== undefined;
   // Its section's own tests are the section's business.
   const always =
@@ -208,6 +221,7 @@ function readOffer(document: ProposalDocument): CustomerOffer {
     digits: minorDigits(document.currency),
     lines: shows === 'lines' || shows === 'prices',
     prices: shows === 'prices',
+    taxIn: putsTaxIn(document),
   };
   const byEntry = new Map<Piece['entry'], Built>();
   const fixedOf = new Map<Section, ClassSums[]>(document.sections.map((section) => [section, []]));

@@ -3,12 +3,15 @@ import type { Amount, Fixed } from '../number';
 import { multiplyToAmount, parseAmount } from '../number';
 import { discountOn } from './discount';
 
-/** What a line comes to at a unit price: gross, its discount, and whether the minimum charge lifted it. */
+/**
+ * What a line comes to at a unit price: gross, its discount, and whether the minimum charge lifted it.
+ * @param keepsMinimum the line's own discount goes down to its minimum charge and no further (edition 2 of the rules)
+ */
 export function amountAt(
   line: Pick<Line, 'minimumCharge' | 'discount' | 'heldPrice' | 'shapedPrice'>,
   quantity: Fixed,
   unitPrice: Fixed,
-  minorDigits: number,
+  { minorDigits, keepsMinimum }: { readonly minorDigits: number; readonly keepsMinimum: boolean },
 ) {
   const priced = multiplyToAmount(quantity, unitPrice, minorDigits);
   const least =
@@ -17,6 +20,8 @@ export function amountAt(
       : parseAmount(line.minimumCharge, minorDigits);
   const minimumApplied = least !== null && priced < least;
   const gross = minimumApplied ? least : priced;
-  const discount = discountOn(gross, line.discount, minorDigits);
+  const asked = discountOn(gross, line.discount, minorDigits);
+  const most = keepsMinimum && least !== null ? gross - least : asked;
+  const discount = asked > most ? (most as Amount) : asked;
   return { minimumApplied, gross, discount, net: (gross - discount) as Amount };
 }

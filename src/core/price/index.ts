@@ -4,7 +4,7 @@ export * from './figures';
 export type { LineFigures } from './line';
 export { loadFactors } from './loads';
 export type { Pricing } from './pricing';
-export { pricingOf } from './pricing';
+export { keepsMinimum, pricingOf } from './pricing';
 export type { BundleFigures, SectionFigures, SectionLine } from './section';
 export { perSquareFoot } from './section';
 export * from './crew';

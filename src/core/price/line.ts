@@ -96,7 +96,7 @@ export function lineFigures(
       : costsByQuantity(line) && count > 0n
         ? loadedPrice(exact, count, factors, tax, places)
         : loadedPrice(cost.byType, 1n, factors, tax, places);
-  const amounts = amountAt(line, count, unitPrice, minorDigits);
+  const amounts = amountAt(line, count, unitPrice, pricing);
   const figures: LineFigures = {
     line,
     quantity: count,

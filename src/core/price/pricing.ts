@@ -9,6 +9,8 @@ import { loadFactors } from './loads';
 export interface Pricing {
   readonly factors: LoadFactors;
   readonly minorDigits: number;
+  /** A line's own discount does not go below its minimum charge. */
+  readonly keepsMinimum: boolean;
   readonly area: AreaFactors | undefined;
   readonly measures: readonly Measured[];
   readonly taxClasses: ProposalDocument['taxClasses'];
@@ -16,6 +18,9 @@ export interface Pricing {
   /** The tax classes by id. */
   readonly classes: ReadonlyMap<string, TaxClass>;
 }
+
+/** Since edition 2 of the rules. */
+export const keepsMinimum = ({ reckoning }: Pick<ProposalDocument, 'reckoning'>): boolean => reckoning === 2;
 
 const known = new WeakMap<ProposalDocument['loads'], Pricing>();
 
@@ -30,6 +35,7 @@ export function pricingOf(document: ProposalDocument): Pricing {
   if (
     last &&
     last.minorDigits === digits &&
+    last.keepsMinimum === keepsMinimum(document) &&
     last.area === document.area &&
     last.measures === measures &&
     last.taxClasses === document.taxClasses &&
@@ -39,6 +45,7 @@ export function pricingOf(document: ProposalDocument): Pricing {
   const made: Pricing = {
     factors: loadFactors(document.loads),
     minorDigits: digits,
+    keepsMinimum: keepsMinimum(document),
     area: document.area,
     measures,
     taxClasses: document.taxClasses,

@@ -48,7 +48,8 @@ export function effectiveRates(taxClass: TaxClass): readonly Ratio[] {
   return known;
 }
 
-const wholeRate = (taxClass: TaxClass): Ratio => effectiveRates(taxClass).reduce(plus, integer(0n));
+/** All components of a class together, as a share of the net. */
+export const wholeRate = (taxClass: TaxClass): Ratio => effectiveRates(taxClass).reduce(plus, integer(0n));
 
 /**
  * What an amount of a class is without the tax inside it: gross ÷ (1 + rate), rounded to the minor unit. The amount

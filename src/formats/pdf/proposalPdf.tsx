@@ -2,6 +2,7 @@ import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
 import { changeEffect } from '@/core/agreement';
 import { parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
+import { basisInWords } from '@/core/text/basisInWords';
 import { billingInWords } from '@/core/text/billingInWords';
 import { whenDue } from '@/core/text/whenDue';
 import type { Contract, CustomerEntry, CustomerTiers, CustomerView } from '@/model';
@@ -136,10 +137,22 @@ function EffectOn({ contract, view }: { contract: Contract; view: CustomerView }
   );
 }
 
+/** The taxes: added below the prices, or what of the total is tax. */
+function Taxes({ view: { taxes, taxInside } }: { view: CustomerView }) {
+  return taxes.map((tax) => (
+    <Row
+      key={tax.id}
+      name={`${taxInside ? 'of which ' : ''}${tax.name} ${tax.percent} %`}
+      figures={[showDecimal(tax.amount)]}
+    />
+  ));
+}
+
 /** A proposal as PDF: what the booklet says, for one set of choices. Built from the customer view and nothing else. */
 export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
   const { pictures, contract, ...words } = paper;
   const { view, company, customer, site } = legible(words);
+  const reading = basisInWords(view);
   return renderToBuffer(
     <Document title={view.title} author={company.name}>
       <Page size="LETTER" style={styles.page}>
@@ -149,6 +162,7 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
           For {customer} · {site}
           {view.validUntil ? ` · prices hold until ${showDate(view.validUntil)}` : ''}
         </Text>
+        {reading ? <Text style={styles.soft}>{reading}</Text> : null}
         {view.coverNote ? <Text style={{ marginTop: 10 }}>{view.coverNote}</Text> : null}
         {view.tiers
           .filter((tiers) => tiers.section === null)
@@ -205,21 +219,14 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
           {view.fees.map((fee) => (
             <Row key={fee.id} name={fee.name} figures={[showDecimal(fee.amount)]} />
           ))}
-          {view.shows === 'total'
-            ? null
-            : view.taxes.map((tax) => (
-                <Row
-                  key={tax.id}
-                  name={`${view.taxInside ? 'of which ' : ''}${tax.name} ${tax.percent} %`}
-                  figures={[showDecimal(tax.amount)]}
-                />
-              ))}
+          {view.shows === 'total' || view.taxInside ? null : <Taxes view={view} />}
           {view.exempt ? <Row name={`No tax: ${view.exempt}`} figures={['']} /> : null}
           <Row
             name={`Total in ${view.currency}${view.shows === 'total' ? ', tax in' : ''}`}
             figures={[showDecimal(view.total)]}
             sum
           />
+          {view.shows !== 'total' && view.taxInside ? <Taxes view={view} /> : null}
         </View>
         {contract ? <EffectOn contract={contract} view={view} /> : null}
         {view.payments.length > 0 ? (

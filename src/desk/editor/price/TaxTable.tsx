@@ -74,6 +74,15 @@ export function TaxTable() {
         >
           Prices include the tax
         </Checkbox>
+        {!tax?.inside && (
+          <Checkbox
+            disabled={readOnly}
+            checked={tax?.shown === 'with tax'}
+            onChange={({ target }) => terms({ shown: target.checked ? 'with tax' : null })}
+          >
+            The customer reads prices with the tax in them
+          </Checkbox>
+        )}
         <Checkbox
           disabled={readOnly}
           checked={tax?.rounding === 'line'}
