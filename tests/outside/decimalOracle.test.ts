@@ -156,14 +156,14 @@ function priced(document: ProposalDocument, given: Line, choices: Choices, aroun
   const unitPrice =
     line.heldPrice === undefined ? round(loadedUnit, places) : round(new Decimal(line.heldPrice), places);
   const atPrice = round(quantity.times(unitPrice), 2);
-  const gross =
-    line.minimumCharge !== undefined && line.heldPrice === undefined && quantity.gt(0)
-      ? Decimal.max(atPrice, line.minimumCharge)
-      : atPrice;
+  const asks = line.minimumCharge !== undefined && line.heldPrice === undefined && quantity.gt(0);
+  const gross = asks ? Decimal.max(atPrice, line.minimumCharge!) : atPrice;
+  const discounted = gross.minus(discountOn(gross, line.discount));
   return {
     line,
     cost: round(sum(exact), 2),
-    net: gross.minus(discountOn(gross, line.discount)),
+    // Edition 2: a discount of the line's own leaves its minimum.
+    net: asks && document.reckoning === 2 ? Decimal.max(discounted, line.minimumCharge!) : discounted,
     in: line.extra ? (decision?.in ?? line.extra.in) : true,
   };
 }

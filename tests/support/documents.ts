@@ -383,6 +383,7 @@ export function anyDocument({
         shows: fc.constantFrom('total' as const, 'sections' as const, 'lines' as const, 'prices' as const),
         tax: taxTerms,
         onTop: fc.constant(true),
+        reckoning: fc.constant(2 as const),
         seeds: fc.array(fc.nat(2 ** 28), { minLength: 8, maxLength: 8 }),
         tiers: fc.constantFrom('whole', 'section', 'both'),
       },
@@ -392,6 +393,7 @@ export function anyDocument({
       const sections = numbered(drawn.sections as Section[]);
       const document = plainDocument(sections, {
         loads: drawn.loads,
+        ...(drawn.reckoning ? { reckoning: drawn.reckoning } : {}),
         ...(drawn.tax ? { tax: drawn.tax as TaxTerms } : {}),
         ...(drawn.tiers
           ? {
