@@ -72,7 +72,10 @@ function count(name, file, code, read) {
 
 async function jest(name, patterns, env = {}) {
   const file = path.join(results, `${name}.json`);
-  const { code, said } = await program(bin('jest'), ['--json', `--outputFile=${file}`, ...patterns], {
+  // On two cores one waits less than it is waited for.
+  const workers = Math.max(2, os.availableParallelism() - 1);
+  const asked = ['--json', `--outputFile=${file}`, `--maxWorkers=${workers}`, ...patterns];
+  const { code, said } = await program(bin('jest'), asked, {
     env: { NODE_OPTIONS: '--experimental-vm-modules --no-warnings', NODE_ENV: 'test', ...env },
   });
   if (code !== 0) say(said);

@@ -143,6 +143,8 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
 
   // The partner's browser sees the same choices.
   const partner = await phone.newPage();
+  // It hears of nothing by itself, as on a net that comes and goes.
+  await partner.route('**/now?*', (route) => route.abort());
   await partner.goto(address);
   await expect(partner.getByTestId('booklet-total')).toHaveText((await shown.textContent())!);
 

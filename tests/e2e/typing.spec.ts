@@ -186,3 +186,52 @@ test('Escape takes back what was typed, and what is typed after it stands', asyn
   await page.goBack();
   await expect(quantity).toHaveValue('17');
 });
+
+test('a form of the library and of a customer: typed and left by a reload, it is there again, and can be dropped', async ({
+  page,
+}) => {
+  page.on('dialog', (dialog) => void dialog.accept());
+  const back = page.getByText('What you typed here before is back.');
+  await page.goto('/library/items/new');
+  const name = page.getByLabel('Name', { exact: true });
+  await expect(async () => {
+    await name.fill('');
+    await name.pressSequentially('Slate sill, 6 in', { delay: 30 });
+    await expect(page.getByText('Not saved yet')).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await page.reload();
+  await expect(name).toHaveValue('Slate sill, 6 in');
+  await expect(back).toBeVisible();
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(name).toHaveValue('');
+  await expect(page.getByText('Not saved yet')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'New item' })).toBeVisible();
+  await expect(back).toHaveCount(0);
+  await expect(name).toHaveValue('');
+
+  // A dialog that is only looked at leaves nothing behind.
+  await page.goto('/customers');
+  const open = async () => {
+    await expect(async () => {
+      await page.getByRole('button', { name: 'New customer' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible({ timeout: 1000 });
+    }).toPass();
+  };
+  await open();
+  await page.waitForTimeout(300);
+  await page.reload();
+  await open();
+  await page.waitForTimeout(300);
+  await expect(back).toHaveCount(0);
+  await page
+    .getByRole('dialog')
+    .getByLabel('Name', { exact: true })
+    .pressSequentially('Half a customer', { delay: 30 });
+  await page.reload();
+  await open();
+  await expect(page.getByRole('dialog').getByLabel('Name', { exact: true })).toHaveValue('Half a customer');
+  await expect(back).toBeVisible();
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByRole('dialog').getByLabel('Name', { exact: true })).toHaveValue('');
+});

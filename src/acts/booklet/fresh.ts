@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
+import { agreementMoves } from '../agreements/fresh';
 import type { Booklet, Visitor } from './open';
 import { currentRevision, readBooklet } from './open';
 
@@ -15,14 +16,7 @@ export async function bookletMark(visitor: Visitor): Promise<string> {
         (select c.number from customer_choice c join revision r on r.company_id = c.company_id and r.id = c.revision_id
           where r.proposal_id = p.id order by r.number desc limit 1),
         (select count(*) || ' ' || count(q.answer) from customer_question q where q.proposal_id = p.id),
-        (select concat_ws(' ', a.id, m.billed, m.held, m.credit,
-            (select sum(o.open) from invoice_open o join invoice i on i.company_id = o.company_id and i.id = o.invoice_id
-              where i.agreement_id = a.id),
-            (select count(*) from card_event e join card_charge g on g.company_id = e.company_id and g.id = e.charge_id
-              join invoice i on i.company_id = g.company_id and i.id = g.invoice_id where i.agreement_id = a.id),
-            (select count(*) || ' ' || max(s.updated_at) from selection_round s where s.agreement_id = a.id),
-            (select count(*) from selection s where s.agreement_id = a.id),
-            (select count(*) from change_order o where o.agreement_id = a.id),
+        (select concat_ws(' ', ${agreementMoves},
             (select count(*) || ' ' || max(x.updated_at) from proposal x where x.agreement_id = a.id and x.state <> 'draft'))
           from agreement a left join agreement_money m on m.company_id = a.company_id and m.agreement_id = a.id
           where a.proposal_id = p.id or a.id = p.agreement_id))) as mark

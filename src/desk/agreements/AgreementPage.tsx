@@ -18,7 +18,7 @@ import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
 import type { StageActions } from './StagesView';
 import { StagesView } from './StagesView';
-import { useFreshOnReturn } from './useFreshOnReturn';
+import { useFreshAgreement } from './useFreshAgreement';
 import type { MoneyInActions } from './MoneyIn';
 import { MoneyIn } from './MoneyIn';
 import type { RecordPayment } from './PaymentDialog';
@@ -35,15 +35,18 @@ export interface AgreementActions {
 /** An agreement: its track, its payments and invoices, its lines, and who signed what. */
 export function AgreementPage({
   agreement,
+  mark,
   timeZone,
   actions,
 }: {
   agreement: AgreementAtDesk;
+  /** What it looked like when it was read. */
+  mark: string;
   timeZone: string;
   actions: AgreementActions;
 }) {
   const [paying, setPaying] = useState(false);
-  useFreshOnReturn();
+  useFreshAgreement(agreement.id, mark);
   const { standing } = agreement;
   const next = agreement.payments.find(({ left }) => !isNothing(left));
   // Billed by its schedule so far, it is likely to go on so.

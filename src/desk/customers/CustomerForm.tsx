@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
 import { AddressFields, emptyAddress } from './AddressFields';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 export type SaveCustomer = (
   input: CustomerInput,
@@ -38,12 +39,22 @@ export function CustomerForm({
   const [form] = Form.useForm<CustomerInput>();
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  // Until something is typed the form has no values of its own.
+  const typed = (Form.useWatch([], { form, preserve: true }) as CustomerInput | undefined) ?? values;
+  const { done: saved, notice } = useKeptForm(
+    `customer ${id ?? 'new'}`,
+    { ...values, ...typed },
+    values,
+    (kept) => form.setFieldsValue(kept),
+  );
   const submit = async (given: CustomerInput) => {
     setBusy(true);
     const answer = await asked(save({ ...values, ...given }, id));
     setBusy(false);
-    if (answer.ok) done(answer.value);
-    else setRefused(answer.problem.detail);
+    if (answer.ok) {
+      saved();
+      done(answer.value);
+    } else setRefused(answer.problem.detail);
   };
   return (
     <Modal
@@ -55,6 +66,7 @@ export function CustomerForm({
       onOk={form.submit}
       onCancel={close}
     >
+      {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
       <Form form={form} layout="vertical" requiredMark={false} initialValues={values} onFinish={submit}>
         <Form.Item

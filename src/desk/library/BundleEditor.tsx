@@ -15,6 +15,7 @@ import { PartsTable } from './PartsTable';
 import { PictureField } from './PictureField';
 import { TrialPanel } from './TrialPanel';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 export interface BundleEditorProps {
   /** Null for a new one. */
@@ -30,26 +31,30 @@ export interface BundleEditorProps {
   };
 }
 
+/** What of a bundle is typed here. */
+const asInput = (bundle: BundleInLibrary): BundleInLibrary => ({
+  code: bundle.code,
+  name: bundle.name,
+  detail: bundle.detail,
+  trade: bundle.trade,
+  tags: bundle.tags,
+  internalNote: bundle.internalNote,
+  shows: bundle.shows,
+  recipe: bundle.recipe,
+  picture: bundle.picture ?? null,
+});
+
 /** A bundle of the library, computed while it is typed. */
 export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, actions }: BundleEditorProps) {
   const router = useRouter();
-  const first: BundleInLibrary = bundle ?? emptyBundle;
-  const [draft, setDraft] = useState<BundleInLibrary>(() => ({
-    code: first.code,
-    name: first.name,
-    detail: first.detail,
-    trade: first.trade,
-    tags: first.tags,
-    internalNote: first.internalNote,
-    shows: first.shows,
-    recipe: first.recipe,
-    picture: first.picture ?? null,
-  }));
+  const stored = useMemo(() => asInput(bundle ?? emptyBundle), [bundle]);
+  const [draft, setDraft] = useState<BundleInLibrary>(stored);
   const [edition, setEdition] = useState(bundle?.edition ?? 0);
-  const [named, setNamed] = useState<Named>({
-    items: bundle?.makeup.items ?? {},
-    within: bundle?.makeup.within ?? {},
-  });
+  const namedFirst = useMemo<Named>(
+    () => ({ items: bundle?.makeup.items ?? {}, within: bundle?.makeup.within ?? {} }),
+    [bundle],
+  );
+  const [named, setNamed] = useState<Named>(namedFirst);
   const [trial, setTrial] = useState<TrialState>({ values: {}, grade: null, inRoom: true });
   const [dirty, setDirty] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -64,6 +69,16 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
     setDirty(true);
   };
   const changeRecipe = (recipe: Recipe) => change({ recipe });
+  const { done, notice } = useKeptForm(
+    mayChange ? `bundle ${bundle?.id ?? 'new'}` : null,
+    { draft, named },
+    { draft: stored, named: namedFirst },
+    (kept) => {
+      setDraft(kept.draft);
+      setNamed(kept.named);
+      setDirty(kept.draft !== stored);
+    },
+  );
 
   useEffect(() => {
     if (!dirty) return;
@@ -82,6 +97,7 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
       return;
     }
     setDirty(false);
+    done();
     if (bundle) setEdition(answer.value.edition);
     else router.replace(`/library/bundles/${answer.value.id}`);
   };
@@ -115,6 +131,7 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
           )}
         </span>
       </header>
+      {notice}
       {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
       <div className="columns-2">
         <div>

@@ -19,6 +19,7 @@ import { CostsTable } from './CostsTable';
 import { OwnLoads } from './OwnLoads';
 import { PictureField } from './PictureField';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 export interface ItemEditorProps {
   /** Null for a new one. */
@@ -76,11 +77,12 @@ function tried(item: ItemInput, quantity: string, usual: UsualTerms, currency: s
 export function ItemEditor(props: ItemEditorProps) {
   const { known, itemId, standsIn, rates, crews, usual, currency, timeZone, mayChange, save, retire } = props;
   const router = useRouter();
-  const [item, setItem] = useState<ItemInput>(() => {
+  const stored = useMemo<ItemInput>(() => {
     if (!known) return emptyItem(usual.taxClasses[0]!.id);
     const { id: _, ...input } = known.item;
     return input;
-  });
+  }, [known, usual]);
+  const [item, setItem] = useState<ItemInput>(stored);
   const [quantity, setQuantity] = useState('10');
   const [dirty, setDirty] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -99,6 +101,10 @@ export function ItemEditor(props: ItemEditorProps) {
     setItem(value === null || value === '0' ? rest : { ...rest, [field]: value });
     setDirty(true);
   };
+  const { done, notice } = useKeptForm(mayChange ? `item ${itemId ?? 'new'}` : null, item, stored, (kept) => {
+    setItem(kept);
+    setDirty(kept !== stored);
+  });
   useEffect(() => {
     if (!dirty) return;
     const warn = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -116,6 +122,7 @@ export function ItemEditor(props: ItemEditorProps) {
       return;
     }
     setDirty(false);
+    done();
     if (itemId === null) router.replace(`/library/items/${answer.value.id}`);
     else router.refresh();
   };
@@ -172,6 +179,7 @@ export function ItemEditor(props: ItemEditorProps) {
           )}
         </span>
       </header>
+      {notice}
       {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
       <div className="columns-2">
         <div>

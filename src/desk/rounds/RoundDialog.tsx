@@ -11,6 +11,7 @@ import type { Answer, SelectionRound } from '@/model';
 import { unitName } from '@/model';
 import { RoundEditor } from './RoundEditor';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 import type { ShowLinkAction } from '../ShowLink';
 import { ShowLink } from '../ShowLink';
 
@@ -48,6 +49,14 @@ export function RoundDialog({
   const [link, setLink] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const readOnly = round?.state === 'signed' || allowance.settledBy !== null;
+  const [first] = useState(document);
+  const { done, notice } = useKeptForm(
+    readOnly ? null : `round ${round?.id ?? `of ${agreementId} ${allowance.lineId}`}`,
+    document,
+    saved ?? first,
+    setDocument,
+    String(kept.saveNumber),
+  );
 
   const save = async () => {
     const answer = await asked(
@@ -65,6 +74,7 @@ export function RoundDialog({
     setRefused(null);
     setKept(answer.value);
     setSaved(document);
+    done();
     return answer.value;
   };
   const run = async (act: () => Promise<void>) => {
@@ -121,6 +131,7 @@ export function RoundDialog({
         )
       }
     >
+      {notice}
       {refused && <Alert type="error" title={refused} />}
       {link && (
         <div className="send-done" role="status">

@@ -10,13 +10,18 @@ import { useKeptKey } from './KeptFor';
  * @param name names the form and what it belongs to; null: nothing is kept now
  * @param value plain data: everything typed in the form
  * @param restore puts kept values back into the form
- * @returns the way to be done with it as it stands; what is changed after that is kept again
+ * @returns the way to be done with it as it stands, or as it will stand next; what is changed after that is kept again
  */
-export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T) => void): () => void {
+export function useKeptDraft<T>(
+  name: string | null,
+  value: T,
+  restore: (kept: T) => void,
+): (next?: T) => void {
   const whole = useKeptKey(name ?? '');
   const key = name === null ? null : whole;
   const first = useRef<string | null>(null);
   const ready = useRef(false);
+  const wrote = useRef(false);
   const text = JSON.stringify(value);
   const latest = useRef({ restore, text });
   useEffect(() => {
@@ -30,6 +35,7 @@ export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T
     void readKept<string>(key).then((kept) => {
       if (gone) return;
       ready.current = true;
+      wrote.current ||= kept !== undefined;
       // Who changed something already goes on with that.
       if (typeof kept === 'string' && kept !== first.current && latest.current.text === first.current)
         latest.current.restore(JSON.parse(kept) as T);
@@ -39,12 +45,23 @@ export function useKeptDraft<T>(name: string | null, value: T, restore: (kept: T
     };
   }, [key]);
   useEffect(() => {
-    if (key === null || text === first.current) return;
-    void keep(key, text);
+    if (key === null) return;
+    if (text !== first.current) {
+      wrote.current = true;
+      void keep(key, text);
+    } else if (wrote.current && ready.current) {
+      // Typed back to what it was: there is nothing to keep.
+      wrote.current = false;
+      void forget(key);
+    }
   }, [key, text]);
-  return useCallback(() => {
-    // What stands there now is stored elsewhere; what is typed after it is kept again.
-    first.current = latest.current.text;
-    if (key !== null) void forget(key);
-  }, [key]);
+  return useCallback(
+    (next?: T) => {
+      // What stands there now is stored elsewhere; what is typed after it is kept again.
+      first.current = next === undefined ? latest.current.text : JSON.stringify(next);
+      wrote.current = false;
+      if (key !== null) void forget(key);
+    },
+    [key],
+  );
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { agreementMark } from '@/acts/agreements/fresh';
 import { readAgreement } from '@/acts/agreements/read';
 import { readSettings } from '@/acts/settings';
 import { Problem } from '@/acts/problem';
@@ -30,14 +31,18 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
   const { id } = await params;
   const actor = await pageActor();
   if (!isId(id)) notFound();
-  const agreement = await readAgreement(actor, id).catch((error: unknown) => {
+  const unknown = (error: unknown) => {
     if (error instanceof Problem) notFound();
     throw error;
-  });
+  };
+  // The mark first: what changes between the two is asked for once more.
+  const mark = await agreementMark(actor, id).catch(unknown);
+  const agreement = await readAgreement(actor, id).catch(unknown);
   const { company } = await readSettings(actor);
   return (
     <AgreementPage
       agreement={agreement}
+      mark={mark}
       timeZone={company.timeZone}
       actions={{
         record: recordPaymentAction,
