@@ -124,3 +124,32 @@ test('an answer of before that comes late does not take back what was chosen sin
   await expect(reader.locator('.sign strong').nth(1)).toHaveText(after!);
   await expect(reader.getByText('chose just now')).toHaveCount(0);
 });
+
+test('an agreement that lies open shows what a colleague billed, and keeps what is being typed', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Attic room for the twins' }).first().click();
+  await page.waitForURL(/agreements\/[0-9a-f-]{36}$/);
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Record payment' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  const reference = page.getByRole('dialog').getByLabel('Reference');
+  await reference.fill('half a ref');
+
+  const colleague = await context.newPage();
+  await colleague.goto(`${page.url()}/bill`);
+  await tick(colleague.getByRole('radio', { name: 'An amount' }));
+  await colleague.getByLabel('Amount, tax in it').fill('12.34');
+  await colleague.getByLabel('Amount, tax in it').press('Enter');
+  const title = `Between two ${Date.now()}`;
+  await colleague.getByLabel('Title').fill(title);
+  await colleague.getByRole('button', { name: 'Issue invoice' }).click();
+  await colleague.waitForURL(/agreements\/[0-9a-f-]{36}$/);
+  await colleague.close();
+
+  await expect(page.getByRole('row', { name: title, includeHidden: true })).toHaveCount(1);
+  await expect(reference).toHaveValue('half a ref');
+});

@@ -17,7 +17,7 @@ const haveIds = (list: readonly unknown[]): list is readonly (WithId & Plain)[] 
   new Set(list.map((one) => (one as WithId).id)).size === list.length;
 
 /** Equal in content, whatever the order of keys. */
-function alike(one: unknown, other: unknown): boolean {
+export function alike(one: unknown, other: unknown): boolean {
   if (Object.is(one, other)) return true;
   if (Array.isArray(one) && Array.isArray(other))
     return one.length === other.length && one.every((value, i) => alike(value, other[i]));

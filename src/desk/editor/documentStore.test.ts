@@ -144,6 +144,36 @@ test('an answer that was lost before the page closed does nothing twice', async 
   expect(document.sections[0]!.entries.filter(({ id }) => id === 'new')).toHaveLength(1);
 });
 
+test('what a page sent as it was left is nobody else’s change to the next page, whatever was kept of it', async () => {
+  for (const keptWhen of ['before it was sent', 'while it was sent'] as const)
+    for (const opened of ['before it arrived', 'after it arrived'] as const) {
+      const on = server(first);
+      const one = page(on, 'a');
+      const typed = (quantity: string) =>
+        one.store.asOneEdit('field', () => one.store.edit((draft) => setQuantity(draft, lineId, quantity)));
+      typed('3');
+      typed('38');
+      one.store.keepNow();
+      const early = one.box.kept;
+      const before = on.document();
+      const arrived = one.store.flush();
+      const kept = keptWhen === 'before it was sent' ? early : one.box.kept;
+      // The next page has read the proposal before the save was there, or after it.
+      const open = () => createDocumentStore('p', on.document(), on.saves(), on.save('a'));
+      let next = open();
+      expect(on.document()).toBe(before);
+      await arrived;
+      if (opened === 'after it arrived') next = open();
+      void next.restore(kept!);
+      await jest.advanceTimersByTimeAsync(1000);
+      expect([keptWhen, opened, next.read().saving.state]).toEqual([keptWhen, opened, 'saved']);
+      expect(next.read().document).toEqual(on.document());
+      expect(on.document().sections[0]!.entries.find(({ id }) => id === lineId)).toMatchObject({
+        quantity: '38',
+      });
+    }
+});
+
 test('what collides stays a question over a reload, and both answers end with screen and server alike', async () => {
   for (const choice of ['keepMine', 'dropMine'] as const) {
     const on = server(first);

@@ -1,7 +1,7 @@
 import type { Patch } from 'immer';
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
 import type { JsonPatchStep } from '@/core/editing';
-import { mergeOver, toJsonPatch } from '@/core/editing';
+import { alike, mergeOver, toJsonPatch } from '@/core/editing';
 import type { Answer, ProposalDocument } from '@/model';
 import { canRebase } from './rebase';
 
@@ -145,6 +145,15 @@ export function createDocumentStore(
       confirmed = applyPatches(confirmed, queue.slice(0, unanswered));
       queue = queue.slice(unanswered);
       unanswered = 0;
+    }
+    // A page of mine that was left had sent it: all of mine is there, and there is nothing to decide.
+    const mine = applyPatches(confirmed, queue);
+    if (alike(mergeOver(confirmed, mine, missed.document), missed.document)) {
+      goOnFrom(missed.document, missed.saveNumber, []);
+      saving = { state: 'saved' };
+      keepNow();
+      tell();
+      return true;
     }
     if (canRebase(toJsonPatch(queue), missed.patches)) {
       goOnFrom(missed.document, missed.saveNumber, queue);
