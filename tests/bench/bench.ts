@@ -220,6 +220,7 @@ async function bringIn(items: number): Promise<Row> {
   const file = new TextEncoder().encode(
     `code,name,trade,unit,material,labour_hours,labour_rate\n${list.join('\n')}\n`,
   );
+  const before = process.memoryUsage().rss;
   const peak = { bytes: 0 };
   const watch = setInterval(() => (peak.bytes = Math.max(peak.bytes, process.memoryUsage().rss)), 50);
   const began = performance.now();
@@ -239,7 +240,10 @@ async function bringIn(items: number): Promise<Row> {
         .values(rows.slice(at, at + 500).map((row) => ({ ...row, companyId: other.companyId })));
   });
   const reference = performance.now() - again;
-  console.log(`import of ${items} rows: at most ${Math.round(peak.bytes / 1024 / 1024)} MB in the process`);
+  const mb = (bytes: number) => Math.round(bytes / 1024 / 1024);
+  console.log(
+    `import of ${items} rows: at most ${mb(peak.bytes)} MB in the process, ${mb(peak.bytes - before)} of them for it`,
+  );
   return {
     what: 'import: read, preview, store',
     size: `${items} rows`,

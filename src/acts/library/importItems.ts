@@ -7,6 +7,7 @@ import { itemUnitCost } from '@/core/price';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { searchText } from '@/data/librarySearch';
+import { putMany } from '@/data/putMany';
 import { bundle, importMatching, item, itemCost, libraryImport } from '@/data/schema';
 import type { Table } from '@/formats/table/table';
 import { TableError } from '@/formats/table/table';
@@ -31,7 +32,7 @@ const MatchingInput = Type.Object(
 );
 /** How many of each kind a preview lists; the counts are of all. */
 const LISTED = 200;
-const AT_ONCE = 200;
+const AT_ONCE = 500;
 /** A file nobody went on with is dropped after a day. */
 const KEPT = 24 * 3600_000;
 
@@ -140,19 +141,26 @@ async function planned(tx: Transaction, actor: Actor, bytes: Uint8Array, matchin
   return { plan, known, ids };
 }
 
-const listed = ({ added, changed, left, refused }: ImportPlan) => ({
-  counts: { added: added.length, changed: changed.length, left, refused: refused.length },
-  added: added.slice(0, LISTED).map(({ row, code, item: { name, unit, costs } }) => ({
+const countsOf = ({ added, changed, left, refused }: ImportPlan) => ({
+  added: added.length,
+  changed: changed.length,
+  left,
+  refused: refused.length,
+});
+
+const listed = (plan: ImportPlan) => ({
+  counts: countsOf(plan),
+  added: plan.added.slice(0, LISTED).map(({ row, code, item: { name, unit, costs } }) => ({
     row,
     code,
     name,
     unit,
     unitCost: writeFixed(itemUnitCost(costs)),
   })),
-  changed: changed
+  changed: plan.changed
     .slice(0, LISTED)
     .map(({ row, code, item: { name }, changes }) => ({ row, code, name, changes })),
-  refused: refused.slice(0, LISTED),
+  refused: plan.refused.slice(0, LISTED),
 });
 
 /** What an import would add, change, leave and refuse, row by row with the reason. Nothing is stored. */
@@ -183,31 +191,6 @@ const stored = (actor: Actor, { item: value, retired }: Planned, id: string) => 
   createdAt: actor.now,
 });
 
-/** Everything of an item that an import may change, from the row that would be inserted. */
-const fromInserted = Object.fromEntries(
-  (
-    [
-      ['name', 'name'],
-      ['detail', 'detail'],
-      ['trade', 'trade'],
-      ['unit', 'unit'],
-      ['costs', 'costs'],
-      ['taxClass', 'tax_class'],
-      ['costCode', 'cost_code'],
-      ['tags', 'tags'],
-      ['internalNote', 'internal_note'],
-      ['supplierNote', 'supplier_note'],
-      ['waste', 'waste'],
-      ['pack', 'pack'],
-      ['minimumCharge', 'minimum_charge'],
-      ['breaks', 'breaks'],
-      ['loads', 'loads'],
-      ['searchText', 'search_text'],
-      ['retiredAt', 'retired_at'],
-    ] as const
-  ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
-);
-
 /**
  * Applies an import, all of it or nothing: what is refused is left out, everything else is stored in one transaction.
  * @param options.progress told how many rows are stored; the transaction is open until the last
@@ -229,15 +212,20 @@ export async function applyImport(
     // Two imports of one company go one after the other, so that each compares with what the other stored.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`import ${actor.companyId}`}))`);
     const file = await waiting(tx, importId);
-    const { plan, known, ids } = await planned(tx, actor, file.bytes, matching as Matching);
+    const { counts, rows, known, ids } = await planned(tx, actor, file.bytes, matching as Matching).then(
+      ({ plan, ...rest }) => ({ ...rest, counts: countsOf(plan), rows: [...plan.added, ...plan.changed] }),
+    );
     goOn();
-    const all = [...plan.added, ...plan.changed];
-    for (let at = 0; at < all.length; at += AT_ONCE) {
-      const part = all.slice(at, at + AT_ONCE);
-      await tx
-        .insert(item)
-        .values(part.map((each) => stored(actor, each, ids.get(each.code) ?? newId(actor.now))))
-        .onConflictDoUpdate({ target: [item.companyId, item.id], set: fromInserted });
+    const all = rows.length;
+    // What is stored is let go: a list of tens of thousands is not held twice.
+    while (rows.length > 0) {
+      const part = rows.splice(0, AT_ONCE);
+      await putMany(
+        tx,
+        item,
+        part.map((each) => stored(actor, each, ids.get(each.code) ?? newId(actor.now))),
+        { key: ['company_id', 'id'], kept: ['code', 'picture', 'created_at'] },
+      );
       const moved = part.flatMap((each) => {
         const before = known.get(each.code)?.costs;
         return before && each.changes.some((change) => change.startsWith('cost: '))
@@ -259,7 +247,7 @@ export async function applyImport(
             unitAfter: writeFixed(itemUnitCost(after)),
           })),
         );
-      options.progress?.(Math.min(at + AT_ONCE, all.length), all.length);
+      options.progress?.(all - rows.length, all);
       // Let a cancellation in between two parts.
       await new Promise((resolve) => setImmediate(resolve));
       goOn();
@@ -272,7 +260,6 @@ export async function applyImport(
         set: { matching: [...matching], at: actor.now },
       });
     await tx.delete(libraryImport).where(eq(libraryImport.id, importId));
-    const { counts } = listed(plan);
     await note(tx, actor, 'library import', importId, { file: file.fileName, ...counts });
     return counts;
   });
