@@ -1,3 +1,4 @@
+import { PATIENCE } from '@/ui/patience';
 import type { ProblemDetails } from '@/model/problem';
 
 /** Sends JSON to the booklet's own address and reads the answer, or the problem. */
@@ -10,6 +11,7 @@ export async function post<T>(
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE),
     });
     const value = (await answer.json()) as T & ProblemDetails;
     return answer.ok ? { ok: true, value } : { ok: false, problem: value };

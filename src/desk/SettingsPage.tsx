@@ -15,6 +15,7 @@ import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import { UsualPercents } from './UsualPercents';
 import { asked } from '@/ui/asked';
+import { withPatience } from '@/ui/patience';
 
 interface SettingsProps {
   readonly settings: Awaited<ReturnType<typeof readSettings>>;
@@ -184,7 +185,10 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
           { value: 'dark', label: 'Dark' },
         ]}
         onChange={(next) => {
-          void actions.setLook(String(next)).then(() => window.location.reload());
+          withPatience(actions.setLook(String(next))).then(
+            () => window.location.reload(),
+            () => message.error('The server did not answer.'),
+          );
         }}
       />
       <h2>More</h2>

@@ -1,12 +1,13 @@
 import type { Answer } from '@/model';
+import { withPatience } from './patience';
 
 /**
- * The answer of an act, or, where none came (no network, a server that errs), a refusal that says just this: no button
+ * The answer of an act, or, where none came in time (no network, a server that errs or hangs), a refusal that says just this: no button
  * waits for ever, and nothing is claimed that is not known. Every act a screen waits for goes through here.
  */
 export async function asked<T>(act: Promise<Answer<T>>): Promise<Answer<T>> {
   try {
-    return await act;
+    return await withPatience(act);
   } catch (error) {
     // Being sent to another page is no failure.
     if (String((error as { digest?: unknown } | null)?.digest ?? '').startsWith('NEXT_')) throw error;

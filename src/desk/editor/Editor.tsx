@@ -137,7 +137,8 @@ export function Editor({ proposal, timeZone, liking, actions }: EditorProps) {
   const setColumns = useCallback(
     (next: readonly Column[]) => {
       showColumns(next);
-      void actions.saveLiking({ columns: [...next] });
+      // Where it does not arrive, the columns are as they were the next time; nothing else hangs on it.
+      actions.saveLiking({ columns: [...next] }).catch(() => undefined);
     },
     [actions],
   );

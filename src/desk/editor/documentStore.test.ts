@@ -174,6 +174,23 @@ test('what a page sent as it was left is nobody else’s change to the next page
     }
 });
 
+test('a server that hangs: after a while it is said that nothing is saved, and it is tried again until it is', async () => {
+  const on = server(first);
+  let hangs = 1;
+  const store = createDocumentStore('p', first, 0, (input) => {
+    if (hangs-- > 0) return new Promise(() => undefined);
+    return on.save('a')(input as never);
+  });
+  store.edit(note('typed'));
+  await jest.advanceTimersByTimeAsync(1000);
+  expect(store.read().saving.state).toBe('saving');
+  await jest.advanceTimersByTimeAsync(30_000);
+  expect(store.read().saving).toMatchObject({ state: 'waiting', refused: false });
+  await jest.advanceTimersByTimeAsync(10_000);
+  expect(store.read().saving.state).toBe('saved');
+  expect(on.document().coverNote).toBe('typed');
+});
+
 test('what collides stays a question over a reload, and both answers end with screen and server alike', async () => {
   for (const choice of ['keepMine', 'dropMine'] as const) {
     const on = server(first);

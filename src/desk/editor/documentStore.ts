@@ -4,6 +4,7 @@ import type { JsonPatchStep } from '@/core/editing';
 import { alike, mergeOver, toJsonPatch } from '@/core/editing';
 import type { Answer, ProposalDocument } from '@/model';
 import { canRebase } from './rebase';
+import { withPatience } from '@/ui/patience';
 
 enablePatches();
 
@@ -178,7 +179,7 @@ export function createDocumentStore(
     tell();
     let answer: Answer<{ saveNumber: number }> | null;
     try {
-      answer = await save({ proposalId, saveNumber, patches: toJsonPatch(sending) });
+      answer = await withPatience(save({ proposalId, saveNumber, patches: toJsonPatch(sending) }));
     } catch {
       answer = null;
     }

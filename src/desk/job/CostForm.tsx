@@ -9,6 +9,7 @@ import { parseQuantity, readMoney } from '@/core/quantity';
 import type { CostInput, CostType } from '@/model';
 import { costTypes } from '@/model';
 import type { JobActions } from './JobPage';
+import { asked } from '@/ui/asked';
 
 /** A typed number as it is sent, or null where it is none. */
 const numberOf = (text: string, places: number): string | null => {
@@ -51,14 +52,10 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
 
   const send = async (input: CostInput) => {
     setWaiting((count) => count + 1);
-    const answer = await record(input).catch(() => null);
+    const answer = await asked(record(input));
     setWaiting((count) => count - 1);
-    if (answer?.ok) router.refresh();
-    else
-      setUnrecorded((all) => [
-        ...all,
-        { input, why: answer?.problem.detail ?? 'The server does not answer.' },
-      ]);
+    if (answer.ok) router.refresh();
+    else setUnrecorded((all) => [...all, { input, why: answer.problem.detail }]);
   };
 
   /** Takes what is typed and empties the row at once: the next cost can be typed while this one is on its way. */

@@ -4,6 +4,7 @@ import type { Job } from '@/acts/costs/jobReport';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { JobActions } from './JobPage';
+import { asked } from '@/ui/asked';
 
 /** The costs of a job, oldest first: what was taken back stays, struck through. */
 export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
@@ -51,7 +52,7 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
                     style={{ width: 104 }}
                     value={cost.invoiceId ?? ''}
                     onChange={(invoiceId) =>
-                      void actions.attach({ costId: cost.id, invoiceId: invoiceId || null }).then(done)
+                      void asked(actions.attach({ costId: cost.id, invoiceId: invoiceId || null })).then(done)
                     }
                     options={[
                       { value: '', label: 'none' },

@@ -164,7 +164,7 @@ export function ItemEditor(props: ItemEditorProps) {
           {mayChange && known && itemId && (
             <Button
               onClick={() =>
-                void retire('item', itemId, !known.retired).then((answer) =>
+                void asked(retire('item', itemId, !known.retired)).then((answer) =>
                   answer.ok ? router.refresh() : setTrouble(answer.problem.detail),
                 )
               }

@@ -9,6 +9,7 @@ import { crewHour } from '@/core/price';
 import { parseQuantity } from '@/core/quantity';
 import type { Answer, Crew, CrewInput, Rate } from '@/model';
 import { Cell } from '../editor/sheet/Cell';
+import { asked } from '@/ui/asked';
 
 type Saved = Answer<{ readonly id: string; readonly count: number; readonly moved: readonly MovedItem[] }>;
 
@@ -218,7 +219,7 @@ export function RatesPage({
     router.refresh();
   };
   const rate = ({ id, name, normal, overtime }: Rate, patch: Partial<Rate>) =>
-    void actions.saveRate({ name, normal, overtime, ...patch }, id).then(after);
+    void asked(actions.saveRate({ name, normal, overtime, ...patch }, id)).then(after);
   return (
     <div className="page" style={{ maxWidth: 860 }}>
       <header className="page-head">
@@ -300,9 +301,9 @@ export function RatesPage({
           items={items}
           rates={rates}
           readOnly={readOnly}
-          save={(input) => void actions.saveCrew(input, crew.id).then(after)}
+          save={(input) => void asked(actions.saveCrew(input, crew.id)).then(after)}
           remove={() =>
-            void actions.removeCrew(crew.id).then((answer) => {
+            void asked(actions.removeCrew(crew.id)).then((answer) => {
               setTrouble(answer.ok ? null : answer.problem.detail);
               router.refresh();
             })

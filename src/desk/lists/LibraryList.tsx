@@ -13,6 +13,7 @@ import { itemUnitCost } from '@/core/price';
 import type { Answer, Rate } from '@/model';
 import { costTypes, unitName } from '@/model';
 import { DraftsBehind } from '../library/DraftsBehind';
+import { asked } from '@/ui/asked';
 
 /** A unit cost with as many places as it has; the room of those it lacks is kept, so that decimal points align. */
 function UnitAmount({ value }: { value: Fixed }) {
@@ -50,7 +51,7 @@ function Star({
       aria-label={`Keep ${name} at hand`}
       onClick={() => {
         setIs(!is);
-        void setStar(id, !is).then((answer) => !answer.ok && setIs(is));
+        void asked(setStar(id, !is)).then((answer) => !answer.ok && setIs(is));
       }}
     >
       {is ? <StarFilled aria-hidden="true" /> : <StarOutlined aria-hidden="true" />}

@@ -3,6 +3,7 @@
 import { App, Button, Input } from 'antd';
 import { useState } from 'react';
 import type { Accounts, Answer } from '@/model';
+import { asked } from '@/ui/asked';
 
 const names: readonly (readonly [string, string])[] = [
   ['receivable', 'Customers owe us'],
@@ -59,7 +60,7 @@ export function AccountsForm({
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void save(deep(values)).then((answer) =>
+          void asked(save(deep(values))).then((answer) =>
             answer.ok ? message.success('Saved.') : message.error(answer.problem.detail),
           );
         }}
