@@ -1,4 +1,4 @@
-import { PATIENCE } from '@/ui/patience';
+import { withPatience } from '@/ui/patience';
 import type { ProblemDetails } from '@/model/problem';
 
 /** Sends JSON to the booklet's own address and reads the answer, or the problem. */
@@ -6,16 +6,20 @@ export async function post<T>(
   address: string,
   body: unknown,
 ): Promise<{ ok: true; value: T } | { ok: false; problem: ProblemDetails }> {
+  const asking = new AbortController();
   try {
-    const answer = await fetch(address, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-      signal: AbortSignal.timeout(PATIENCE),
-    });
+    const answer = await withPatience(
+      fetch(address, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+        signal: asking.signal,
+      }),
+    );
     const value = (await answer.json()) as T & ProblemDetails;
     return answer.ok ? { ok: true, value } : { ok: false, problem: value };
   } catch {
+    asking.abort();
     return {
       ok: false,
       problem: {

@@ -35,6 +35,13 @@ test.each([
   expect(dueToDate(allowance, money(chosen))).toBe(money(due));
 });
 
+test('a fee that is all of the price, or below nothing, is none', () => {
+  const withFee = (fee: string) => () =>
+    dueToDate(terms('at cost, fee on the excess', '1000', fee), money('1700'));
+  expect(withFee('100')).toThrow('A fee as a margin');
+  expect(withFee('99.99')()).toBe(money('7000000.00'));
+});
+
 test('the proposal carries the amount, or at cost the amount with its fee', () => {
   const figures = (rule: AllowanceRule) =>
     computeFigures(

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { anyChoices, anyDocument, line, plainDocument } from '../../../tests/support/documents';
 import { asSuggested } from '@/model';
-import { sumAmounts } from '../number';
+import { parseFixed, sumAmounts } from '../number';
 import { computeFigures } from '../price';
 import { computeSchedule } from '../schedule';
 import { freezeAgreement } from '.';
@@ -139,4 +139,20 @@ test('every agreed line keeps the stage it is done in: its own phase, else its s
     ['path', null],
   ]);
   expect(frozen.stages.map(({ name }) => name)).toEqual(expect.arrayContaining(['Frame', 'Finish']));
+});
+
+test('the unit price of a fee is the fee; of what holds the tax, its net by the unit', () => {
+  const document = plainDocument([{ id: 's1', title: 'Deck', entries: [line('l1', '4', '10')] }], {
+    tax: { inside: true },
+    taxClasses: [
+      { id: 'taxed', name: 'Taxed', components: [{ id: 'state', name: 'State', percent: '25' }] },
+    ],
+    fees: [{ id: 'f1', name: 'Permit', amount: { fixed: '50' }, taxClass: 'taxed' }],
+  });
+  const { lines } = freezeAgreement(document, asSuggested);
+  // 4 at 12.50 with the tax in it: 40.00 net, 10.00 each. The permit: 50.00 with it, 40.00 without.
+  expect(lines.map(({ net, unitPrice }) => [net, unitPrice])).toEqual([
+    [4000n, parseFixed('10')],
+    [4000n, parseFixed('40')],
+  ]);
 });

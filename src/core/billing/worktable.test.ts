@@ -33,6 +33,11 @@ const half = billed(ledger, [
   { line: 'b', to: { percent: '100' } },
 ]);
 
+test('an amount when everything is billed: said so, and not that it is too much', () => {
+  const all = withPaper(ledger, makeInvoice(ledger, { rest: true }), 'all', null);
+  expect(() => makeInvoice(all, { amount: '1' })).toThrow('Everything agreed is billed already.');
+});
+
 describe('the table an invoice is worked on', () => {
   test('each line: agreed, before, now, to date, left, and the quantity that comes to it', () => {
     const now: Draw[] = [{ lineId: 'a', net: 2_500n as Amount, taxes: [] }];

@@ -221,6 +221,9 @@ test('what is not on offer cannot be changed by asking for it all the same', () 
   expect(checkChoices(menu, forged, since)).toMatchObject([
     { id: 'door', message: '“Line door” is not on offer with what is chosen.' },
   ]);
+  // What is on offer can be, one thing and the other.
+  const ash = withAlternative(withExtra(asSuggested, 'lamp', true), 'boards', 'ash');
+  expect(checkChoices(menu, ash, since)).toEqual([]);
   const together = withExtra(forged, 't', true);
   expect(checkChoices(menu, together, since)).toEqual([]);
   // Left out with its section, what was chosen in it waits, and binds nobody.

@@ -20,6 +20,8 @@ test('more: over what is not billed by what it comes to, on the next, on the las
   expect(put(100, 'last')).toEqual([{ c: 100 }, 0]);
   expect(put(100, 'own')).toEqual([{}, 100]);
   expect(put(100, 'spread', [entry('a', 1000, true)])).toEqual([{}, 100]);
+  // What comes to nothing, or is in the customer's favour, bears nothing of it.
+  expect(put(100, 'spread', [entry('a', 0), entry('b', 100), entry('c', -50)])).toEqual([{ b: 100 }, 0]);
 });
 
 test('less: nothing falls below zero; what one cannot bear the others do, and the rest is by itself', () => {
