@@ -34,7 +34,7 @@ await shot('scope');
 await page.locator('#add-line').fill('guard railing');
 await page.locator('.add-found li', { hasText: 'Guard railing' }).waitFor();
 await page.locator('#add-line').press('Enter');
-await page.locator('.inputs').waitFor();
+await page.locator('[data-cell=input]:focus').waitFor();
 await page.keyboard.type('14+14+12');
 await page.keyboard.press('Enter');
 await shot('bundle');
