@@ -4,6 +4,7 @@ import { withTax } from '@/core/customer';
 import { isNothing, minorDigits, parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { leftInWords } from './leftInWords';
+import type { PicksOnTheirWay } from './Round';
 import { Round } from './Round';
 import type { CustomerBasis } from '@/model/customerView';
 import type { AllowanceShown, AllowancesShown, AllowanceTaxes } from './types';
@@ -17,10 +18,12 @@ export function Allowances({
   currency,
   basis,
   taxes,
+  picks,
 }: {
   allowances: AllowancesShown;
   basis: CustomerBasis;
   taxes: AllowanceTaxes;
+  picks: PicksOnTheirWay;
   address: string | null;
   consent: string;
   files: string;
@@ -88,6 +91,7 @@ export function Allowances({
                 currency={currency}
                 basis={basis}
                 taxes={taxes}
+                picks={picks}
               />
             ),
           )}

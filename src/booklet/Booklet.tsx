@@ -60,6 +60,8 @@ export function Booklet({
   const seen = useRef(first.chosen);
   const sending = useRef(false);
   const held = useRef(false);
+  /** Picks of rounds on their way, and when the last of them was answered. */
+  const picking = useRef({ count: 0, last: 0 });
   const [news, setNews] = useState<string | null>(null);
   const { company, offer, today } = data;
   // Worked out here at once, by the same rules as on the server, whose answer is the one that is signed.
@@ -82,9 +84,11 @@ export function Booklet({
     setData((before) => ({ ...before, view: now.view, choices: now.choices }));
   };
 
-  useFresh(address, mark, (now) => {
+  useFresh(address, mark, (now, began) => {
     // Own taps first: what they come to is in their answer.
     if (sending.current || held.current) return false;
+    // Asked before a pick of a round was there: it may not be in it.
+    if (picking.current.count > 0 || began < picking.current.last) return false;
     // Told of before an answer that is here already: asked again.
     if (now.revision.id === data.revision.id && now.chosen < seen.current) return false;
     const said = newsIn(data, now, seen.current);
@@ -196,6 +200,12 @@ export function Booklet({
           allowances={data.agreement.allowances}
           basis={view.basis}
           taxes={data.taxes}
+          picks={(now) => {
+            picking.current = {
+              count: picking.current.count + (now === 'sent' ? 1 : -1),
+              last: performance.now(),
+            };
+          }}
           address={address}
           consent={selectionConsent}
           files={files}

@@ -19,6 +19,21 @@ import { SignForm } from './SignForm';
 import { Stepper } from './Stepper';
 import type { AllowanceShown, AllowanceTaxes, RoundShown } from './types';
 
+/** Told of each pick that is sent, and of its answer. */
+export type PicksOnTheirWay = (now: 'sent' | 'answered') => void;
+
+/** Two sets of choices in content, whatever the order of their parts. */
+function alike(one: Choices, other: Choices): boolean {
+  const text = ({ extras, questions }: Choices) =>
+    JSON.stringify([
+      Object.entries(questions).sort(),
+      Object.entries(extras)
+        .map(([id, { in: taken, quantity }]) => [id, taken, quantity ?? null])
+        .sort(),
+    ]);
+  return text(one) === text(other);
+}
+
 /** One round to choose in: cards with what each comes to, what is left after it, and the signature. */
 export function Round({
   allowance,
@@ -29,6 +44,7 @@ export function Round({
   currency,
   basis,
   taxes,
+  picks,
 }: {
   allowance: AllowanceShown;
   round: RoundShown;
@@ -38,8 +54,19 @@ export function Round({
   currency: string;
   basis: CustomerBasis;
   taxes: AllowanceTaxes;
+  picks: PicksOnTheirWay;
 }) {
   const [choices, setChoices] = useState(round.choices);
+  // What came to the page last; what is another is what somebody else picked, or we sent ourselves.
+  const [came, setCame] = useState(round.choices);
+  const [others, setOthers] = useState(false);
+  if (came !== round.choices) {
+    setCame(round.choices);
+    if (!alike(round.choices, choices)) {
+      setChoices(round.choices);
+      setOthers(true);
+    }
+  }
   const [signing, setSigning] = useState(false);
   const sending = useRef(Promise.resolve());
   const digits = minorDigits(currency);
@@ -56,10 +83,13 @@ export function Round({
   // What was tapped last is what is kept; the signature carries it in any case.
   const choose = (next: Choices) => {
     setChoices(next);
+    setOthers(false);
     if (!address) return;
     const { id: roundId, saveNumber } = round;
+    picks('sent');
     sending.current = sending.current.then(async () => {
       await post(`${address}/rounds/choices`, { roundId, saveNumber, choices: next });
+      picks('answered');
     });
   };
 
@@ -156,6 +186,11 @@ export function Round({
           </div>
         );
       })}
+      {others && (
+        <p className="card-hindrance" role="status">
+          Somebody else with this link chose just now. This is how it stands.
+        </p>
+      )}
       <dl className="sums">
         <dt>Chosen in this round</dt>
         <dd data-testid="round-chosen">{money(figures.chosen)}</dd>

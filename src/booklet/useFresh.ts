@@ -9,9 +9,14 @@ const EVERY = 5000;
  * page that is come back to asks at once.
  * @param address where the booklet is; null in the preview, where nothing changes
  * @param mark what it looked like when it was read
- * @param take gets the booklet when it is another; false where it cannot be taken just now, and is asked for again
+ * @param take gets the booklet when it is another, and when it was asked for (as `performance.now()` has it); false where
+ *   it cannot be taken just now, and is asked for again
  */
-export function useFresh(address: string | null, mark: string, take: (booklet: Booklet) => boolean): void {
+export function useFresh(
+  address: string | null,
+  mark: string,
+  take: (booklet: Booklet, began: number) => boolean,
+): void {
   const taking = useRef(take);
   useEffect(() => {
     taking.current = take;
@@ -22,10 +27,11 @@ export function useFresh(address: string | null, mark: string, take: (booklet: B
     return askAgain(
       EVERY,
       async (signal) => {
+        const began = performance.now();
         const answer = await fetch(`${address}/now?mark=${encodeURIComponent(known)}`, { signal });
         if (!answer.ok) return;
         const told = (await answer.json()) as { mark: string; booklet: Booklet | null };
-        if (told.booklet === null || taking.current(told.booklet)) known = told.mark;
+        if (told.booklet === null || taking.current(told.booklet, began)) known = told.mark;
       },
       EVERY,
     );

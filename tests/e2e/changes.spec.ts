@@ -86,7 +86,23 @@ test('set aside, asked for, chosen on a phone and signed, settled by a change or
   // 240.00 over, at a fee of 20 % of the price: 300.00.
   await expect(customer.locator('.round')).toContainText('240.00 over');
   await expect(customer.locator('.round')).toContainText('300.00');
+  // With its tax of 6.25 %, which is what the customer pays more.
+  await expect(customer.getByTestId('round-added')).toHaveText('318.75');
   expect(await serious(customer)).toEqual([]);
+  // On another phone their partner picks the other: it stands here too, is told, and is theirs to change again.
+  const partner = await customer.context().newPage();
+  await partner.goto(customer.url());
+  await expect(async () => {
+    await partner.getByRole('radio', { name: /Fir, oiled/ }).check();
+    await expect(partner.getByTestId('round-chosen')).toHaveText('760.00', { timeout: 1000 });
+  }).toPass();
+  await partner.waitForLoadState('networkidle');
+  await partner.close();
+  await customer.bringToFront();
+  await expect(chosen).toHaveText('760.00');
+  await expect(customer.getByText('Somebody else with this link chose just now')).toBeVisible();
+  await customer.getByRole('radio', { name: /Oak/ }).check();
+  await expect(chosen).toHaveText('1,040.00');
   await customer.getByRole('button', { name: 'Sign for 1,040.00' }).click();
   await sign(customer, 'Choose and sign');
   await expect(

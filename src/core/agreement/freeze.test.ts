@@ -144,9 +144,7 @@ test('every agreed line keeps the stage it is done in: its own phase, else its s
 test('the unit price of a fee is the fee; of what holds the tax, its net by the unit', () => {
   const document = plainDocument([{ id: 's1', title: 'Deck', entries: [line('l1', '4', '10')] }], {
     tax: { inside: true },
-    taxClasses: [
-      { id: 'taxed', name: 'Taxed', components: [{ id: 'state', name: 'State', percent: '25' }] },
-    ],
+    taxClasses: [{ id: 'taxed', name: 'Taxed', components: [{ id: 'state', name: 'State', percent: '25' }] }],
     fees: [{ id: 'f1', name: 'Permit', amount: { fixed: '50' }, taxClass: 'taxed' }],
   });
   const { lines } = freezeAgreement(document, asSuggested);
