@@ -22,22 +22,3 @@ export function splitOver(gross: Amount, portions: readonly Portion[]): Portion[
     }),
   );
 }
-
-/** The portions left when others of the same classes are taken away. */
-export function less(all: readonly Portion[], taken: readonly Portion[]): Portion[] {
-  const classes = [...new Set([...all, ...taken].map(({ taxClass }) => taxClass))];
-  const of = (portions: readonly Portion[], taxClass: string) =>
-    portions.filter((each) => each.taxClass === taxClass);
-  return classes.map((taxClass) => {
-    const [plus, minus] = [of(all, taxClass), of(taken, taxClass)];
-    const columns = [...plus, ...minus][0]!.taxes.length;
-    const sum = (pick: (portion: Portion) => bigint) =>
-      (plus.reduce((total, each) => total + pick(each), 0n) -
-        minus.reduce((total, each) => total + pick(each), 0n)) as Amount;
-    return {
-      taxClass,
-      net: sum(({ net }) => net),
-      taxes: Array.from({ length: columns }, (_, t) => sum(({ taxes }) => taxes[t] ?? 0n)),
-    };
-  });
-}
