@@ -83,6 +83,8 @@ test('two people in one proposal: what does not touch goes together, what does i
   await saved(page);
   const other = await browser.newContext({ storageState: signedIn });
   const second = await other.newPage();
+  // It hears of the other only when it saves, however long that takes here.
+  await second.route('**/changes?*', (route) => route.abort());
   await second.goto(page.url());
   await second.waitForSelector('#add-line');
 
