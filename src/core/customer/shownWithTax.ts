@@ -1,6 +1,14 @@
 import type { CustomerOffer, CustomerPart, OfferPart, OfferPiece, OfferSection, OfferShown } from '@/model';
 import type { Amount } from '../number';
-import { divideRounded, parseAmount, parseFixed, sumAmounts, writeAmount, writeFixedPlaces } from '../number';
+import {
+  divideRounded,
+  multiplyToAmount,
+  parseAmount,
+  parseFixed,
+  sumAmounts,
+  writeAmount,
+  writeFixedPlaces,
+} from '../number';
 import type { ClassSums } from '../price/totals';
 import type { Reckoned } from './reckon';
 import { piecesOf, readSums } from './reckon';
@@ -76,13 +84,17 @@ export function shownWithTax(
 
   const written = (value: bigint) => writeAmount(value as Amount, digits);
   const classOf = (shown: Figured) => taxClasses.find(({ id }) => id === shown.bearing?.[0]?.[0]);
-  /** What is not in has no amount to share in the tax: its prices stand at the rate. */
-  const outside = <T extends Figured>(shown: T): T => ({
-    ...shown,
-    unitPrice:
-      shown.unitPrice &&
-      writeFixedPlaces(atRate(parseFixed(shown.unitPrice), classOf(shown)), placesOf(shown.unitPrice)),
-  });
+  /** What is not in has no amount to share in the tax: its prices are those at the rate, that make what it would come to. */
+  const outside = <T extends Figured>(shown: T): T => {
+    if (shown.unitPrice === null) return shown;
+    const net = multiplyToAmount(parseFixed(shown.quantity ?? '1'), parseFixed(shown.unitPrice), digits);
+    const places = placesOf(shown.unitPrice);
+    const atTheRate = writeFixedPlaces(atRate(parseFixed(shown.unitPrice), classOf(shown)), places);
+    return {
+      ...shown,
+      unitPrice: unitPriceOf(atRate(net, classOf(shown)), shown.quantity, digits, places) ?? atTheRate,
+    };
+  };
   const inside = <T extends Figured>(shown: T, own: ByClass): T => {
     const net = parseAmount(shown.amount ?? '0', digits);
     const whole = (net + overClasses(own)) as Amount;
