@@ -2,7 +2,6 @@
  * Customers read every price before tax, or every price with it: as the company sets, in all that they are served.
  */
 import { openBooklet } from '@/acts/booklet/open';
-import { saveCustomer } from '@/acts/customers/customers';
 import { saveAsTemplate } from '@/acts/proposals/reuse';
 import { readProposal } from '@/acts/proposals/read';
 import { saveProposal } from '@/acts/proposals/save';
@@ -10,7 +9,7 @@ import { startProposal } from '@/acts/proposals/start';
 import { readSettings, saveSettings } from '@/acts/settings';
 import { closeConnection } from '@/data/connection';
 import { parseAmount } from '@/core/number';
-import { newCompany, newProposal, sendIt, visit } from '../support/desk';
+import { newCompany, newCustomer, newProposal, sendIt, visit } from '../support/desk';
 
 afterAll(closeConnection);
 
@@ -28,18 +27,10 @@ test('as the company sets it: begun from nothing and from a template of before, 
       usual: { ...usual, ...(shown ? { tax: { shown } } : {}) },
     });
   await set('with tax');
-  const { id: customerId, siteId } = await saveCustomer(owner, {
-    name: 'Reader',
-    contactName: '',
-    email: 'reader@test.example',
-    phone: '',
-    billing: { street: '3 Trial Row', city: 'Marrowby', region: '', postcode: '', country: 'US' },
-    internalNote: '',
-  });
+  const place = await newCustomer(owner);
   const begun = async (templateId: string | null = null) => {
     const { id } = await startProposal(owner, {
-      customerId,
-      siteId: siteId!,
+      ...place,
       title: 'Begun',
       templateId,
     });

@@ -100,8 +100,9 @@ export function testDocument(): ProposalDocument {
   );
 }
 
-export async function newProposal(actor: Actor, document = testDocument()): Promise<string> {
-  const { id: customerId, siteId } = await saveCustomer(actor, {
+/** A customer with a site at their address. */
+export async function newCustomer(actor: Actor): Promise<{ customerId: string; siteId: string }> {
+  const { id, siteId } = await saveCustomer(actor, {
     name: 'Test Customer',
     contactName: '',
     email: 'customer@test.example',
@@ -109,7 +110,11 @@ export async function newProposal(actor: Actor, document = testDocument()): Prom
     billing: { street: '2 Trial Row', city: 'Marrowby', region: '', postcode: '', country: 'US' },
     internalNote: 'SECRET-NOTE-D',
   });
-  return (await importProposal(actor, { customerId, siteId: siteId! }, document)).id;
+  return { customerId: id, siteId: siteId! };
+}
+
+export async function newProposal(actor: Actor, document = testDocument()): Promise<string> {
+  return (await importProposal(actor, await newCustomer(actor), document)).id;
 }
 
 export async function sendIt(actor: Actor, proposalId: string): Promise<string> {
