@@ -39,19 +39,24 @@ module.exports = {
       to: { dependencyTypes: ['core'] },
     },
     rule(
-      'data-below-acts',
-      '^src/(data|formats|outside)/',
-      '^(app|src/(acts|desk|booklet|ui)/)',
-      'data, formats and outside do not know the acts or a screen',
+      'data-below-services',
+      '^src/(data|formats|gateways)/',
+      '^(app|src/(services|desk|booklet|ui)/)',
+      'data, formats and gateways do not know the services or a screen',
     ),
-    rule('formats-without-data', '^src/formats/', '^src/(data|outside)/', 'a format gets plain values'),
-    rule('acts-without-screens', '^src/acts/', '^(app|src/(desk|booklet|ui)/)', 'a use case knows no screen'),
+    rule('formats-without-data', '^src/formats/', '^src/(data|gateways)/', 'a format gets plain values'),
+    rule(
+      'services-without-screens',
+      '^src/services/',
+      '^(app|src/(desk|booklet|ui)/)',
+      'a use case knows no screen',
+    ),
     {
       name: 'screens-without-data',
       severity: 'error',
-      comment: 'React parts use ui, core and model only; of an act they may name the type it returns',
+      comment: 'React parts use ui, core and model only; of a service they may name the type it returns',
       from: { path: '^src/(desk|booklet|ui)/' },
-      to: { path: '^src/(data|acts|outside|formats)/|^app/', preCompilationOnly: false },
+      to: { path: '^src/(data|services|gateways|formats)/|^app/', preCompilationOnly: false },
     },
     rule(
       'booklet-cannot-reach-the-desk',
@@ -68,11 +73,11 @@ module.exports = {
       to: {
         path: '^src/(core|model)/',
         pathNot:
-          '^src/(core/(number|text|customer)/|core/choice/differencesBy\\.ts|core/allowance/(round|settle|terms)\\.ts|core/agreement/effect\\.ts|model/(customerView|customerOffer|change|choices|problem|inputs|units)\\.ts|model/(scalars|document|billing)\\.ts)',
+          '^src/(core/(number|text|customerView)/|core/choice/differencesBy\\.ts|core/allowance/(round|settle|terms)\\.ts|core/agreement/effect\\.ts|model/(customerView|customerOffer|change|choices|problem|inputs|units)\\.ts|model/(scalars|document|billing)\\.ts)',
       },
     },
     rule('ui-is-shared', '^src/ui/', '^src/(desk|booklet)/', 'shared parts know no place'),
-    rule('routes-call-acts', '^app/', '^src/data/', 'a route calls an act; it does not query'),
+    rule('routes-call-services', '^app/', '^src/data/', 'a route calls a service; it does not query'),
     rule(
       'no-tests-in-code',
       '^(app|src)/.*(?<!\\.test)\\.tsx?$',

@@ -7,7 +7,7 @@ import type { IncomingMessage } from 'node:http';
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;
   const { Server } = await import('node:http');
-  const { peerHeader } = await import('@/acts/origin');
+  const { peerHeader } = await import('@/services/origin');
   // Route handlers do not see the connection: its other end is noted on each request, over whatever a client claims.
   const emit = Server.prototype.emit;
   Server.prototype.emit = function (
@@ -35,9 +35,9 @@ export async function register(): Promise<void> {
     process.stderr.write(`${error.message}\n`);
     process.exit(1);
   });
-  const { remindByItself } = await import('@/acts/money/reminders');
-  const { nowAndThen } = await import('@/acts/nowAndThen');
-  nowAndThen(() => remindByItself(new Date()), {
+  const { remindByItself } = await import('@/services/money/reminders');
+  const { runPeriodically } = await import('@/services/runPeriodically');
+  runPeriodically(() => remindByItself(new Date()), {
     first: 60_000,
     every: 3600_000,
     tell: (error) => console.error(error),

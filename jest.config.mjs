@@ -4,7 +4,8 @@ const create = nextJest({ dir: './' });
 
 export default create({
   testEnvironment: 'node',
-  testTimeout: 60_000,
+  // A stop for what hangs, not a measure: on two busy cores the longest test takes a third of it.
+  testTimeout: 180_000,
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   // What V8 counts: files that import JSON with attributes are not instrumented, and need not be.
   coverageProvider: 'v8',

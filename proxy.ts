@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { NextRequest } from 'next/server';
 import { NextResponse } from 'next/server';
-import { isActionBody, isActionName } from '@/acts/actionRequest';
+import { isActionBody, isActionName } from '@/services/actionRequest';
 
 /** Whether an address decodes to text: no bytes that are no UTF-8, no NUL. */
 function isText(url: string): boolean {

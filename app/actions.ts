@@ -2,34 +2,34 @@
 
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { saveLiking } from '@/acts/accounts/liking';
-import { revokeSession, signOut } from '@/acts/accounts/session';
-import { signIn } from '@/acts/accounts/signIn';
-import { startChangeOrder } from '@/acts/agreements/change';
-import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/acts/agreements/issue';
-import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/acts/agreements/rounds';
-import { putInStage, saveStage } from '@/acts/agreements/stages';
-import { acceptForCustomer } from '@/acts/booklet/accept';
-import { answerQuestion } from '@/acts/booklet/questions';
-import { saveSettings } from '@/acts/settings';
-import { saveCustomer, saveSite } from '@/acts/customers/customers';
-import { saveAreas } from '@/acts/library/areas';
-import { star } from '@/acts/library/browse';
-import { changeCosts, previewCosts } from '@/acts/library/bulk';
-import { addBundle, retireBundle, saveBundle } from '@/acts/library/bundles';
-import { retireItem, saveItem } from '@/acts/library/items';
-import { removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
-import { putCredit, refundCredit } from '@/acts/money/moves';
-import { recordPayment } from '@/acts/money/payments';
-import { Problem, answer } from '@/acts/problem';
-import { answerApproval, askApproval } from '@/acts/proposals/approval';
-import { compareRevisions } from '@/acts/proposals/compare';
-import { presetChoices } from '@/acts/proposals/preset';
-import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
-import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
-import { showLink } from '@/acts/links';
-import { revokeLinks, sendProposal } from '@/acts/proposals/send';
-import { importProposal, startProposal } from '@/acts/proposals/start';
+import { savePreferences } from '@/services/accounts/preferences';
+import { revokeSession, signOut } from '@/services/accounts/session';
+import { signIn } from '@/services/accounts/signIn';
+import { startChangeOrder } from '@/services/agreements/change';
+import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/services/agreements/issue';
+import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/services/agreements/rounds';
+import { putInStage, saveStage } from '@/services/agreements/stages';
+import { acceptForCustomer } from '@/services/booklet/accept';
+import { answerQuestion } from '@/services/booklet/questions';
+import { saveSettings } from '@/services/settings';
+import { saveCustomer, saveSite } from '@/services/customers/customers';
+import { saveAreas } from '@/services/library/areas';
+import { star } from '@/services/library/browse';
+import { changeCosts, previewCosts } from '@/services/library/bulk';
+import { addBundle, retireBundle, saveBundle } from '@/services/library/bundles';
+import { retireItem, saveItem } from '@/services/library/items';
+import { removeCrew, saveCrew, saveRate } from '@/services/library/rates';
+import { putCredit, refundCredit } from '@/services/money/moves';
+import { recordPayment } from '@/services/money/payments';
+import { Problem, answer } from '@/services/problem';
+import { answerApproval, askApproval } from '@/services/proposals/approval';
+import { compareRevisions } from '@/services/proposals/compare';
+import { presetChoices } from '@/services/proposals/preset';
+import { copyProposal, saveAsTemplate } from '@/services/proposals/reuse';
+import { reopenProposal, saveProposal, withdrawProposal } from '@/services/proposals/save';
+import { showLink } from '@/services/links';
+import { revokeLinks, sendProposal } from '@/services/proposals/send';
+import { importProposal, startProposal } from '@/services/proposals/start';
 import { actionActor, deviceCookie, requestOrigin, sessionCookie } from './session';
 
 /* The desk's doors. Each says who is asking and hands over to one act, which checks the rest. */
@@ -75,8 +75,8 @@ export async function signOutAction() {
 export const revokeSessionAction = async (id: string) =>
   answer(async () => revokeSession(await actionActor(), id));
 
-export const saveLikingAction = async (input: unknown) =>
-  answer(async () => saveLiking(await actionActor(), input));
+export const savePreferencesAction = async (input: unknown) =>
+  answer(async () => savePreferences(await actionActor(), input));
 
 export const saveSettingsAction = async (input: unknown) =>
   answer(async () => saveSettings(await actionActor(), input));
@@ -88,11 +88,11 @@ export async function setLookAction(look: string) {
   else store.delete('impegno-look');
 }
 
-export const saveCustomerAction = async (input: unknown, id?: string) =>
-  answer(async () => saveCustomer(await actionActor(), input, id));
+export const saveCustomerAction = async (input: unknown, id?: string, over?: unknown) =>
+  answer(async () => saveCustomer(await actionActor(), input, id, over));
 
-export const saveSiteAction = async (input: unknown, id?: string) =>
-  answer(async () => saveSite(await actionActor(), input, id));
+export const saveSiteAction = async (input: unknown, id?: string, over?: unknown) =>
+  answer(async () => saveSite(await actionActor(), input, id, over));
 
 export const startProposalAction = async (input: unknown) =>
   answer(async () => startProposal(await actionActor(), input));
@@ -201,8 +201,8 @@ export const saveBundleAction = async (id: string, edition: number, input: unkno
 export const starAction = async (id: string, starred: boolean) =>
   answer(async () => star(await actionActor(), id, starred === true));
 
-export const saveItemAction = async (input: unknown, id?: string) =>
-  answer(async () => saveItem(await actionActor(), input, id));
+export const saveItemAction = async (input: unknown, id?: string, over?: unknown) =>
+  answer(async () => saveItem(await actionActor(), input, id, over));
 
 export const saveRateAction = async (input: unknown, id?: string) =>
   answer(async () => saveRate(await actionActor(), input, id));

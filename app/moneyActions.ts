@@ -1,16 +1,16 @@
 'use server';
 
 import { headers } from 'next/headers';
-import { attachCost, recordCost, saveToCome, takeCostBack } from '@/acts/costs/record';
-import { saveAccounts } from '@/acts/settings';
-import { makeBatch, previewBatch } from '@/acts/money/batches';
-import type { PlayInput } from '@/acts/money/cards';
-import { playCardService } from '@/acts/money/cards';
-import { mailInvoice } from '@/acts/money/invoiceLetter';
-import { chargeLate, waiveLate } from '@/acts/money/late';
-import { sendReminders } from '@/acts/money/reminders';
-import { reversePayment } from '@/acts/money/reversal';
-import { answer } from '@/acts/problem';
+import { attachCost, recordCost, saveToCome, takeCostBack } from '@/services/jobCosting/record';
+import { saveAccounts } from '@/services/settings';
+import { makeBatch, previewBatch } from '@/services/money/batches';
+import type { PlayInput } from '@/services/money/cards';
+import { playCardService } from '@/services/money/cards';
+import { mailInvoice } from '@/services/money/invoiceLetter';
+import { chargeLate, waiveLate } from '@/services/money/late';
+import { sendReminders } from '@/services/money/reminders';
+import { reversePayment } from '@/services/money/reversal';
+import { answer } from '@/services/problem';
 import { actionActor } from './session';
 
 /* The desk's doors to money and cost. Each says who is asking and hands over to one act, which checks the rest. */

@@ -1,9 +1,9 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
-import type { Actor } from '@/acts/actor';
-import { actorOf } from '@/acts/accounts/session';
-import { originOf, peerHeader, trustedProxies } from '@/acts/origin';
-import { Problem } from '@/acts/problem';
+import type { Actor } from '@/services/actor';
+import { actorOf } from '@/services/accounts/session';
+import { originOf, peerHeader, trustedProxies } from '@/services/origin';
+import { Problem } from '@/services/problem';
 
 export const sessionCookie = 'impegno-session';
 /** Remembers who signed in here, so that others' guessing does not keep them out. It opens nothing. */

@@ -2,8 +2,8 @@
 // billing steps, as JSON. The core and nothing else.
 import fs from 'node:fs';
 import { parseArgs } from 'node:util';
-import { check } from '@/acts/check';
-import { Problem } from '@/acts/problem';
+import { check } from '@/services/check';
+import { Problem } from '@/services/problem';
 import { withRounds } from '@/core/allowance';
 import { BillingError, agreementReport } from '@/core/billing';
 import { checkChoices, linesOf, menuOf } from '@/core/choice';

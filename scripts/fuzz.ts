@@ -2,10 +2,10 @@
 // and time; only to this machine. An answer of 500 and above is a fault, and so is none.
 import fs from 'node:fs';
 import path from 'node:path';
-import { actorOf } from '@/acts/accounts/session';
-import { signIn } from '@/acts/accounts/signIn';
-import { showLink } from '@/acts/links';
-import { listMessages } from '@/acts/post';
+import { actorOf } from '@/services/accounts/session';
+import { signIn } from '@/services/accounts/signIn';
+import { showLink } from '@/services/links';
+import { listMessages } from '@/services/post';
 import { closeConnection } from '@/data/connection';
 import { demoAccount } from './demo/seed';
 

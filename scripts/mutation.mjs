@@ -112,9 +112,9 @@ function copy() {
   return home;
 }
 
-/** Whether the tests pass in a copy; a run that takes too long has noticed something. */
+/** Whether the tests pass in a copy; a run that takes too long has noticed something. `said` gets what they say. */
 let limit = 1_800_000;
-const pass = (home, args) =>
+const pass = (home, args, said = () => undefined) =>
   new Promise((resolve) => {
     const child = spawn(
       process.execPath,
@@ -131,12 +131,14 @@ const pass = (home, args) =>
       ],
       {
         cwd: home,
-        stdio: 'ignore',
+        stdio: ['ignore', 'ignore', 'pipe'],
         detached: true,
         env: { ...process.env, NODE_ENV: 'test', npm_config_loglevel: 'error' },
       },
     );
+    child.stderr.on('data', (data) => said(String(data)));
     const timer = setTimeout(() => {
+      said(`Not done after ${limit / 1000} s.\n`);
       process.kill(-child.pid, 'SIGKILL');
       resolve(false);
     }, limit);
@@ -183,10 +185,11 @@ async function worker() {
 // A score of tests that fail anyway would say nothing.
 const began = Date.now();
 const plain = copy();
-const sound = await pass(plain, everything);
+let said = '';
+const sound = await pass(plain, everything, (more) => (said += more));
 fs.rmSync(plain, { recursive: true, force: true });
 if (!sound) {
-  process.stderr.write('The tests fail as it is.\n');
+  process.stderr.write(`The tests fail as it is:\n${said}`);
   process.exit(1);
 }
 limit = Math.max(120_000, 4 * (Date.now() - began));

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { chromium } from '@playwright/test';
 
 const FOOT = 40;
-const folder = path.join(import.meta.dirname, '..', 'src', 'outside', 'plans');
+const folder = path.join(import.meta.dirname, '..', 'src', 'gateways', 'plans');
 const px = (feet) => Math.round(feet * FOOT * 10) / 10;
 
 const wall = (points, closed = true) =>

@@ -44,17 +44,17 @@ function program(command, args, { env = {}, loud = false } = {}) {
   });
 }
 
+const since = (began) => `${Math.round((Date.now() - began) / 1000)} s`;
+
 async function check(name, command, args) {
   const began = Date.now();
   const { code, said } = await program(command, args);
   if (code === 0) passed += 1;
   else failed += 1;
-  say(
-    `${code === 0 ? 'ok   ' : 'FAIL '} ${name} (${Math.round((Date.now() - began) / 1000)} s)${code === 0 ? '' : `\n${said}`}`,
-  );
+  say(`${code === 0 ? 'ok   ' : 'FAIL '} ${name} (${since(began)})${code === 0 ? '' : `\n${said}`}`);
 }
 
-function count(name, file, code, read) {
+function count(name, file, code, began, read) {
   let good = 0;
   let bad = 0;
   try {
@@ -67,10 +67,11 @@ function count(name, file, code, read) {
   if (good + bad === 0) bad = 1;
   passed += good;
   failed += bad;
-  say(`${bad === 0 ? 'ok   ' : 'FAIL '} ${name}: ${good} passed, ${bad} failed`);
+  say(`${bad === 0 ? 'ok   ' : 'FAIL '} ${name}: ${good} passed, ${bad} failed (${since(began)})`);
 }
 
 async function jest(name, patterns, env = {}) {
+  const began = Date.now();
   const file = path.join(results, `${name}.json`);
   // On two cores one waits less than it is waited for.
   const workers = Math.max(2, os.availableParallelism() - 1);
@@ -79,7 +80,7 @@ async function jest(name, patterns, env = {}) {
     env: { NODE_OPTIONS: '--experimental-vm-modules --no-warnings', NODE_ENV: 'test', ...env },
   });
   if (code !== 0) say(said);
-  count(name, file, code, (found) => [
+  count(name, file, code, began, (found) => [
     found.numPassedTests,
     found.numFailedTests + found.numRuntimeErrorTestSuites,
   ]);
@@ -132,21 +133,37 @@ async function served(url, work) {
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
     const { DATABASE_URL, IMPEGNO_SECRET } = addressesOf(url);
-    await work({ IMPEGNO_ADDRESS: address, DATABASE_URL, IMPEGNO_SECRET });
+    return await work({ IMPEGNO_ADDRESS: address, DATABASE_URL, IMPEGNO_SECRET });
   } finally {
     server.kill('SIGTERM');
   }
 }
 
-const browser = (url) =>
-  served(url, async (env) => {
-    const file = path.join(results, 'e2e.json');
-    const { code, said } = await program(bin('playwright'), ['test', '--reporter=list,json'], {
-      env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file, ...env },
-    });
-    if (code !== 0) say(said);
-    count('e2e', file, code, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
-  });
+/** Browser tests wait more than they work: their files are dealt to two servers with a database each. */
+async function browser() {
+  const began = Date.now();
+  const halves = [];
+  for (const half of [1, 2]) halves.push([half, await testDatabase(`e2e${half}`)]);
+  const counts = await Promise.all(
+    halves.map(([half, url]) => {
+      const file = path.join(results, `e2e${half}.json`);
+      return served(url, async (env) => {
+        const asked = ['test', `--shard=${half}/${halves.length}`, '--reporter=list,json'];
+        const { code, said } = await program(bin('playwright'), [...asked, `--output=test-results/${half}`], {
+          env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file, ...env },
+        });
+        if (code !== 0) say(said);
+        return { file, code };
+      });
+    }),
+  );
+  counts.forEach(({ file, code }, i) =>
+    count(`e2e ${i + 1} of ${halves.length}`, file, code, began, ({ stats }) => [
+      stats.expected + stats.flaky,
+      stats.unexpected,
+    ]),
+  );
+}
 
 /** Mutated requests at every door; `npm run fuzz` sends many more than the tests do. */
 const fuzz = (url, requests) =>
@@ -193,22 +210,28 @@ try {
   fs.mkdirSync(results, { recursive: true });
   if (has('data') || has('e2e') || has('fuzz')) ensurePostgres();
   if (has('unit') || has('data') || has('e2e')) ensureTestTools();
-  if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
-  if (has('lint')) {
-    await check('lint', bin('eslint'), ['--max-warnings=0', '.']);
-    await check('import rules', bin('depcruise'), [
-      '--config',
-      '.dependency-cruiser.cjs',
-      'app',
-      'src',
-      'proxy.ts',
-    ]);
-  }
-  if (has('format')) await check('format', bin('prettier'), ['--check', '--log-level=warn', '.']);
+  const checks = async () => {
+    if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
+    if (has('lint')) {
+      await check('lint', bin('eslint'), ['--max-warnings=0', '.']);
+      await check('import rules', bin('depcruise'), [
+        '--config',
+        '.dependency-cruiser.cjs',
+        'app',
+        'src',
+        'proxy.ts',
+      ]);
+    }
+    if (has('format')) await check('format', bin('prettier'), ['--check', '--log-level=warn', '.']);
+  };
+  const data = async () => {
+    if (has('data')) await jest('data', ['tests/data'], addressesOf(await testDatabase('data')));
+  };
   if (has('unit')) await jest('unit', ['src', 'tests/outside']);
-  if (has('data')) await jest('data', ['tests/data'], addressesOf(await testDatabase('data')));
+  // What is read over needs a processor; what waits for the database leaves one.
+  await Promise.all([checks(), data()]);
   if (has('e2e') || has('fuzz')) ensureBuild();
-  if (has('e2e')) await browser(await testDatabase('e2e'));
+  if (has('e2e')) await browser();
   if (has('fuzz')) await fuzz(await testDatabase('fuzz'), wanted.length === 1 ? 5000 : 500);
 } catch (error) {
   failed += 1;

@@ -1,5 +1,5 @@
-import type { Actor } from '@/acts/actor';
-import { Problem, respond } from '@/acts/problem';
+import type { Actor } from '@/services/actor';
+import { Problem, respond } from '@/services/problem';
 import { isId } from '@/model';
 import { actionActor } from '../session';
 

@@ -1,4 +1,4 @@
-import { Problem } from '@/acts/problem';
+import { Problem } from '@/services/problem';
 
 /** Refuses what a page of another site sends: a browser says where a request comes from. */
 export function fromOwnPage(request: Request): void {

@@ -1,6 +1,6 @@
-import type { Visitor } from '@/acts/booklet/open';
-import { visitorOf } from '@/acts/booklet/open';
-import { Problem, respond } from '@/acts/problem';
+import type { Visitor } from '@/services/booklet/open';
+import { visitorOf } from '@/services/booklet/open';
+import { Problem, respond } from '@/services/problem';
 import { jsonBody } from '../api/ownPage';
 import { requestOrigin } from '../session';
 

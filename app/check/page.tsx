@@ -1,7 +1,7 @@
 import '@/booklet/booklet.css';
 import type { Metadata } from 'next';
-import { checkCertificate } from '@/acts/agreements/certificate';
-import { Problem } from '@/acts/problem';
+import { checkCertificate } from '@/services/agreements/certificate';
+import { Problem } from '@/services/problem';
 import type { Verdict } from '@/booklet/CheckCertificate';
 import { CheckCertificate } from '@/booklet/CheckCertificate';
 import { requestOrigin } from '../session';

@@ -1,7 +1,7 @@
-import type { Actor } from '@/acts/actor';
-import { businessDate } from '@/acts/actor';
-import { readJob } from '@/acts/costs/jobReport';
-import { attachCost, recordCost, saveToCome } from '@/acts/costs/record';
+import type { Actor } from '@/services/actor';
+import { businessDate } from '@/services/actor';
+import { readJob } from '@/services/jobCosting/jobReport';
+import { attachCost, recordCost, saveToCome } from '@/services/jobCosting/record';
 import type { Amount } from '@/core/number';
 import { divideRounded, parseAmount, parsePercent, shareOf, writeAmount } from '@/core/number';
 

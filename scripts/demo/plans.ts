@@ -1,4 +1,4 @@
-import type { KeptFile } from '@/acts/files/keep';
+import type { KeptFile } from '@/services/files/keep';
 import type { Plan, PlanPoint } from '@/model';
 
 /** Tenths of a pixel to the foot, as the sample plans are drawn. */

@@ -1,4 +1,4 @@
-import type { BundleWithMakeup } from '@/acts/library/bundles';
+import type { BundleWithMakeup } from '@/services/library/bundles';
 import {
   addRule,
   addTiers,

@@ -1,6 +1,6 @@
 'use client';
 
-import { withTax } from '@/core/customer';
+import { withTax } from '@/core/customerView';
 import { isNothing, minorDigits, parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { leftInWords } from './leftInWords';

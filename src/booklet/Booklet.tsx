@@ -2,7 +2,7 @@
 
 import { useMemo, useRef, useState } from 'react';
 import type { Booklet as BookletData, Meanwhile, TrialCards } from './types';
-import { reckonOffer, viewOf } from '@/core/customer';
+import { reckonOffer, viewOf } from '@/core/customerView';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import type { Answer, ProblemDetails } from '@/model/problem';

@@ -5,7 +5,7 @@ import { quantityOf, roundFigures } from '@/core/allowance/round';
 import { dueToDate } from '@/core/allowance/settle';
 import { termsOf } from '@/core/allowance/terms';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
-import { withTax } from '@/core/customer';
+import { withTax } from '@/core/customerView';
 import type { Amount } from '@/core/number';
 import { minorDigits, parseAmount, parseFixed, showAmount, writeAmount } from '@/core/number';
 import { showDate } from '@/core/text/dates';

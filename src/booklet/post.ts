@@ -8,16 +8,16 @@ export async function post<T>(
 ): Promise<{ ok: true; value: T } | { ok: false; problem: ProblemDetails }> {
   const asking = new AbortController();
   try {
-    const answer = await withPatience(
+    // Head and body: either may never come.
+    const [ok, value] = await withPatience(
       fetch(address, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(body),
         signal: asking.signal,
-      }),
+      }).then(async (answer) => [answer.ok, (await answer.json()) as T & ProblemDetails] as const),
     );
-    const value = (await answer.json()) as T & ProblemDetails;
-    return answer.ok ? { ok: true, value } : { ok: false, problem: value };
+    return ok ? { ok: true, value } : { ok: false, problem: value };
   } catch {
     asking.abort();
     return {

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { askAgain } from '@/ui/askAgain';
+import { askDoor } from '@/ui/askDoor';
 import type { Booklet } from './types';
 
 const EVERY = 5000;
@@ -28,9 +29,10 @@ export function useFresh(
       EVERY,
       async (signal) => {
         const began = performance.now();
-        const answer = await fetch(`${address}/now?mark=${encodeURIComponent(known)}`, { signal });
-        if (!answer.ok) return;
-        const told = (await answer.json()) as { mark: string; booklet: Booklet | null };
+        const told = await askDoor<{ mark: string; booklet: Booklet | null }>(
+          `${address}/now?mark=${encodeURIComponent(known)}`,
+          { signal },
+        );
         if (told.booklet === null || taking.current(told.booklet, began)) known = told.mark;
       },
       EVERY,

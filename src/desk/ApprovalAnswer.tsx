@@ -3,7 +3,7 @@
 import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Approval } from '@/acts/proposals/approval';
+import type { Approval } from '@/services/proposals/approval';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
 

@@ -3,9 +3,10 @@
 import { App, Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { listAreas } from '@/acts/library/areas';
+import type { listAreas } from '@/services/library/areas';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 type Areas = Awaited<ReturnType<typeof listAreas>>;
 
@@ -29,12 +30,14 @@ export function AreaTable({
   const router = useRouter();
   const { message } = App.useApp();
   const [text, setText] = useState(() => asText(areas));
+  const { done, notice } = useKeptForm(isOwner ? 'area factors' : null, text, asText(areas), setText);
   const submit = async () => {
     const answer = await asked(save(text));
     if (!answer.ok) {
       message.error(answer.problem.detail);
       return;
     }
+    done();
     message.success(`${answer.value.count} area factors are in use for new proposals.`);
     router.refresh();
   };
@@ -42,6 +45,7 @@ export function AreaTable({
     <>
       <h2>Area factors</h2>
       <div className="panel">
+        {notice}
         <label>
           By the beginning of the postcode: prefix; name; factor on material; on labour; on equipment. A line
           each; the longest prefix that fits counts, for proposals begun from now on.

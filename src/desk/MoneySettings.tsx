@@ -49,7 +49,7 @@ export function MoneySettings({
                 onChange={({ target }) =>
                   setPreset(
                     preset.id,
-                    target.value.trim() === '' ? anySize : { ...preset, upTo: target.value.trim() },
+                    target.value.trim() === '' ? anySize : { ...preset, upTo: target.value },
                   )
                 }
               />

@@ -28,12 +28,12 @@ export function PricingSettings({
     });
   const limit = (field: 'margin' | 'discount', text: string) => {
     const { [field]: _, ...rest } = limits;
-    change({ ...pricing, limits: text.trim() === '' ? rest : { ...rest, [field]: text.trim() } });
+    change({ ...pricing, limits: text.trim() === '' ? rest : { ...rest, [field]: text } });
   };
   const trade = (name: string, text: string) => {
     const byTrade: NonNullable<PriceLimits['byTrade']> = { ...limits.byTrade };
     if (text.trim() === '') delete byTrade[name];
-    else byTrade[name] = text.trim();
+    else byTrade[name] = text;
     change({ ...pricing, limits: { ...limits, byTrade } });
   };
   const field = (label: string, value: string, set: (text: string) => void) => (
@@ -71,7 +71,7 @@ export function PricingSettings({
                   setSet(set.id, {
                     ...set,
                     loads: set.loads.map((each, at) =>
-                      at === i ? { ...each, percent: target.value.trim() } : each,
+                      at === i ? { ...each, percent: target.value } : each,
                     ),
                   })
                 }

@@ -1,12 +1,15 @@
 'use client';
 
-import { App, Button, Input, Radio, Segmented } from 'antd';
+import { Alert, App, Button, Input, Radio, Segmented } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { listSessions } from '@/acts/accounts/session';
-import type { listAreas } from '@/acts/library/areas';
-import type { readSettings } from '@/acts/settings';
+import type { listSessions } from '@/services/accounts/session';
+import type { listAreas } from '@/services/library/areas';
+import type { Settled, readSettings } from '@/services/settings';
+import { mergeOver } from '@/core/editing';
+import { minorDigits } from '@/core/number';
+import { readDays, readTypedTerms } from '@/core/quantity';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { AreaTable } from './AreaTable';
@@ -15,7 +18,26 @@ import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import { UsualPercents } from './UsualPercents';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 import { withPatience } from '@/ui/patience';
+
+/** The settings as they stand in the form. */
+interface Typed extends Pick<Settled, 'usual' | 'pricing' | 'money'> {
+  readonly deposit: boolean;
+  readonly validity: string;
+  readonly payment: string;
+  /** What it stands over: the settings as they were read, then as they were saved. */
+  readonly over: Settled;
+}
+const asTyped = (over: Settled): Typed => ({
+  deposit: over.depositInvoiceOnAcceptance,
+  validity: String(over.validityDays),
+  payment: String(over.paymentDays),
+  usual: over.usual,
+  pricing: over.pricing,
+  money: over.money,
+  over,
+});
 
 interface SettingsProps {
   readonly settings: Awaited<ReturnType<typeof readSettings>>;
@@ -25,7 +47,7 @@ interface SettingsProps {
   readonly look: string;
   readonly trades: readonly string[];
   readonly actions: {
-    readonly save: (input: unknown) => Promise<Answer<void>>;
+    readonly save: (input: unknown) => Promise<Answer<Settled>>;
     readonly saveAreas: (text: string) => Promise<Answer<{ count: number }>>;
     readonly revoke: (id: string) => Promise<Answer<void>>;
     readonly setLook: (look: string) => Promise<void>;
@@ -37,26 +59,45 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
   const { company, users } = settings;
   const router = useRouter();
   const { message } = App.useApp();
-  const [deposit, setDeposit] = useState(company.depositInvoiceOnAcceptance);
-  const [validity, setValidity] = useState(String(company.validityDays));
-  const [payment, setPayment] = useState(String(company.paymentDays));
-  const [usual, setUsual] = useState(company.usual);
-  const [pricing, setPricing] = useState(company.pricing);
-  const [money, setMoney] = useState(company.money);
+  const [typed, setTyped] = useState(() => asTyped(settings.settled));
+  const { deposit, validity, payment, usual, pricing, money } = typed;
+  const type = (change: Partial<Typed>) => setTyped((before) => ({ ...before, ...change }));
+  const [refused, setRefused] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  const { done, notice } = useKeptForm(
+    isOwner ? 'settings' : null,
+    typed,
+    asTyped(settings.settled),
+    setTyped,
+  );
 
   const save = async () => {
-    const answer = await asked(
-      actions.save({
+    setRefused(null);
+    let wanted: Settled;
+    try {
+      wanted = {
         depositInvoiceOnAcceptance: deposit,
-        validityDays: Number(validity),
-        paymentDays: Number(payment),
-        usual,
-        pricing,
-        money,
-      }),
-    );
-    if (answer.ok) message.success('Settings saved.');
-    else message.error(answer.problem.detail);
+        validityDays: readDays('Prices hold for', validity, 1, 365),
+        paymentDays: readDays('Stage invoices are due after', payment, 0, 180),
+        ...readTypedTerms({ usual, pricing, money }, minorDigits(company.currency)),
+      };
+    } catch (error) {
+      setRefused((error as Error).message);
+      return;
+    }
+    setSaving(true);
+    const answer = await asked(actions.save({ ...wanted, over: typed.over }));
+    setSaving(false);
+    if (!answer.ok) {
+      setRefused(answer.problem.detail);
+      return;
+    }
+    // What others settled meanwhile is shown with it; what was typed since the press stays.
+    const stored = asTyped(answer.value);
+    setTyped((now) => ({ ...mergeOver(typed, now, stored), over: stored.over }));
+    done();
+    message.success('Settings saved.');
+    router.refresh();
   };
   const revoke = async (id: string) => {
     const answer = await asked(actions.revoke(id));
@@ -74,13 +115,14 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
       </header>
       <h2>How we work</h2>
       <div className="panel">
+        {notice}
         <fieldset style={{ border: 0, padding: 0, margin: '0 0 14px' }} disabled={!isOwner}>
           <legend style={{ padding: 0 }}>The deposit invoice is issued</legend>
           <Radio.Group
             vertical
             disabled={!isOwner}
             value={deposit}
-            onChange={({ target }) => setDeposit(Boolean(target.value))}
+            onChange={({ target }) => type({ deposit: Boolean(target.value) })}
             options={[
               { value: true, label: 'by itself, when the customer accepts' },
               {
@@ -97,7 +139,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
             disabled={!isOwner}
             inputMode="numeric"
             value={validity}
-            onChange={({ target }) => setValidity(target.value)}
+            onChange={({ target }) => type({ validity: target.value })}
           />{' '}
           days
         </label>
@@ -108,19 +150,19 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
             disabled={!isOwner}
             inputMode="numeric"
             value={payment}
-            onChange={({ target }) => setPayment(target.value)}
+            onChange={({ target }) => type({ payment: target.value })}
           />{' '}
           days
         </label>
         <p style={{ margin: '0 0 6px' }}>A proposal from nothing begins with:</p>
-        <UsualPercents usual={usual} disabled={!isOwner} change={setUsual} />
+        <UsualPercents usual={usual} disabled={!isOwner} change={(next) => type({ usual: next })} />
         <Radio.Group
           className="settings-basis"
           disabled={!isOwner}
           value={usual.tax?.shown ?? 'before tax'}
           onChange={({ target }) => {
             const { tax: _, ...rest } = usual;
-            setUsual(target.value === 'with tax' ? { ...rest, tax: { shown: 'with tax' } } : rest);
+            type({ usual: target.value === 'with tax' ? { ...rest, tax: { shown: 'with tax' } } : rest });
           }}
         >
           <Radio value="before tax">Customers read prices before tax, and the tax below</Radio>
@@ -131,14 +173,27 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
           usual={usual}
           trades={trades}
           disabled={!isOwner}
-          change={setPricing}
+          change={(next) => type({ pricing: next })}
         />
-        <MoneySettings money={money} usual={usual} disabled={!isOwner} change={setMoney} />
-        <LateSettings money={money} currency={company.currency} disabled={!isOwner} change={setMoney} />
+        <MoneySettings
+          money={money}
+          usual={usual}
+          disabled={!isOwner}
+          change={(next) => type({ money: next })}
+        />
+        <LateSettings
+          money={money}
+          currency={company.currency}
+          disabled={!isOwner}
+          change={(next) => type({ money: next })}
+        />
         {isOwner ? (
-          <Button type="primary" onClick={save} style={{ marginTop: 14 }}>
-            Save
-          </Button>
+          <div style={{ marginTop: 14 }}>
+            {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
+            <Button type="primary" loading={saving} onClick={() => void save()}>
+              Save
+            </Button>
+          </div>
         ) : (
           <span className="soft">The owner can change this.</span>
         )}

@@ -85,7 +85,7 @@ export function UsualPercents({
                 disabled={disabled}
                 aria-label={`${row.name}, ${row.of}`}
                 value={row.value}
-                onChange={({ target }) => change(row.set(target.value.trim().replace(',', '.')))}
+                onChange={({ target }) => change(row.set(target.value))}
               />
               <span className="soft">{row.of}</span>
             </label>

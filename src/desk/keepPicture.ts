@@ -1,16 +1,9 @@
-import type { KeptFile } from '@/acts/files/keep';
-import { readAnswer } from '@/ui/readAnswer';
+import type { KeptFile } from '@/services/files/keep';
+import { sendFile } from '@/ui/askDoor';
 
 /**
  * Keeps a picture for an item, a bundle or an alternative.
  * @throws Error with a sentence when it cannot be kept
  */
-export async function keepPicture(file: File): Promise<KeptFile> {
-  return readAnswer<KeptFile>(
-    await fetch(`/api/v1/files?kind=picture&name=${encodeURIComponent(file.name)}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/octet-stream' },
-      body: file,
-    }),
-  );
-}
+export const keepPicture = (file: File): Promise<KeptFile> =>
+  sendFile<KeptFile>(`/api/v1/files?kind=picture&name=${encodeURIComponent(file.name)}`, file);

@@ -71,11 +71,11 @@ export type Crew = CrewInput & { readonly id: string };
 export type Rate = Type.Static<typeof RateInput> & { readonly id: string };
 
 /** How a person likes the desk. */
-export const DeskLiking = Type.Object(
+export const DeskPreferences = Type.Object(
   { columns: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 30 })) },
   closed,
 );
-export type DeskLiking = Type.Static<typeof DeskLiking>;
+export type DeskPreferences = Type.Static<typeof DeskPreferences>;
 
 /**
  * A bundle of the library. Its recipe names library items and library bundles by their ids; a proposal takes a copy

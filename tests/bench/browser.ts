@@ -3,11 +3,11 @@ import { spawn } from 'node:child_process';
 import net from 'node:net';
 import type { Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
-import type { Actor } from '@/acts/actor';
-import { createCompany } from '@/acts/accounts/createCompany';
-import { saveCustomer } from '@/acts/customers/customers';
-import { sendProposal } from '@/acts/proposals/send';
-import { importProposal } from '@/acts/proposals/start';
+import type { Actor } from '@/services/actor';
+import { createCompany } from '@/services/accounts/createCompany';
+import { saveCustomer } from '@/services/customers/customers';
+import { sendProposal } from '@/services/proposals/send';
+import { importProposal } from '@/services/proposals/start';
 import type { ProposalDocument } from '@/model';
 
 const account = { email: 'bench@bench.example', password: 'a-bench-password' };

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
-import { issueInvoice } from '@/acts/agreements/issue';
-import type { Actor } from '@/acts/actor';
-import { note } from '@/acts/actor';
-import { listAgreements } from '@/acts/agreements/list';
-import { loadAgreement, loadAgreements } from '@/acts/agreements/money';
-import { readMoney } from '@/acts/money/invoices';
-import { nextNumber } from '@/acts/numbers';
+import { issueInvoice } from '@/services/agreements/issue';
+import type { Actor } from '@/services/actor';
+import { recordAudit } from '@/services/actor';
+import { listAgreements } from '@/services/agreements/list';
+import { loadAgreement, loadAgreements } from '@/services/agreements/money';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { nextNumber } from '@/services/numbers';
 import { inCompany } from '@/data/connection';
 import { statementPdf } from '@/formats/pdf/statementPdf';
 import type { StatementPaper } from '@/formats/statementPaper';
@@ -35,7 +35,7 @@ export async function issuing(writers: number, each: number): Promise<[number, n
   const issue = (agreementId: string) => issueInvoice(actor, { agreementId, what: { amount: '1' } });
   const bare = () =>
     inCompany(actor.companyId, async (tx) => {
-      await note(tx, actor, 'bench', actor.companyId);
+      await recordAudit(tx, actor, 'bench', actor.companyId);
       await nextNumber(tx, actor.companyId, 'proposal');
     });
   await Promise.all(agreements.map(issue));
@@ -115,7 +115,7 @@ export async function moneyPages(agreements: number, invoices: number) {
   const actor = await manyInvoices(agreements, invoices);
   const bare = (query: SQL) => () => inCompany(actor.companyId, (tx) => tx.execute(query));
   return {
-    money: await inTurn(() => readMoney(actor), bare(sql`select count(*), sum(total) from invoice`)),
+    money: await inTurn(() => loadMoneyPage(actor), bare(sql`select count(*), sum(total) from invoice`)),
     agreements: await inTurn(
       () => listAgreements(actor, { show: 'under way' }),
       bare(sql`select count(*), sum(total) from agreement`),

@@ -1,12 +1,13 @@
 /* An open page of an agreement learns of whatever moves in it, whoever moves it; and of nothing that does not. */
-import { startChangeOrder } from '@/acts/agreements/change';
-import { agreementMark } from '@/acts/agreements/fresh';
-import { dropDraft, issueInvoice, saveDraft } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { putInStage, saveStage } from '@/acts/agreements/stages';
-import { recordCost } from '@/acts/costs/record';
-import { recordPayment } from '@/acts/money/payments';
-import { reversePayment } from '@/acts/money/reversal';
+import { startChangeOrder } from '@/services/agreements/change';
+import { agreementMark } from '@/services/agreements/fresh';
+import { dropDraft, issueInvoice, saveDraft } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { putInStage, saveStage } from '@/services/agreements/stages';
+import { readCustomer, saveCustomer } from '@/services/customers/customers';
+import { recordCost } from '@/services/jobCosting/record';
+import { recordPayment } from '@/services/money/payments';
+import { reversePayment } from '@/services/money/reversal';
 import { closeConnection } from '@/data/connection';
 import { newAgreement, newCompany } from '../support/desk';
 
@@ -83,6 +84,11 @@ test('each thing that is recorded, kept, planned or begun is another mark; looki
       supplier: '',
       idempotencyKey: idempotencyKey(),
     }),
+  );
+  const { customer } = await read();
+  const { id, ...named } = (await readCustomer(actor, customer.id)).customer;
+  await moved('the customer under another name', () =>
+    saveCustomer(actor, { ...named, name: 'Ottoline Fenn and daughter' }, id),
   );
   await moved('a change begun', () => startChangeOrder(actor, { agreementId }));
 });

@@ -1,8 +1,8 @@
-import { listAreas, saveAreas } from '@/acts/library/areas';
-import { saveCustomer } from '@/acts/customers/customers';
-import { readProposal } from '@/acts/proposals/read';
-import { startProposal } from '@/acts/proposals/start';
-import type { Actor } from '@/acts/actor';
+import { listAreas, saveAreas } from '@/services/library/areas';
+import { saveCustomer } from '@/services/customers/customers';
+import { readProposal } from '@/services/proposals/read';
+import { startProposal } from '@/services/proposals/start';
+import type { Actor } from '@/services/actor';
 import { closeConnection } from '@/data/connection';
 import { newCompany } from '../support/desk';
 

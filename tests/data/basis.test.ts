@@ -1,12 +1,12 @@
 /*
  * Customers read every price before tax, or every price with it: as the company sets, in all that they are served.
  */
-import { openBooklet } from '@/acts/booklet/open';
-import { saveAsTemplate } from '@/acts/proposals/reuse';
-import { readProposal } from '@/acts/proposals/read';
-import { saveProposal } from '@/acts/proposals/save';
-import { startProposal } from '@/acts/proposals/start';
-import { readSettings, saveSettings } from '@/acts/settings';
+import { openBooklet } from '@/services/booklet/open';
+import { saveAsTemplate } from '@/services/proposals/reuse';
+import { readProposal } from '@/services/proposals/read';
+import { saveProposal } from '@/services/proposals/save';
+import { startProposal } from '@/services/proposals/start';
+import { readSettings, saveSettings } from '@/services/settings';
 import { closeConnection } from '@/data/connection';
 import { parseAmount } from '@/core/number';
 import { newCompany, newCustomer, newProposal, sendIt, visit } from '../support/desk';

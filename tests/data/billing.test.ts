@@ -1,13 +1,13 @@
 import { sql } from 'drizzle-orm';
-import type { Actor } from '@/acts/actor';
-import { startChangeOrder } from '@/acts/agreements/change';
-import { creditInvoice, issueInvoice, saveDraft } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { draftPaper, readWorktable } from '@/acts/agreements/worktable';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { recordPayment } from '@/acts/money/payments';
-import { invoicePaperXml } from '@/acts/papers';
+import type { Actor } from '@/services/actor';
+import { startChangeOrder } from '@/services/agreements/change';
+import { creditInvoice, issueInvoice, saveDraft } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { draftPaper, readProgressBilling } from '@/services/agreements/progressBilling';
+import { acceptProposal } from '@/services/booklet/accept';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { recordPayment } from '@/services/money/payments';
+import { invoicePaperXml } from '@/services/papers';
 import { closeConnection, inCompany } from '@/data/connection';
 import { makeInvoice, paperSums } from '@/core/billing';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
@@ -97,7 +97,7 @@ test('what the desk shows before is what the server issues', async () => {
     { rest: true },
     { release: 'all' },
   ] as const) {
-    const { ledger } = await readWorktable(actor, agreementId);
+    const { ledger } = await readProgressBilling(actor, agreementId);
     const seen = paperSums(makeInvoice(ledger, what as BillingAsk), ledger.components);
     const { id } = await bill(what as BillingAsk);
     expect(await readInvoice(actor, id)).toMatchObject({
@@ -161,7 +161,7 @@ test('work that is left out after it was billed comes back as a credit note', as
 
 test('a draft is kept, previewed, and done with when it is issued; who looked at old figures is told', async () => {
   const { actor, agreementId, bill, read } = await agreementWith({});
-  const { seen } = await readWorktable(actor, agreementId);
+  const { seen } = await readProgressBilling(actor, agreementId);
   const shows = { unbilled: 'zero', bundles: 'agreed' } as const;
   const what = { lines: [{ line: 'l1', to: { percent: '25' as string } }] };
   await saveDraft(actor, { agreementId, what, title: 'First week', shows, remark: 'Thank you.' });

@@ -1,23 +1,23 @@
 import { eq } from 'drizzle-orm';
-import type { Actor } from '@/acts/actor';
-import { readCertificates } from '@/acts/agreements/certificate';
-import { readAgreement } from '@/acts/agreements/read';
-import { chooseInBooklet } from '@/acts/booklet/choose';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { consentSentence, declineProposal } from '@/acts/booklet/decide';
-import { openBooklet } from '@/acts/booklet/open';
-import { payByCard } from '@/acts/booklet/payCard';
-import { previewBooklet } from '@/acts/booklet/preview';
-import { listProposals, readProposal } from '@/acts/proposals/read';
-import { saveProposal } from '@/acts/proposals/save';
-import { showLink } from '@/acts/links';
-import { listMessages } from '@/acts/post';
-import { revokeLinks, sendProposal } from '@/acts/proposals/send';
+import type { Actor } from '@/services/actor';
+import { readCertificates } from '@/services/agreements/certificate';
+import { readAgreement } from '@/services/agreements/read';
+import { chooseInBooklet } from '@/services/booklet/choose';
+import { acceptProposal } from '@/services/booklet/accept';
+import { consentSentence, declineProposal } from '@/services/booklet/decide';
+import { openBooklet } from '@/services/booklet/open';
+import { payByCard } from '@/services/booklet/payCard';
+import { previewBooklet } from '@/services/booklet/preview';
+import { listProposals, readProposal } from '@/services/proposals/read';
+import { saveProposal } from '@/services/proposals/save';
+import { showLink } from '@/services/links';
+import { listMessages } from '@/services/post';
+import { revokeLinks, sendProposal } from '@/services/proposals/send';
 import { closeConnection, inCompany } from '@/data/connection';
 import { audit, link } from '@/data/schema';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model';
-import { trialCards } from '@/outside/cards';
+import { trialCards } from '@/gateways/cards';
 import {
   newAgreement,
   newCompany,

@@ -1,10 +1,10 @@
-import { addUser } from '@/acts/accounts/createCompany';
-import type { Actor } from '@/acts/actor';
-import { addItems } from '@/acts/library/add';
-import type { BrowseInput, LibraryRow } from '@/acts/library/browse';
-import { PAGE_OF_LIBRARY, browseLibrary, star } from '@/acts/library/browse';
-import { addBundle, retireBundle } from '@/acts/library/bundles';
-import { retireItem } from '@/acts/library/items';
+import { addUser } from '@/services/accounts/createCompany';
+import type { Actor } from '@/services/actor';
+import { addItems } from '@/services/library/add';
+import type { BrowseInput, LibraryRow } from '@/services/library/browse';
+import { PAGE_OF_LIBRARY, browseLibrary, star } from '@/services/library/browse';
+import { addBundle, retireBundle } from '@/services/library/bundles';
+import { retireItem } from '@/services/library/items';
 import { closeConnection } from '@/data/connection';
 import type { ItemInput } from '@/model';
 import { newCompany, refusal } from '../support/desk';

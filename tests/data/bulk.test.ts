@@ -1,6 +1,6 @@
-import { addItems } from '@/acts/library/add';
-import { changeCosts, draftsBehind, previewCosts } from '@/acts/library/bulk';
-import { readItem } from '@/acts/library/items';
+import { addItems } from '@/services/library/add';
+import { changeCosts, draftsBehind, previewCosts } from '@/services/library/bulk';
+import { readItem } from '@/services/library/items';
 import { lineFromItem } from '@/core/editing';
 import { closeConnection } from '@/data/connection';
 import type { ItemInput } from '@/model';

@@ -1,9 +1,9 @@
 import { sql } from 'drizzle-orm';
-import { addItems } from '@/acts/library/add';
-import { addBundle, bundlesWith, readBundle, retireBundle, saveBundle } from '@/acts/library/bundles';
-import { findInLibrary } from '@/acts/library/find';
-import type { Actor } from '@/acts/actor';
-import { addUser } from '@/acts/accounts/createCompany';
+import { addItems } from '@/services/library/add';
+import { addBundle, bundlesWith, readBundle, retireBundle, saveBundle } from '@/services/library/bundles';
+import { findInLibrary } from '@/services/library/find';
+import type { Actor } from '@/services/actor';
+import { addUser } from '@/services/accounts/createCompany';
 import { tryBundle } from '@/core/bundle';
 import { closeConnection, inCompany } from '@/data/connection';
 import type { BundleInLibrary, ItemInput } from '@/model';

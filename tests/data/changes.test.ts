@@ -1,12 +1,12 @@
-import { issueInvoice } from '@/acts/agreements/issue';
-import { startChangeOrder } from '@/acts/agreements/change';
-import { readAgreement } from '@/acts/agreements/read';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { openBooklet } from '@/acts/booklet/open';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { readProposal, listProposals } from '@/acts/proposals/read';
-import { saveAsTemplate } from '@/acts/proposals/reuse';
-import { withdrawProposal } from '@/acts/proposals/save';
+import { issueInvoice } from '@/services/agreements/issue';
+import { startChangeOrder } from '@/services/agreements/change';
+import { readAgreement } from '@/services/agreements/read';
+import { acceptProposal } from '@/services/booklet/accept';
+import { openBooklet } from '@/services/booklet/open';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { readProposal, listProposals } from '@/services/proposals/read';
+import { saveAsTemplate } from '@/services/proposals/reuse';
+import { withdrawProposal } from '@/services/proposals/save';
 import { moreOf, omissionLine } from '@/core/agreement';
 import { parseAmount, parseFixed } from '@/core/number';
 import { closeConnection } from '@/data/connection';
@@ -247,7 +247,7 @@ test('a change order stays one; another agreement’s link does not lead to it; 
   );
   const fresh = await startChangeOrder(actor, { agreementId });
   const { document, saveNumber } = await readProposal(actor, fresh.id);
-  const { saveProposal } = await import('@/acts/proposals/save');
+  const { saveProposal } = await import('@/services/proposals/save');
   const moved = saveProposal(actor, {
     proposalId: fresh.id,
     saveNumber,

@@ -1,14 +1,14 @@
-import type { Actor } from '@/acts/actor';
-import { readAgreement } from '@/acts/agreements/read';
-import { issueInvoice } from '@/acts/agreements/issue';
-import { openBooklet } from '@/acts/booklet/open';
-import { listCustomers, readCustomer, saveCustomer, saveSite } from '@/acts/customers/customers';
-import { addTemplate } from '@/acts/library/add';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { recordPayment } from '@/acts/money/payments';
-import type { Problem } from '@/acts/problem';
-import { listProposals, readProposal } from '@/acts/proposals/read';
-import { importProposal, startProposal } from '@/acts/proposals/start';
+import type { Actor } from '@/services/actor';
+import { readAgreement } from '@/services/agreements/read';
+import { issueInvoice } from '@/services/agreements/issue';
+import { openBooklet } from '@/services/booklet/open';
+import { listCustomers, readCustomer, saveCustomer, saveSite } from '@/services/customers/customers';
+import { addTemplate } from '@/services/library/add';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { recordPayment } from '@/services/money/payments';
+import type { Problem } from '@/services/problem';
+import { listProposals, readProposal } from '@/services/proposals/read';
+import { importProposal, startProposal } from '@/services/proposals/start';
 import { closeConnection } from '@/data/connection';
 import { newAgreement, newCompany, newProposal, sendIt, testDocument, visit } from '../support/desk';
 

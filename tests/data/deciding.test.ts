@@ -4,18 +4,18 @@ import {
   readCertificates,
   visitorCertificates,
   visitorStatement,
-} from '@/acts/agreements/certificate';
-import { readAgreement } from '@/acts/agreements/read';
-import { acceptForCustomer, acceptProposal } from '@/acts/booklet/accept';
-import { chooseInBooklet } from '@/acts/booklet/choose';
-import { declineProposal } from '@/acts/booklet/decide';
-import { openBooklet } from '@/acts/booklet/open';
-import { answerQuestion, askQuestion, waitingQuestions } from '@/acts/booklet/questions';
-import { compareRevisions } from '@/acts/proposals/compare';
-import { readProposal } from '@/acts/proposals/read';
-import { reopenProposal, saveProposal, withdrawProposal } from '@/acts/proposals/save';
-import { listMessages } from '@/acts/post';
-import { sha256 } from '@/acts/secrets';
+} from '@/services/agreements/certificate';
+import { readAgreement } from '@/services/agreements/read';
+import { acceptForCustomer, acceptProposal } from '@/services/booklet/accept';
+import { chooseInBooklet } from '@/services/booklet/choose';
+import { declineProposal } from '@/services/booklet/decide';
+import { openBooklet } from '@/services/booklet/open';
+import { answerQuestion, askQuestion, waitingQuestions } from '@/services/booklet/questions';
+import { compareRevisions } from '@/services/proposals/compare';
+import { readProposal } from '@/services/proposals/read';
+import { reopenProposal, saveProposal, withdrawProposal } from '@/services/proposals/save';
+import { listMessages } from '@/services/post';
+import { sha256 } from '@/services/secrets';
 import { closeConnection } from '@/data/connection';
 import {
   newAgreement,

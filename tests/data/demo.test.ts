@@ -1,9 +1,9 @@
-import { listAgreements } from '@/acts/agreements/list';
-import { readAgreement } from '@/acts/agreements/read';
-import { listCustomers } from '@/acts/customers/customers';
-import { listItems, listTemplates } from '@/acts/library/library';
-import { readMoney } from '@/acts/money/invoices';
-import { listProposals, readProposal } from '@/acts/proposals/read';
+import { listAgreements } from '@/services/agreements/list';
+import { readAgreement } from '@/services/agreements/read';
+import { listCustomers } from '@/services/customers/customers';
+import { listItems, listTemplates } from '@/services/library/library';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { listProposals, readProposal } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';
 import { checkDocument } from '@/core/offer';
 import type { Amount } from '@/core/number';
@@ -22,7 +22,7 @@ test('has something true on every screen: a library, customers, proposals in eve
   expect(new Set(proposals.map(({ state }) => state))).toEqual(
     new Set(['draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn']),
   );
-  const { invoices } = await readMoney(actor);
+  const { invoices } = await loadMoneyPage(actor);
   expect(new Set(invoices.map(({ state }) => state))).toEqual(new Set(['issued', 'part paid', 'paid']));
   expect(invoices.some(({ overdue }) => overdue)).toBe(true);
 });
@@ -41,7 +41,7 @@ test('obeys its own rules: every document stands, every agreement and its invoic
     expect(sumAmounts(track.map(({ paid }) => cents(paid)))).toBe(cents(standing.paid));
     expect(cents(standing.billed) + cents(standing.leftToBill)).toBe(cents(standing.sumToDate));
   }
-  const money = await readMoney(actor);
+  const money = await loadMoneyPage(actor);
   expect(sumAmounts(money.invoices.map(({ open }) => cents(open)))).toBe(cents(money.out));
   // Every figure is the sum of what it opens.
   const sum = (rows: readonly { readonly sum: string }[]) => sumAmounts(rows.map((row) => cents(row.sum)));
@@ -51,10 +51,10 @@ test('obeys its own rules: every document stands, every agreement and its invoic
     ['held', money.held],
     ['credit', money.credit],
   ] as const)
-    expect([list, sum((await readMoney(actor, list)).agreements)]).toEqual([list, cents(figure)]);
-  const late = await readMoney(actor, 'overdue');
+    expect([list, sum((await loadMoneyPage(actor, list)).agreements)]).toEqual([list, cents(figure)]);
+  const late = await loadMoneyPage(actor, 'overdue');
   expect(sumAmounts(late.invoices.map(({ open }) => cents(open)))).toBe(cents(money.overdue));
-  const received = await readMoney(actor, 'received');
+  const received = await loadMoneyPage(actor, 'received');
   expect(sumAmounts(received.payments.map(({ amount }) => cents(amount)))).toBe(
     cents(money.receivedThisMonth),
   );

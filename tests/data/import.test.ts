@@ -1,15 +1,15 @@
-import { readItem, saveItem } from '@/acts/library/items';
+import { readItem, saveItem } from '@/services/library/items';
 import {
   applyImport,
   dropImport,
   listForExport,
   previewImport,
   startImport,
-} from '@/acts/library/importItems';
-import { libraryAsCsv, libraryAsXlsx } from '@/acts/papers';
-import { addItems } from '@/acts/library/add';
-import { addUser } from '@/acts/accounts/createCompany';
-import { findItems } from '@/acts/library/library';
+} from '@/services/library/importItems';
+import { libraryAsCsv, libraryAsXlsx } from '@/services/papers';
+import { addItems } from '@/services/library/add';
+import { addUser } from '@/services/accounts/createCompany';
+import { findItems } from '@/services/library/library';
 import { closeConnection } from '@/data/connection';
 import { itemInputs } from '../../scripts/demo/library';
 import { stockInputs } from '../../scripts/demo/stock';

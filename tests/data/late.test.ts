@@ -1,23 +1,23 @@
 import { eq } from 'drizzle-orm';
-import type { Actor } from '@/acts/actor';
-import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { payByCard } from '@/acts/booklet/payCard';
-import { mailInvoice } from '@/acts/money/invoiceLetter';
-import { readMoney } from '@/acts/money/invoices';
-import { chargeLate, waiveLate } from '@/acts/money/late';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { recordPayment } from '@/acts/money/payments';
-import { listReminders, remindByItself, sendReminders } from '@/acts/money/reminders';
-import { readStatement } from '@/acts/money/statement';
-import { showLink } from '@/acts/links';
-import { listMessages } from '@/acts/post';
-import { readSettings, saveSettings } from '@/acts/settings';
+import type { Actor } from '@/services/actor';
+import { creditInvoice, issueInvoice } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { payByCard } from '@/services/booklet/payCard';
+import { mailInvoice } from '@/services/money/invoiceLetter';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { chargeLate, waiveLate } from '@/services/money/late';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { recordPayment } from '@/services/money/payments';
+import { listReminders, remindByItself, sendReminders } from '@/services/money/reminders';
+import { readProgressStatement } from '@/services/money/statement';
+import { showLink } from '@/services/links';
+import { listMessages } from '@/services/post';
+import { readSettings, saveSettings } from '@/services/settings';
 import { plusDays } from '@/core/calendar';
 import { closeConnection } from '@/data/connection';
 import { reminder } from '@/data/schema';
 import type { CompanyMoney } from '@/model';
-import { trialCards } from '@/outside/cards';
+import { trialCards } from '@/gateways/cards';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
 import { asOwner } from '../support/owner';
 
@@ -91,14 +91,14 @@ test('interest is charged once for each day, on an invoice that is none of the a
     (await refusal(creditInvoice(actor, { invoiceId: charged!.id, what: { whole: true }, remark: '' })))
       .detail,
   ).toContain('as a whole');
-  expect((await refusal(readStatement(actor, charged!.id))).status).toBe(404);
+  expect((await refusal(readProgressStatement(actor, charged!.id))).status).toBe(404);
   // The agreement is where it was, and what is out is more.
   const after = await readAgreement(actor, agreementId);
   expect(after.standing).toEqual(before.standing);
   expect(after.payments).toEqual(before.payments);
-  const out = Number((await readMoney(late(30))).out);
+  const out = Number((await loadMoneyPage(late(30))).out);
   await waiveLate(late(30), { invoiceId: charged!.id });
-  expect(Number((await readMoney(late(30))).out)).toBeCloseTo(out - Number(owed), 6);
+  expect(Number((await loadMoneyPage(late(30))).out)).toBeCloseTo(out - Number(owed), 6);
   expect((await refusal(waiveLate(late(30), { invoiceId: charged!.id }))).detail).toContain('already');
   expect((await readInvoice(late(30), id)).late?.amount).toBe(owed);
   // The rest of the agreement can be billed as if nothing had been.

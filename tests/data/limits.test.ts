@@ -1,10 +1,10 @@
 /* Waiting has limits, and so has trying: nobody makes everybody wait, and nobody's guessing keeps the real person out. */
 import { sql } from 'drizzle-orm';
 import { setTimeout as pause } from 'node:timers/promises';
-import { addUser } from '@/acts/accounts/createCompany';
-import { signIn } from '@/acts/accounts/signIn';
-import { issueInvoice } from '@/acts/agreements/issue';
-import { answer } from '@/acts/problem';
+import { addUser } from '@/services/accounts/createCompany';
+import { signIn } from '@/services/accounts/signIn';
+import { issueInvoice } from '@/services/agreements/issue';
+import { answer } from '@/services/problem';
 import { closeConnection, inCompany } from '@/data/connection';
 import { newAgreement, newCompany, refusal } from '../support/desk';
 import { asOwner } from '../support/owner';
@@ -108,7 +108,7 @@ describe('guessing passwords', () => {
 });
 
 test('a wrong private link is refused in words, and counts against nobody else', async () => {
-  const { visitorOf } = await import('@/acts/booklet/open');
+  const { visitorOf } = await import('@/services/booklet/open');
   const { token } = await newAgreement(await newCompany());
   const from = `wrong links ${process.pid}`;
   for (let i = 0; i < 31; i += 1) await refusal(visitorOf('A'.repeat(43), from, new Date()));

@@ -1,14 +1,14 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { sql } from 'drizzle-orm';
-import type { Actor } from '@/acts/actor';
-import { issueInvoice } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { payByCard } from '@/acts/booklet/payCard';
-import { readMoney } from '@/acts/money/invoices';
-import { recordPayment } from '@/acts/money/payments';
+import type { Actor } from '@/services/actor';
+import { issueInvoice } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { payByCard } from '@/services/booklet/payCard';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { recordPayment } from '@/services/money/payments';
 import { closeConnection, inCompany } from '@/data/connection';
 import { parseAmount, sumAmounts } from '@/core/number';
-import { trialCards } from '@/outside/cards';
+import { trialCards } from '@/gateways/cards';
 import { newAgreement, newCompany, visit } from '../support/desk';
 import { asOwner } from '../support/owner';
 
@@ -63,7 +63,7 @@ describe('stage invoices', () => {
     );
     const issued = (await Promise.all(tries)).filter((made) => made !== null);
     expect(issued).toHaveLength(4);
-    const numbers = (await readMoney(actor)).invoices.map(({ number }) => number).sort();
+    const numbers = (await loadMoneyPage(actor)).invoices.map(({ number }) => number).sort();
     expect(numbers).toEqual(Array.from({ length: 8 }, (_, i) => `${year}-00${1 + i}`));
   });
 
@@ -94,7 +94,7 @@ describe('stage invoices', () => {
       });
     for (let kill = 0; kill < 52; kill += 4)
       await Promise.all([0, 1, 2, 3].map((each) => killed(kill + each)));
-    const { invoices } = await readMoney(actor);
+    const { invoices } = await loadMoneyPage(actor);
     for (const kind of [false, true]) {
       const numbers = invoices
         .filter((each) => (each.kind === 'credit note') === kind)

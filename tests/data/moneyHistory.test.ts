@@ -5,20 +5,20 @@
  */
 import fc from 'fast-check';
 import { sql } from 'drizzle-orm';
-import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
-import { saveStage } from '@/acts/agreements/stages';
-import { readAgreement } from '@/acts/agreements/read';
-import { readWorktable } from '@/acts/agreements/worktable';
-import { readAccount } from '@/acts/customers/account';
-import { makeBatch } from '@/acts/money/batches';
-import { batchJournal } from '@/acts/money/books';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { readMoney } from '@/acts/money/invoices';
-import { putCredit, refundCredit } from '@/acts/money/moves';
-import { invoicePaper } from '@/acts/money/paper';
-import { recordPayment } from '@/acts/money/payments';
-import { followDispute, reversePayment } from '@/acts/money/reversal';
-import { Problem } from '@/acts/problem';
+import { creditInvoice, issueInvoice } from '@/services/agreements/issue';
+import { saveStage } from '@/services/agreements/stages';
+import { readAgreement } from '@/services/agreements/read';
+import { readProgressBilling } from '@/services/agreements/progressBilling';
+import { readAccount } from '@/services/customers/account';
+import { makeBatch } from '@/services/money/batches';
+import { batchJournal } from '@/services/money/books';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { putCredit, refundCredit } from '@/services/money/moves';
+import { invoicePaper } from '@/services/money/paper';
+import { recordPayment } from '@/services/money/payments';
+import { followDispute, reversePayment } from '@/services/money/reversal';
+import { Problem } from '@/services/problem';
 import { closeConnection, inCompany } from '@/data/connection';
 import { usualAccounts } from '@/core/billing';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
@@ -44,7 +44,7 @@ interface Bank {
 
 async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): Promise<void> {
   const page = await readAgreement(actor, agreementId);
-  const list = await readMoney(actor);
+  const list = await loadMoneyPage(actor);
   const open = sumAmounts(page.invoices.map((invoice) => cents(invoice.open)));
   // A screen beside another: the agreement, the money page, its sums by SQL, each invoice's own page.
   expect(list.out).toBe(money(open));
@@ -52,7 +52,7 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
   expect(list.credit).toBe(page.credit);
   expect(list.held).toBe(page.held);
   // To bill now: the sum by SQL, the core's, and what its button bills.
-  const { billableNow } = await readWorktable(actor, agreementId);
+  const { billableNow } = await readProgressBilling(actor, agreementId);
   expect(list.toBill).toBe(billableNow.amount);
   expect(billableNow.ask === null).toBe(cents(billableNow.amount) <= 0n);
   for (const invoice of page.invoices) {
@@ -158,11 +158,11 @@ test('whatever happens with money, every place says the same, and it is so', asy
             } else if (what === 'amount')
               await issueInvoice(actor, { agreementId, what: { amount: money(BigInt(some)) } });
             else if (what === 'bill it') {
-              const { billableNow } = await readWorktable(actor, agreementId);
+              const { billableNow } = await readProgressBilling(actor, agreementId);
               if (!billableNow.ask) continue;
               await issueInvoice(actor, { agreementId, what: billableNow.ask });
               // It bills just what the figure said: nothing is left of it.
-              expect((await readMoney(actor)).toBill).toBe('0.00');
+              expect((await loadMoneyPage(actor)).toBill).toBe('0.00');
             } else if (what === 'stage')
               await saveStage(actor, {
                 agreementId,

@@ -1,15 +1,15 @@
 import { eq } from 'drizzle-orm';
-import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { readAccount } from '@/acts/customers/account';
-import { readMoney } from '@/acts/money/invoices';
-import { putCredit, refundCredit } from '@/acts/money/moves';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { recordPayment } from '@/acts/money/payments';
-import { readReceipt } from '@/acts/money/receipt';
-import { reversePayment } from '@/acts/money/reversal';
-import { importProposal } from '@/acts/proposals/start';
+import { creditInvoice, issueInvoice } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { acceptProposal } from '@/services/booklet/accept';
+import { readAccount } from '@/services/customers/account';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { putCredit, refundCredit } from '@/services/money/moves';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { recordPayment } from '@/services/money/payments';
+import { readReceipt } from '@/services/money/receipt';
+import { reversePayment } from '@/services/money/reversal';
+import { importProposal } from '@/services/proposals/start';
 import { closeConnection, inCompany } from '@/data/connection';
 import { site } from '@/data/schema';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
@@ -123,7 +123,7 @@ test('what was received this month is the sum of its list: what came in, what we
     ...{ agreementId, method: 'transfer', amount: '20.05', paidOn: today, reference: 'thank you' },
     idempotencyKey: `month-refund-${process.pid}`,
   });
-  const { payments, receivedThisMonth } = await readMoney(actor, 'received');
+  const { payments, receivedThisMonth } = await loadMoneyPage(actor, 'received');
   expect(sumAmounts(payments.map(({ amount }) => cents(amount)))).toBe(cents(receivedThisMonth));
   expect(receivedThisMonth).toBe('49.95');
   expect(payments.map(({ amount, text }) => `${amount} ${text}`).sort()).toEqual([
@@ -133,9 +133,9 @@ test('what was received this month is the sum of its list: what came in, what we
     '70.00 cheque 2',
   ]);
   // The list of all has the old one, too; found by words, also what went back.
-  expect((await readMoney(actor)).payments).toHaveLength(5);
+  expect((await loadMoneyPage(actor)).payments).toHaveLength(5);
   const found = async (search: string) =>
-    (await readMoney(actor, 'all', search)).payments.map(({ text }) => text);
+    (await loadMoneyPage(actor, 'all', search)).payments.map(({ text }) => text);
   expect(await found('long')).toEqual(['long ago']);
   expect(await found('cheque returned')).toEqual(['went back: cheque returned']);
   expect(await found('nothing of it')).toEqual([]);
@@ -144,7 +144,7 @@ test('what was received this month is the sum of its list: what came in, what we
 test('an invoice is found by its number, its work, its customer, all words at once', async () => {
   const { actor, deposit, frame } = await twoOpen();
   const found = async (search: string) =>
-    (await readMoney(actor, 'all', search)).invoices.map(({ id }) => id).sort();
+    (await loadMoneyPage(actor, 'all', search)).invoices.map(({ id }) => id).sort();
   const both = [deposit.id, frame.id].sort();
   expect(await found('')).toEqual(both);
   expect(await found('test customer')).toEqual(both);
@@ -153,7 +153,7 @@ test('an invoice is found by its number, its work, its customer, all words at on
   expect(await found(`${deposit.number} frame`)).toEqual([]);
   expect(await found('%')).toEqual([]);
   // The figures are over everything all the same.
-  expect((await readMoney(actor, 'all', 'frame')).out).toBe((await readMoney(actor)).out);
+  expect((await loadMoneyPage(actor, 'all', 'frame')).out).toBe((await loadMoneyPage(actor)).out);
 });
 
 test('credit is put on what is open, oldest first, or paid back; once, and no more than there is', async () => {
@@ -183,7 +183,7 @@ test('credit is put on what is open, oldest first, or paid back; once, and no mo
       )
     ).detail,
   ).toContain('no more can be paid back');
-  expect((await readMoney(actor)).credit).toBe('20.00');
+  expect((await loadMoneyPage(actor)).credit).toBe('20.00');
 });
 
 test('a payment that went back opens what it paid; its receipt says so; nothing is deleted', async () => {

@@ -2,10 +2,10 @@ import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { readAgreement } from '@/acts/agreements/read';
-import { chooseInBooklet } from '@/acts/booklet/choose';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { openBooklet } from '@/acts/booklet/open';
+import { readAgreement } from '@/services/agreements/read';
+import { chooseInBooklet } from '@/services/booklet/choose';
+import { acceptProposal } from '@/services/booklet/accept';
+import { openBooklet } from '@/services/booklet/open';
 import {
   bookletPaper,
   exportDocument,
@@ -15,11 +15,11 @@ import {
   progressStatementPdf,
   proposalPaper,
   visitorInvoicePdf,
-} from '@/acts/papers';
-import { addItems } from '@/acts/library/add';
-import { issueInvoice } from '@/acts/agreements/issue';
-import type { Problem } from '@/acts/problem';
-import { readProposal } from '@/acts/proposals/read';
+} from '@/services/papers';
+import { addItems } from '@/services/library/add';
+import { issueInvoice } from '@/services/agreements/issue';
+import type { Problem } from '@/services/problem';
+import { readProposal } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';
 import { showDecimal } from '@/core/number';
 import type { Shows } from '@/model';

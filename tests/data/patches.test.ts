@@ -6,10 +6,10 @@ import fs from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import jsonPatch from 'fast-json-patch';
-import { saveProposal } from '@/acts/proposals/save';
-import { readProposal } from '@/acts/proposals/read';
+import { saveProposal } from '@/services/proposals/save';
+import { readProposal } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';
-import type { Actor } from '@/acts/actor';
+import type { Actor } from '@/services/actor';
 import { newCompany, newProposal, refusal } from '../support/desk';
 
 afterAll(closeConnection);

@@ -1,10 +1,10 @@
-import type { Actor } from '@/acts/actor';
-import { keepFile } from '@/acts/files/keep';
-import { addItems } from '@/acts/library/add';
-import { readItem, retireItem, saveItem } from '@/acts/library/items';
-import { listCrews, listRatesAndCrews, removeCrew, saveCrew, saveRate } from '@/acts/library/rates';
-import { listShelves, readShelf } from '@/acts/library/shelves';
-import { readProposal } from '@/acts/proposals/read';
+import type { Actor } from '@/services/actor';
+import { keepFile } from '@/services/files/keep';
+import { addItems } from '@/services/library/add';
+import { readItem, retireItem, saveItem } from '@/services/library/items';
+import { listCrews, listRatesAndCrews, removeCrew, saveCrew, saveRate } from '@/services/library/rates';
+import { listShelves, readShelf } from '@/services/library/shelves';
+import { readProposal } from '@/services/proposals/read';
 import { crewParts, itemUnitCost } from '@/core/price';
 import { writeFixed } from '@/core/number';
 import { lineFromItem } from '@/core/editing';
@@ -173,7 +173,7 @@ describe('what an item carries besides', () => {
       );
     expect(await codes()).toEqual(['A', 'B']);
     const document = testDocument();
-    const { saveProposal } = await import('@/acts/proposals/save');
+    const { saveProposal } = await import('@/services/proposals/save');
     const proposalId = await newProposal(owner, document);
     const { saveNumber } = await readProposal(owner, proposalId);
     await saveProposal(owner, {
@@ -186,4 +186,29 @@ describe('what an item carries besides', () => {
     expect(await codes('Roof of the shed')).toEqual(['A', 'B']);
     expect(await readShelf(await newCompany(), 'Frame')).toEqual([]);
   });
+});
+
+test('two fields of one rate or crew, changed one after the other by pages that do not know of each other, both stand', async () => {
+  const owner = await newCompany();
+  const { lead, crewId } = await withCrew(owner);
+  await saveRate(owner, { overtime: '120' }, lead);
+  await saveRate(owner, { normal: '80' }, lead);
+  await saveRate(owner, { name: 'Foreman' }, lead);
+  await expect(saveRate(owner, { normal: '130' }, lead)).rejects.toThrow('does not cost less');
+  const { rates } = await listRatesAndCrews(owner);
+  expect(rates.find(({ id }) => id === lead)).toMatchObject({
+    name: 'Foreman',
+    normal: '80',
+    overtime: '120',
+  });
+  const [before] = await listCrews(owner);
+  await saveCrew(owner, { name: 'Roofers' }, crewId);
+  await saveCrew(owner, { equipment: [{ name: 'Hoist', perHour: '12' }] }, crewId);
+  const [after] = await listCrews(owner);
+  expect(after).toMatchObject({
+    name: 'Roofers',
+    people: before!.people,
+    equipment: [{ name: 'Hoist', perHour: '12' }],
+  });
+  await expect(saveCrew(owner, { people: [], equipment: [] }, crewId)).rejects.toThrow('people or equipment');
 });

@@ -1,10 +1,10 @@
-import { addItems } from '@/acts/library/add';
-import { saveItem } from '@/acts/library/items';
-import { listTemplates } from '@/acts/library/library';
-import { saveCustomer } from '@/acts/customers/customers';
-import { readProposal } from '@/acts/proposals/read';
-import { copyProposal, saveAsTemplate } from '@/acts/proposals/reuse';
-import { importProposal, startProposal } from '@/acts/proposals/start';
+import { addItems } from '@/services/library/add';
+import { saveItem } from '@/services/library/items';
+import { listTemplates } from '@/services/library/library';
+import { saveCustomer } from '@/services/customers/customers';
+import { readProposal } from '@/services/proposals/read';
+import { copyProposal, saveAsTemplate } from '@/services/proposals/reuse';
+import { importProposal, startProposal } from '@/services/proposals/start';
 import { lineFromItem } from '@/core/editing';
 import { closeConnection } from '@/data/connection';
 import { newCompany } from '../support/desk';

@@ -1,11 +1,11 @@
 import { sql } from 'drizzle-orm';
-import { readAgreement } from '@/acts/agreements/read';
-import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/acts/agreements/rounds';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { openBooklet } from '@/acts/booklet/open';
-import { chooseInRound, signRound } from '@/acts/booklet/rounds';
-import { readProposal } from '@/acts/proposals/read';
-import { listMessages } from '@/acts/post';
+import { readAgreement } from '@/services/agreements/read';
+import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/services/agreements/rounds';
+import { acceptProposal } from '@/services/booklet/accept';
+import { openBooklet } from '@/services/booklet/open';
+import { chooseInRound, signRound } from '@/services/booklet/rounds';
+import { readProposal } from '@/services/proposals/read';
+import { listMessages } from '@/services/post';
 import { parseAmount } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import type { Allowance, SelectionRound } from '@/model';

@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
-import { addItems } from '@/acts/library/add';
-import { saveItem } from '@/acts/library/items';
-import { findItems } from '@/acts/library/library';
-import type { Actor } from '@/acts/actor';
+import { addItems } from '@/services/library/add';
+import { saveItem } from '@/services/library/items';
+import { findItems } from '@/services/library/library';
+import type { Actor } from '@/services/actor';
 import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/librarySearch';
 import { itemInputs } from '../../scripts/demo/library';

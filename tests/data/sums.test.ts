@@ -1,10 +1,10 @@
 import { sql } from 'drizzle-orm';
-import { creditInvoice, issueInvoice } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { readMoney } from '@/acts/money/invoices';
-import { putCredit, refundCredit } from '@/acts/money/moves';
-import { recordPayment } from '@/acts/money/payments';
-import { reversePayment } from '@/acts/money/reversal';
+import { creditInvoice, issueInvoice } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { putCredit, refundCredit } from '@/services/money/moves';
+import { recordPayment } from '@/services/money/payments';
+import { reversePayment } from '@/services/money/reversal';
 import { closeConnection, inCompany } from '@/data/connection';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
 import { asOwner } from '../support/owner';
@@ -35,7 +35,7 @@ test('the sums the database keeps are the sums of everything, after each thing t
   expect(await drifted()).toEqual([]);
   const frame = await issueInvoice(actor, { agreementId, what: { entryId: 'frame' } });
   expect(await drifted()).toEqual([]);
-  expect((await readMoney(actor)).held).toBe((await readAgreement(actor, agreementId)).held);
+  expect((await loadMoneyPage(actor)).held).toBe((await readAgreement(actor, agreementId)).held);
   await creditInvoice(actor, { invoiceId: frame.id, what: { amount: '120.55' }, remark: '' });
   expect(await drifted()).toEqual([]);
   const { id } = await recordPayment(actor, {
@@ -78,7 +78,7 @@ test('the sums the database keeps are the sums of everything, after each thing t
   });
   await putCredit(actor, { agreementId });
   expect(await drifted()).toEqual([]);
-  const { out, credit } = await readMoney(actor);
+  const { out, credit } = await loadMoneyPage(actor);
   const { standing, credit: own } = await readAgreement(actor, agreementId);
   expect([out, credit]).toEqual([standing.billedUnpaid, own]);
 });

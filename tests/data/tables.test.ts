@@ -1,18 +1,18 @@
 import { sql } from 'drizzle-orm';
-import { listAgreements } from '@/acts/agreements/list';
-import { readAgreement } from '@/acts/agreements/read';
-import { readWorktable } from '@/acts/agreements/worktable';
-import { previewBooklet } from '@/acts/booklet/preview';
-import { listCustomers, readCustomer } from '@/acts/customers/customers';
-import { findItems, listItems, listTemplates } from '@/acts/library/library';
-import { listRates } from '@/acts/library/rates';
-import { readMoney } from '@/acts/money/invoices';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/acts/papers';
-import type { Problem } from '@/acts/problem';
-import { listProposals, readProposal } from '@/acts/proposals/read';
-import { listMessages } from '@/acts/post';
-import { readSettings } from '@/acts/settings';
+import { listAgreements } from '@/services/agreements/list';
+import { readAgreement } from '@/services/agreements/read';
+import { readProgressBilling } from '@/services/agreements/progressBilling';
+import { previewBooklet } from '@/services/booklet/preview';
+import { listCustomers, readCustomer } from '@/services/customers/customers';
+import { findItems, listItems, listTemplates } from '@/services/library/library';
+import { listRates } from '@/services/library/rates';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/services/papers';
+import type { Problem } from '@/services/problem';
+import { listProposals, readProposal } from '@/services/proposals/read';
+import { listMessages } from '@/services/post';
+import { readSettings } from '@/services/settings';
 import { closeConnection, inCompany } from '@/data/connection';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
 import { newAgreement, newCompany, newProposal } from '../support/desk';
@@ -165,7 +165,7 @@ describe('no act shows one company what is another’s', () => {
     const customerId = agreement.customer.id;
     const reads: [string, (actor: typeof ours) => Promise<unknown>][] = [
       ['agreement', (actor) => readAgreement(actor, agreementId)],
-      ['invoice to come', (actor) => readWorktable(actor, agreementId)],
+      ['invoice to come', (actor) => readProgressBilling(actor, agreementId)],
       ['invoice', (actor) => readInvoice(actor, invoiceId)],
       ['invoice as PDF', (actor) => invoicePaperPdf(actor, invoiceId)],
       ['invoice as XML', (actor) => invoicePaperXml(actor, invoiceId)],
@@ -199,7 +199,7 @@ describe('no act shows one company what is another’s', () => {
       findItems(ours, 'joist'),
     ];
     for (const list of await Promise.all(lists)) expect(list).toEqual([]);
-    expect(await readMoney(ours)).toMatchObject({ out: '0.00', invoices: [], payments: [] });
+    expect(await loadMoneyPage(ours)).toMatchObject({ out: '0.00', invoices: [], payments: [] });
     expect((await readSettings(ours)).users.map(({ name }) => name)).toEqual(['Test Owner']);
     // And without a company there is nothing at all.
     const nobody = inCompany('00000000-0000-7000-8000-000000000000', (tx) =>

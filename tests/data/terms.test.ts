@@ -1,18 +1,18 @@
-import { issueInvoice } from '@/acts/agreements/issue';
-import { readAgreement } from '@/acts/agreements/read';
-import { putInStage, saveStage } from '@/acts/agreements/stages';
-import { readWorktable } from '@/acts/agreements/worktable';
-import type { Actor } from '@/acts/actor';
-import { daysAfter } from '@/acts/actor';
-import { openBooklet } from '@/acts/booklet/open';
-import { payByCard } from '@/acts/booklet/payCard';
-import { readMoney } from '@/acts/money/invoices';
-import { readSettings, saveSettings } from '@/acts/settings';
+import { issueInvoice } from '@/services/agreements/issue';
+import { readAgreement } from '@/services/agreements/read';
+import { putInStage, saveStage } from '@/services/agreements/stages';
+import { readProgressBilling } from '@/services/agreements/progressBilling';
+import type { Actor } from '@/services/actor';
+import { daysAfter } from '@/services/actor';
+import { openBooklet } from '@/services/booklet/open';
+import { payByCard } from '@/services/booklet/payCard';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { readSettings, saveSettings } from '@/services/settings';
 import { closeConnection } from '@/data/connection';
 import { lastDayToCancel } from '@/core/schedule';
 import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
-import { trialCards } from '@/outside/cards';
+import { trialCards } from '@/gateways/cards';
 import { newAgreement, newCompany, newProposal, refusal, sendIt, testDocument, visit } from '../support/desk';
 
 afterAll(closeConnection);
@@ -56,18 +56,18 @@ describe('the deposit and the law', () => {
     expect((await refusal(bill(actor.now))).detail).toContain(showDate(last));
     const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'held-back-1' };
     expect((await refusal(payByCard(visitor, card))).status).toBe(409);
-    expect(await readMoney(actor)).toMatchObject({ toBill: '0.00' });
+    expect(await loadMoneyPage(actor)).toMatchObject({ toBill: '0.00' });
 
     const after = new Date(`${daysAfter(last, 1)}T12:00:00Z`);
     expect((await openBooklet({ ...visitor, now: after })).agreement).toMatchObject({
       cancelUntil: null,
       depositDue: agreement.payments[0]!.amount,
     });
-    expect(await readMoney({ ...actor, now: after })).toMatchObject({
+    expect(await loadMoneyPage({ ...actor, now: after })).toMatchObject({
       toBill: agreement.payments[0]!.amount,
     });
     await bill(after);
-    expect(await readMoney({ ...actor, now: after })).toMatchObject({ toBill: '0.00' });
+    expect(await loadMoneyPage({ ...actor, now: after })).toMatchObject({ toBill: '0.00' });
   });
 
   test('without that the right to cancel is said, and the deposit is billed at once', async () => {
@@ -94,21 +94,21 @@ describe('stages', () => {
       { name: 'Done', plannedOn: null, lines: 0 },
       { name: 'Boards', lines: 2 },
     ]);
-    expect(await readMoney(actor)).toMatchObject({ toBill: '0.00' });
+    expect(await loadMoneyPage(actor)).toMatchObject({ toBill: '0.00' });
     const { today, payments } = await readAgreement(actor, agreementId);
     await saveStage(actor, { agreementId, name: 'Frame', doneOn: today });
     const frame = payments.find(({ id }) => id === 'frame')!;
-    expect(await readMoney(actor)).toMatchObject({ toBill: frame.amount });
+    expect(await loadMoneyPage(actor)).toMatchObject({ toBill: frame.amount });
     await saveStage(actor, { agreementId, name: 'Frame', doneOn: null, plannedOn: null });
     expect((await read())[0]).toMatchObject({ doneOn: null, plannedOn: null });
-    expect(await readMoney(actor)).toMatchObject({ toBill: '0.00' });
+    expect(await loadMoneyPage(actor)).toMatchObject({ toBill: '0.00' });
   });
 
   test('lines are put into them, also into a new one; a stage bills its lines', async () => {
     const actor = await newCompany();
     const { agreementId } = await newAgreement(actor);
     await putInStage(actor, { agreementId, lineIds: ['l1'], stage: 'Before the rain' });
-    const { ledger } = await readWorktable(actor, agreementId);
+    const { ledger } = await readProgressBilling(actor, agreementId);
     expect(ledger.lines.map(({ id, stage }) => [id, stage])).toEqual([
       ['l1', 'Before the rain'],
       ['l3', null],

@@ -1,6 +1,6 @@
 import { expect, serious, test } from './desk';
 
-/* An invoice on the worktable, by per cent, quantity and amount; taken back in part; a stage that is done. */
+/* An invoice by per cent, quantity and amount; taken back in part; a stage that is done. */
 
 const cents = (text: string | null) => Number(text!.replace(/[,.]/g, '').replace('−', '-'));
 

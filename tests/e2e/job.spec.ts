@@ -1,4 +1,4 @@
-import { trialCards } from '@/outside/cards';
+import { trialCards } from '@/gateways/cards';
 import { beforeTax, cents, expect, newestLink, saved, shownLink, test, tick, watch } from './desk';
 
 const unique = Date.now().toString(36);

@@ -1,4 +1,4 @@
-import { trialCards, trialCode } from '@/outside/cards';
+import { trialCards, trialCode } from '@/gateways/cards';
 import { expect, linkTo, serious, test, tick } from './desk';
 
 /* Getting paid: an invoice sent, paid by card with a code, late and by dispute; the accountant's batch; costs looked back on. */

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Response } from '@playwright/test';
-import { trialCards } from '@/outside/cards';
+import { trialCards } from '@/gateways/cards';
 import { expect, newestLink, saved, sendPlain, test } from './desk';
 
 /** Costs, loads and notes that stand nowhere else: whatever the customer is served must not hold one of them. */

@@ -121,9 +121,10 @@ test('a rate that moves prices its items anew; a crew is made; an item takes loa
 
   await page.getByRole('button', { name: 'Add a crew' }).click();
   const crew = page.getByRole('region', { name: /^Crew \d/ }).last();
-  await crew.getByLabel('Name of the crew').fill(`Roof crew ${Date.now() % 100_000}`);
+  const name = `Roof crew ${Date.now() % 100_000}`;
+  await crew.getByLabel('Name of the crew').fill(name);
   await page.keyboard.press('Enter');
-  const named = page.getByRole('region', { name: /^Roof crew/ }).last();
+  const named = page.getByRole('region', { name, exact: true });
   await named.getByLabel(/^Add people/).selectOption('Helper');
   await expect(named.getByLabel('How many Helper')).toHaveValue('1');
   await named.getByLabel('How many Helper').fill('2');

@@ -63,6 +63,26 @@ test('the proposal carries the amount, or at cost the amount with its fee', () =
   expect(figures('at cost, fee on the excess')).toMatchObject({ total: money('3000'), cost: money('2400') });
 });
 
+test('at our price too, a fee of all of the price leaves nothing for cost and is refused', () => {
+  const priced = (fee: string) => () =>
+    computeFigures(
+      plainDocument([
+        {
+          id: 's',
+          title: 'Bath',
+          entries: [
+            line('a', '1', '0', {
+              allowance: { rule: 'at cost, fee fixed', amount: '10', fee, shows: 'price', rounds: [] },
+            }),
+          ],
+        },
+      ]),
+    );
+  expect(priced('100')).toThrow('A fee as a margin is below 100 %.');
+  // 10 ÷ 0.01.
+  expect(priced('99')()).toMatchObject({ total: money('1000') });
+});
+
 test('three rounds in the order they were signed: what is left, what each adds, what settling gives back', () => {
   const allowance = terms('at cost, fee on the excess', '1000', '20');
   const rounds = ['400', '500', '300'].map(money);

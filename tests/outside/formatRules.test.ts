@@ -75,6 +75,17 @@ test.each([
 
 test('there are examples', () => expect(examples.length).toBeGreaterThanOrEqual(12));
 
+test('an invoice tells of a deposit, or of what is held, only where it has some', () => {
+  const file = JSON.parse(fs.readFileSync('docs/formats/example-agreement.json', 'utf8')) as AgreementFile;
+  const { papers } = agreementReport(file) as unknown as { papers: Record<string, unknown>[] };
+  for (const name of ['deposit', 'retainage']) {
+    const told = papers.filter((paper) => name in paper);
+    expect(told.length).toBeGreaterThan(0);
+    expect(told.length).toBeLessThan(papers.length);
+    for (const paper of told) expect(paper[name]).not.toEqual([]);
+  }
+});
+
 test.each(examples)('example %i of the rules', (_, example) => {
   const document = documentOf(example);
   expect(wrong(DocumentSchema, document)).toEqual([]);

@@ -5,7 +5,7 @@
  */
 import fc from 'fast-check';
 import { freezeAgreement } from '@/core/agreement';
-import type { Agreed, Ledger, Made } from '@/core/billing';
+import type { Agreed, Ledger, InvoiceDraft } from '@/core/billing';
 import {
   BillingError,
   billedQuantity,
@@ -79,7 +79,7 @@ const anySteps = fc.array(
 );
 
 /** By how many cents each paper’s tax is off the rule, for each class of tax. */
-function apart({ components, ledger }: Agreed, made: Made): bigint[] {
+function apart({ components, ledger }: Agreed, made: InvoiceDraft): bigint[] {
   const { taxes } = paperSums(made, components.length);
   return ['a', 'b'].map((taxClass) => {
     const own = new Set(ledger.lines.filter((each) => each.taxClass === taxClass).map(({ id }) => id));
@@ -98,7 +98,7 @@ const money = (value: bigint) => writeAmount(value as Amount, 2);
 function walk(agreed: Agreed, steps: readonly { kind: number; n: number; share: number }[]): bigint[][] {
   let ledger: Ledger = agreed.ledger;
   const found: bigint[][] = [];
-  const issue = (make: () => Made, credits: string | null = null) => {
+  const issue = (make: () => InvoiceDraft, credits: string | null = null) => {
     try {
       const made = make();
       found.push(apart({ ...agreed, ledger }, made));

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Actor } from '@/acts/actor';
+import type { Actor } from '@/services/actor';
 import { asOwner } from './owner';
 
 /** The demo that every fresh database is filled with, as its owner sees it. */

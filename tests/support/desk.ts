@@ -1,13 +1,13 @@
-import type { Actor } from '@/acts/actor';
-import { acceptProposal } from '@/acts/booklet/accept';
-import { openBooklet, visitorOf } from '@/acts/booklet/open';
-import type { Problem } from '@/acts/problem';
-import { createCompany } from '@/acts/accounts/createCompany';
-import { saveCustomer } from '@/acts/customers/customers';
-import { readProposal } from '@/acts/proposals/read';
-import { saveProposal } from '@/acts/proposals/save';
-import { sendProposal } from '@/acts/proposals/send';
-import { importProposal } from '@/acts/proposals/start';
+import type { Actor } from '@/services/actor';
+import { acceptProposal } from '@/services/booklet/accept';
+import { openBooklet, visitorOf } from '@/services/booklet/open';
+import type { Problem } from '@/services/problem';
+import { createCompany } from '@/services/accounts/createCompany';
+import { saveCustomer } from '@/services/customers/customers';
+import { readProposal } from '@/services/proposals/read';
+import { saveProposal } from '@/services/proposals/save';
+import { sendProposal } from '@/services/proposals/send';
+import { importProposal } from '@/services/proposals/start';
 import type { Line, ProposalDocument, SpreadWay } from '@/model';
 import { line, plainDocument } from './documents';
 

@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
-import { check } from '@/acts/check';
+import { check } from '@/services/check';
 import { fromJsonPatch, toJsonPatch } from '@/core/editing';
 import { ProposalDocument } from '@/model';
 

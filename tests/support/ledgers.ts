@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Issued, Ledger, LedgerLine, Made } from '@/core/billing';
+import type { Issued, Ledger, LedgerLine, InvoiceDraft } from '@/core/billing';
 import { BillingError, makeCredit, makeInvoice, positionOf, withPaper } from '@/core/billing';
 import type { Amount, Fixed } from '@/core/number';
 import { ONE, divideRounded, sumAmounts, writeAmount, writeFixed } from '@/core/number';
@@ -116,7 +116,7 @@ export const anySteps = (most = 12): fc.Arbitrary<Step[]> => fc.array(anyStep, {
 const part = (whole: bigint, of: number): Amount => ((whole * BigInt(of)) / 1000n) as Amount;
 const written = (value: bigint) => writeAmount(value as Amount, 2);
 
-const issue = (ledger: Ledger, made: Made, credits: string | null): Ledger =>
+const issue = (ledger: Ledger, made: InvoiceDraft, credits: string | null): Ledger =>
   withPaper(ledger, made, `p${ledger.papers.length}`, credits);
 
 function lineAsk(ledger: Ledger, { n, by, share: of }: { n: number; by: number; share: number }): LineAsk {

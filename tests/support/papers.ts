@@ -1,5 +1,5 @@
 import { freezeAgreement } from '@/core/agreement';
-import type { Agreed, Made, Portion } from '@/core/billing';
+import type { Agreed, InvoiceDraft, Portion } from '@/core/billing';
 import { makeCredit, makeInvoice, openLedger, paperSums, positionOf, withPaper } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { sumAmounts, writeAmount } from '@/core/number';
@@ -88,7 +88,7 @@ const parts = (kind: 'retainage' | 'advance', portions: readonly Portion[]) =>
 
 function paperOf(
   { ledger, components }: Agreed,
-  made: Made,
+  made: InvoiceDraft,
   id: string,
   credits: string | null,
   creditUsed: string,

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { agreementGroups, listAgreements } from '@/acts/agreements/list';
+import { agreementGroups, listAgreements } from '@/services/agreements/list';
 import { AgreementList } from '@/desk/lists/AgreementList';
 import { LinkButton } from '@/ui/LinkButton';
 import { pageActor } from '../../session';

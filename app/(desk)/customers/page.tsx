@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { listCustomers } from '@/acts/customers/customers';
+import { listCustomers } from '@/services/customers/customers';
 import { CustomerList } from '@/desk/customers/CustomerList';
 import { saveCustomerAction } from '../../actions';
 import { pageActor } from '../../session';

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { may } from '@/acts/actor';
-import type { BrowseInput } from '@/acts/library/browse';
-import { draftsBehind } from '@/acts/library/bulk';
-import { browseLibrary } from '@/acts/library/browse';
-import { listRates } from '@/acts/library/rates';
+import { may } from '@/services/actor';
+import type { BrowseInput } from '@/services/library/browse';
+import { draftsBehind } from '@/services/library/bulk';
+import { browseLibrary } from '@/services/library/browse';
+import { listRates } from '@/services/library/rates';
 import { CostsDialog } from '@/desk/library/CostsDialog';
 import '@/desk/editor/sheet.css';
 import '@/desk/library/library.css';

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import type { MoneyList } from '@/acts/money/invoices';
-import { SHOWN, moneyLists, readMoney } from '@/acts/money/invoices';
+import type { MoneyList } from '@/services/money/invoices';
+import { SHOWN, moneyLists, loadMoneyPage } from '@/services/money/invoices';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
-import { may } from '@/acts/actor';
-import { listReminders } from '@/acts/money/reminders';
+import { may } from '@/services/actor';
+import { listReminders } from '@/services/money/reminders';
 import { AgeChart } from '@/desk/money/AgeChart';
 import { FindMoney } from '@/desk/money/FindMoney';
 import { InvoiceState } from '@/desk/money/InvoiceState';
@@ -36,7 +36,7 @@ export default async function MoneyPage({
   const list = moneyLists.find((each) => each === show) ?? 'all';
   const actor = await pageActor();
   const search = list === 'all' ? String(typed ?? '').slice(0, 200) : '';
-  const money = await readMoney(actor, list, search);
+  const money = await loadMoneyPage(actor, list, search);
   const all = list === 'all' && search === '';
   const reminders = all || list === 'overdue' ? await listReminders(actor) : [];
   const figures: readonly [MoneyList, string, string, boolean?][] = [

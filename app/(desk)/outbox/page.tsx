@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { readSettings } from '@/acts/settings';
-import { may } from '@/acts/actor';
-import { listCharges } from '@/acts/money/cards';
-import { listMessages } from '@/acts/post';
+import { readSettings } from '@/services/settings';
+import { may } from '@/services/actor';
+import { listCharges } from '@/services/money/cards';
+import { listMessages } from '@/services/post';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
 import { CardService } from '@/desk/money/CardService';

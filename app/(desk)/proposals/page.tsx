@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { listProposals } from '@/acts/proposals/read';
+import { listProposals } from '@/services/proposals/read';
 import { ProposalList } from '@/desk/lists/ProposalList';
 import { LinkButton } from '@/ui/LinkButton';
 import { pageActor } from '../../session';

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
-import { listSessions } from '@/acts/accounts/session';
-import { listAreas } from '@/acts/library/areas';
-import { listShelves } from '@/acts/library/shelves';
-import { readSettings } from '@/acts/settings';
+import { listSessions } from '@/services/accounts/session';
+import { listAreas } from '@/services/library/areas';
+import { listShelves } from '@/services/library/shelves';
+import { readSettings } from '@/services/settings';
 import { SettingsPage } from '@/desk/SettingsPage';
 import { revokeSessionAction, saveAreasAction, saveSettingsAction, setLookAction } from '../../actions';
 import { pageActor, sessionCookie } from '../../session';

@@ -1,12 +1,12 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { listAgreements } from '@/acts/agreements/list';
-import { may } from '@/acts/actor';
-import { waitingRounds } from '@/acts/agreements/rounds';
-import { waitingQuestions } from '@/acts/booklet/questions';
-import { readMoney } from '@/acts/money/invoices';
-import { waitingApprovals } from '@/acts/proposals/approval';
-import { listProposals } from '@/acts/proposals/read';
+import { listAgreements } from '@/services/agreements/list';
+import { may } from '@/services/actor';
+import { waitingRounds } from '@/services/agreements/rounds';
+import { waitingQuestions } from '@/services/booklet/questions';
+import { loadMoneyPage } from '@/services/money/invoices';
+import { waitingApprovals } from '@/services/proposals/approval';
+import { listProposals } from '@/services/proposals/read';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';
 import { ApprovalAnswer } from '@/desk/ApprovalAnswer';
@@ -24,7 +24,7 @@ export default async function TodayPage() {
   const [proposals, agreements, money, questions, rounds] = await Promise.all([
     listProposals(actor, { changes: true }),
     listAgreements(actor, { show: 'under way', most: 20 }),
-    readMoney(actor, 'overdue'),
+    loadMoneyPage(actor, 'overdue'),
     waitingQuestions(actor),
     waitingRounds(actor),
   ]);

@@ -1,13 +1,13 @@
 import '@/booklet/booklet.css';
 import '@/ui/plan.css';
 import type { Metadata } from 'next';
-import { changeConsent, consentSentence } from '@/acts/booklet/decide';
-import { bookletMark } from '@/acts/booklet/fresh';
-import { openBooklet, visitorOf } from '@/acts/booklet/open';
-import { selectionConsent } from '@/acts/booklet/rounds';
-import { Problem } from '@/acts/problem';
+import { changeConsent, consentSentence } from '@/services/booklet/decide';
+import { bookletMark } from '@/services/booklet/fresh';
+import { openBooklet, visitorOf } from '@/services/booklet/open';
+import { selectionConsent } from '@/services/booklet/rounds';
+import { Problem } from '@/services/problem';
 import { Booklet } from '@/booklet/Booklet';
-import { trialCards, trialCode } from '@/outside/cards';
+import { trialCards, trialCode } from '@/gateways/cards';
 import { requestOrigin } from '../../session';
 
 export const metadata: Metadata = { title: 'Your proposal', robots: { index: false, follow: false } };

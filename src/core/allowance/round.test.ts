@@ -1,7 +1,7 @@
 import { line, plainDocument } from '../../../tests/support/documents';
 import { setAllowance, setCost, setPrice } from '../editing';
 import { figuresReport } from '../offer/figuresReport';
-import { wrongParts } from '../offer/wrongParts';
+import { validateDocument } from '../offer/validateDocument';
 import { customerView } from '../offer/customerView';
 import { checkChoices } from '../choice';
 import { parseAmount, parseFixed } from '../number';
@@ -154,7 +154,7 @@ test('the desk types the amount to spend where the rule measures it; the other f
 });
 
 test('what an allowance cannot be is said in a sentence', () => {
-  const said = (document: ProposalDocument) => wrongParts(document).map(({ message }) => message);
+  const said = (document: ProposalDocument) => validateDocument(document).map(({ message }) => message);
   expect(said(withAllowance())).toEqual([]);
   expect(said(withAllowance({ fee: '100' }))[0]).toMatch(/below 100 %/);
   expect(said(withAllowance({ amount: '6.505' }))[0]).toMatch(/at most 2 decimals/);

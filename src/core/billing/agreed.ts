@@ -6,7 +6,7 @@ import { ZERO } from '../number';
 import { spreadChange } from '../schedule';
 import type { Issued, Ledger, LedgerLine } from './ledger';
 import { billedOfEntry } from './ledger';
-import type { Made } from './makeInvoice';
+import type { InvoiceDraft } from './makeInvoice';
 import type { Portion } from './paper';
 
 /** An agreement in memory: its ledger, and the tax components its taxes are of. */
@@ -103,8 +103,13 @@ export function withChange(
 }
 
 /** A ledger with one more paper on it. */
-export function withPaper(ledger: Ledger, made: Made, id: string, credits: string | null = null): Ledger {
-  const { kind, draws, retainage, advance, holds, entryId } = made;
-  const paper: Issued = { id, kind, draws, retainage, advance, holds, entryId, credits };
+export function withPaper(
+  ledger: Ledger,
+  made: InvoiceDraft,
+  id: string,
+  credits: string | null = null,
+): Ledger {
+  const { kind, draws, retainage, advance, countsTowardRetainage, entryId } = made;
+  const paper: Issued = { id, kind, draws, retainage, advance, countsTowardRetainage, entryId, credits };
   return { ...ledger, papers: [...ledger.papers, paper] };
 }

@@ -8,7 +8,7 @@ import { openLedger, withChange, withPaper } from './agreed';
 import { BillingError } from './draws';
 import { positionOf } from './ledger';
 import { creditable, makeCredit } from './makeCredit';
-import type { Made } from './makeInvoice';
+import type { InvoiceDraft } from './makeInvoice';
 import { makeInvoice } from './makeInvoice';
 import type { Portion } from './paper';
 import { paperSums } from './paper';
@@ -98,7 +98,13 @@ function positionReport({ ledger }: Agreed) {
   };
 }
 
-function paperReport(before: Agreed, made: Made, after: Agreed, number: number, credited: string | null) {
+function paperReport(
+  before: Agreed,
+  made: InvoiceDraft,
+  after: Agreed,
+  number: number,
+  credited: string | null,
+) {
   const money = (value: bigint) => writeAmount(value as Amount, before.ledger.minorDigits);
   const sums = paperSums(made, before.components.length);
   const portions = (rows: readonly Portion[]) =>

@@ -6,7 +6,7 @@ export * from './ledger';
 export * from './asked';
 export * from './makeInvoice';
 export * from './makeCredit';
-export * from './worktable';
+export * from './progressBilling';
 export * from './statement';
 export * from './agreed';
 export * from './account';

@@ -29,6 +29,8 @@ test.each([
   ['nothing on it', facts(100), 'issued', 100, 0],
   ['money on it', facts(100, { received: 40 }), 'part paid', 60, 40],
   ['all of it', facts(100, { received: 100 }), 'paid', 0, 100],
+  ['a cent on it', facts(100, { received: 1 }), 'part paid', 99, 1],
+  ['all but a cent', facts(100, { received: 99 }), 'part paid', 1, 99],
   // Credit is no money.
   ['the customer’s credit', facts(100, { creditApplied: 40 }), 'part paid', 60, 0],
   ['all of it by credit', facts(100, { creditApplied: 100 }), 'paid', 0, 0],

@@ -103,6 +103,11 @@ describe('reminders', () => {
     const atOnce = { issuedOn: '2026-05-01', dueOn: '2026-05-01' };
     expect(reminderDue(steps, atOnce, '2026-05-01', [])).toBeNull();
     expect(reminderDue(steps, atOnce, '2026-05-08', [])?.days).toBe(7);
+    // Nor on the day it is issued, when that is the day of the word ahead; a day of waiting makes the difference.
+    const threeDays = { issuedOn: '2026-05-01', dueOn: '2026-05-04' };
+    expect(reminderDue(steps, threeDays, '2026-05-01', [])).toBeNull();
+    const fourDays = { issuedOn: '2026-05-01', dueOn: '2026-05-05' };
+    expect(reminderDue(steps, fourDays, '2026-05-02', [])?.days).toBe(-3);
   });
 
   test('each comes when its day has come, once, and what was missed is not made up for', () => {

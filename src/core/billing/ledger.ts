@@ -90,7 +90,9 @@ export function positionOf({ lines, papers, components }: Ledger): Position {
     held,
     heldGross: grossOf(held),
     released: grossOf(releases.flatMap(({ retainage }) => retainage)),
-    holding: grossOf(papers.filter(({ holds }) => holds).flatMap(({ draws }) => draws)),
+    holding: grossOf(
+      papers.filter(({ countsTowardRetainage }) => countsTowardRetainage).flatMap(({ draws }) => draws),
+    ),
     ahead,
     aheadGross: grossOf(ahead),
     billed,

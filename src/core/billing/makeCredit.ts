@@ -7,7 +7,7 @@ import type { Issued, Ledger, Position } from './ledger';
 import { positionOf, retainageTarget } from './ledger';
 import type { TaxedLine } from './taxShares';
 import { taxToDate } from './taxShares';
-import type { Made } from './makeInvoice';
+import type { InvoiceDraft } from './makeInvoice';
 import type { Portion } from './paper';
 import { negativePortions, paperSums, something, sumPortions } from './paper';
 import { splitOver } from './portions';
@@ -73,13 +73,18 @@ function fraction(portions: readonly Portion[], part: bigint, whole: bigint): Po
  *
  * @throws BillingError in words, for more than the invoice billed, or what was used since
  */
-export function makeCredit(ledger: Ledger, invoiceId: string, ask: CreditAsk): Made {
+export function makeCredit(ledger: Ledger, invoiceId: string, ask: CreditAsk): InvoiceDraft {
   const left = creditable(ledger, invoiceId);
   const { invoice } = left;
   if (invoice.kind === 'credit note') throw new BillingError('A credit note is not taken back.');
   const position = positionOf(ledger);
   const title = 'Credit note';
-  const made = { kind: 'credit note' as const, title, entryId: invoice.entryId, holds: invoice.holds };
+  const made = {
+    kind: 'credit note' as const,
+    title,
+    entryId: invoice.entryId,
+    countsTowardRetainage: invoice.countsTowardRetainage,
+  };
   if (invoice.kind === 'advance') return { ...made, ...ofAdvance(ledger, position, left, ask) };
   if (invoice.kind === 'release') return { ...made, ...ofRelease(ledger, position, left, ask) };
 

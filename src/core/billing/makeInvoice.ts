@@ -11,7 +11,7 @@ import { byClass, negativePortions, paperSums } from './paper';
 import { splitOver } from './portions';
 
 /** A paper that could be issued, with the name it would carry. */
-export interface Made extends Paper {
+export interface InvoiceDraft extends Paper {
   readonly title: string;
   readonly entryId: string | null;
 }
@@ -34,7 +34,7 @@ const notBelowZero = (value: bigint): bigint => (value < 0n ? 0n : value);
  *
  * @throws BillingError in words, for what cannot be billed
  */
-export function makeInvoice(ledger: Ledger, ask: BillingAsk): Made {
+export function makeInvoice(ledger: Ledger, ask: BillingAsk): InvoiceDraft {
   const position = positionOf(ledger);
   if ('release' in ask) return release(ledger, position, ask.release);
   if ('entryId' in ask) return byEntry(ledger, position, ask.entryId);
@@ -82,7 +82,7 @@ function payable(ledger: Ledger, position: Position, amount: Amount): Work {
   return { draws: drawAmount(lines, before, (amount + off) as Amount), off };
 }
 
-function byEntry(ledger: Ledger, position: Position, entryId: string): Made {
+function byEntry(ledger: Ledger, position: Position, entryId: string): InvoiceDraft {
   const entry = ledger.entries.find(({ id }) => id === entryId);
   if (!entry) throw new BillingError('There is no such payment in the schedule.');
   const amount = (entry.amount - billedOfEntry(ledger, entryId)) as Amount;
@@ -102,7 +102,7 @@ function byEntry(ledger: Ledger, position: Position, entryId: string): Made {
       draws: [],
       retainage: [],
       advance: splitOver(amount, byClass(ledger.lines)),
-      holds: false,
+      countsTowardRetainage: false,
     };
   }
   const made = withTerms(ledger, position, payable(ledger, position, amount), entry.name, !deposit);
@@ -140,7 +140,7 @@ function withTerms(
   { draws, off }: Work,
   title: string,
   holds = true,
-): Made {
+): InvoiceDraft {
   const gross = grossOf(draws);
   const { heldGross, released, holding, sumToDate, workLeft, aheadGross, ahead, held } = position;
 
@@ -167,13 +167,13 @@ function withTerms(
           ? splitOver(-hold as Amount, held)
           : [],
     advance: counted > 0n ? negativePortions(splitOver(counted as Amount, ahead)) : [],
-    holds,
+    countsTowardRetainage: holds,
   };
   const { total } = paperSums(paper, ledger.components);
   return { ...paper, kind: total < 0n ? 'credit note' : 'invoice', title, entryId: null };
 }
 
-function release({ minorDigits }: Ledger, { held, heldGross }: Position, what: string): Made {
+function release({ minorDigits }: Ledger, { held, heldGross }: Position, what: string): InvoiceDraft {
   const amount = what === 'all' ? heldGross : parseAmount(what, minorDigits);
   if (heldGross <= 0n) throw new BillingError('No retainage is held.');
   if (amount <= 0n) throw new BillingError('Say how much of the retainage is released.');
@@ -185,10 +185,10 @@ function release({ minorDigits }: Ledger, { held, heldGross }: Position, what: s
     draws: [],
     retainage: splitOver(amount, held),
     advance: [],
-    holds: false,
+    countsTowardRetainage: false,
   };
 }
 
 /** Where an agreement would stand with a paper that is not issued. */
-export const afterPaper = (ledger: Ledger, made: Made): Position =>
+export const afterPaper = (ledger: Ledger, made: InvoiceDraft): Position =>
   positionOf({ ...ledger, papers: [...ledger.papers, { ...made, id: 'to be issued', credits: null }] });

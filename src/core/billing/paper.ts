@@ -26,7 +26,7 @@ export interface Paper {
   readonly retainage: readonly Portion[];
   readonly advance: readonly Portion[];
   /** Whether its work counts where retainage is reckoned: a deposit's does not. */
-  readonly holds: boolean;
+  readonly countsTowardRetainage: boolean;
 }
 
 export interface PaperSums {

@@ -5,7 +5,7 @@ import { grossOf } from './draws';
 import type { Issued, Ledger } from './ledger';
 import { positionOf } from './ledger';
 import { paperSums } from './paper';
-import { sumOfRows, workFigures } from './worktable';
+import { sumOfRows, workFigures } from './progressBilling';
 
 /**
  * The progress statement of a paper: every line of the agreement with its columns, net; the sums net, of tax and with it;

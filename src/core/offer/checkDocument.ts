@@ -19,11 +19,11 @@ import { misread } from './misread';
 import { remarksOn } from './remarks';
 import { troublesOf } from './troubles';
 import { tiersSideBySide } from './tiersSideBySide';
-import type { DocumentProblem } from './wrongParts';
-import { wrongParts } from './wrongParts';
+import type { DocumentProblem } from './validateDocument';
+import { validateDocument } from './validateDocument';
 
-export type { DocumentProblem } from './wrongParts';
-export { recipeProblems } from './wrongParts';
+export type { DocumentProblem } from './validateDocument';
+export { recipeProblems } from './validateDocument';
 
 /** Decisions whose day is over before the customer gets them. */
 export function pastDays(document: ProposalDocument, today: string): DocumentProblem[] {
@@ -51,7 +51,7 @@ function untilsOf(document: ProposalDocument) {
  * out, quantities nobody has looked at.
  */
 export function checkDocument(document: ProposalDocument): DocumentProblem[] {
-  const problems = wrongParts(document);
+  const problems = validateDocument(document);
   if (problems.length > 0) return problems;
 
   problems.push(...misread(document));

@@ -1,6 +1,6 @@
 import type { Change, Choices, CustomerView, ProposalDocument } from '@/model';
-import type { Reckoned } from '../customer';
-import { basisOf, viewOf } from '../customer';
+import type { Reckoned } from '../customerView';
+import { basisOf, viewOf } from '../customerView';
 import { computeFigures } from '../price';
 import { compareViews } from './compare';
 import { offerOf } from './offerOf';

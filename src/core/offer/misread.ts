@@ -3,7 +3,7 @@ import { bundlesOf, linesOf } from '../choice';
 import { FormulaError, formulaQuantity } from '../formula';
 import { parseFixed } from '../number';
 import { parseQuantity } from '../quantity';
-import type { DocumentProblem } from './wrongParts';
+import type { DocumentProblem } from './validateDocument';
 
 /** How a typed number may be meant: it keeps the signs of where it was typed. */
 const locales = ['en-US', 'de-DE', 'fr-FR', 'de-CH'] as const;

@@ -5,7 +5,7 @@ import { asSuggested } from '@/model';
 import { anyChoices, anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
 import { parseAmount, sumAmounts } from '../number';
 import { computeFigures } from '../price';
-import { reckonOffer, viewOf } from '../customer';
+import { reckonOffer, viewOf } from '../customerView';
 import { checkDocument, compareViews, customerView, offerOf } from '.';
 
 const anyCase = anyDocument().chain((document) =>

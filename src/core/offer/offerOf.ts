@@ -14,7 +14,7 @@ import type {
   SumText,
 } from '@/model';
 import { allowanceInWords } from '../allowance';
-import { putsTaxIn } from '../customer';
+import { putsTaxIn } from '../customerView';
 import type { Piece, Variant } from '../choice';
 import { menuOf, offeredQuantity, piecesOf, withinLevels } from '../choice';
 import { minorDigits, parseFixed, writeAmount, writeFixed, writeFixedPlaces } from '../number';

@@ -46,10 +46,7 @@ function loadedPrice(
   places: number,
 ): Fixed {
   let loaded = 0n;
-  for (const type of costTypes) {
-    const part = byType[type];
-    if (part !== 0n) loaded += part * factors.price[type];
-  }
+  for (const type of costTypes) loaded += byType[type] * factors.price[type];
   const step = powerOfTen(FIXED_DIGITS - places);
   return (divideRounded(loaded * tax.top, factors.bottom * quantity * tax.bottom * step) * step) as Fixed;
 }

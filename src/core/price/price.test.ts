@@ -237,6 +237,34 @@ describe('what is shown adds up', () => {
       ).taxTotal;
     expect([of(), of({ rounding: 'line' })]).toEqual([2n, 3n]);
   });
+  test('a section earns by its prices without the tax in them, taken out of each line where tax is rounded by line', () => {
+    const of = (tax: ProposalDocument['tax']) =>
+      computeFigures(
+        plainDocument(
+          [
+            {
+              id: 's',
+              title: 'S',
+              entries: ['a', 'b', 'c'].map((id) => line(id, '1', '0.05', { heldPrice: '0.11' })),
+            },
+          ],
+          {
+            taxClasses: [{ id: 'taxed', name: 'T', components: [{ id: 'x', name: 'X', percent: '7' }] }],
+            ...(tax ? { tax } : {}),
+          },
+        ),
+      );
+    // 0.33 ÷ 1.07 = 0.3084, so 0.31 of the sum; 0.11 ÷ 1.07 = 0.1028, so 0.10 of each line.
+    for (const [tax, beforeTax] of [
+      [{ inside: true }, 31n],
+      [{ inside: true, rounding: 'line' }, 30n],
+    ] as const) {
+      const figures = of(tax);
+      const section = figures.sections[0]!;
+      expect([section.cost, section.beforeTax, figures.beforeTax]).toEqual([15n, beforeTax, beforeTax]);
+      expect(section.margin).toBe(figures.margin);
+    }
+  });
   test('loads nearest to the line count: its own, its bundle’s, its section’s, the proposal’s', () => {
     const profit = (percent: string) => [
       { id: 'p', name: 'Profit', kind: 'profit' as const, percent, base: 'direct' as const },

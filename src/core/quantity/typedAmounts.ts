@@ -10,7 +10,7 @@ export function readPercent(text: string, most = 999): string {
 }
 
 /** A money amount as typed, not negative, in the decimals of the currency. */
-export function readMoney(text: string, minorDigits: number): string {
+export function parseMoneyInput(text: string, minorDigits: number): string {
   const value = parseQuantity(text, minorDigits);
   if (value < 0n) throw new Error('Type an amount of 0 or more.');
   return writeFixed(value);
@@ -19,7 +19,9 @@ export function readMoney(text: string, minorDigits: number): string {
 /** A discount as typed: `5%` takes off a share, `400` an amount; empty takes it away. */
 export function readDiscount(text: string, minorDigits: number): Discount | null {
   if (text.trim() === '') return null;
-  return text.includes('%') ? { percent: readPercent(text, 100) } : { amount: readMoney(text, minorDigits) };
+  return text.includes('%')
+    ? { percent: readPercent(text, 100) }
+    : { amount: parseMoneyInput(text, minorDigits) };
 }
 
 /** A discount as it is typed. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { anyDocument, runs } from '../../../tests/support/documents';
+import { anyDocument, line, plainDocument, runs } from '../../../tests/support/documents';
 import { manyChoices } from '../../../tests/support/manyChoices';
-import type { Choices, Menu } from '@/model';
+import type { Choices, Menu, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { brokenRules, checkChoices, menuOf } from '../choice';
 import { parseFixed, writeFixed } from '../number';
@@ -95,6 +95,57 @@ test.each([
     { numRuns: runs(150) },
   );
   expect(tried).toBeGreaterThan(20);
+});
+
+test('where work below zero makes the cost less than none, the lowest margin is still the lowest', () => {
+  const sales = (id: string, percent: string) => ({ id, name: id, percent });
+  const document: ProposalDocument = {
+    ...plainDocument([
+      {
+        id: 's1',
+        title: 'Credit',
+        entries: [
+          line('l2', '-0.007', '0', {
+            heldPrice: '479.29',
+            costs: [{ type: 'labour', hours: '0.03', rate: '71.43' }],
+          }),
+        ],
+      },
+      {
+        id: 's3',
+        title: 'Extra',
+        entries: [
+          line('l4', '0.000', '0', {
+            costs: [],
+            pack: '1.0',
+            heldPrice: '205.83',
+            discount: { percent: '17.62' },
+            extra: { in: false, quantity: { minimum: '0', maximum: '6', step: '1' } },
+          }),
+        ],
+      },
+      { id: 's5', title: 'Empty', entries: [] },
+    ]),
+    loads: [
+      { id: 'o', name: 'Overhead', kind: 'overhead', percent: '0.00', base: 'direct' },
+      { id: 'p', name: 'Profit', kind: 'profit', percent: '0.00', base: 'running' },
+      { id: 'b', name: 'Bond', kind: 'bond', percent: '0.00', base: 'price' },
+    ],
+    taxClasses: [
+      { id: 'taxed', name: 'Taxed', components: [sales('state', '6.25'), sales('county', '1.375')] },
+      { id: 'half', name: 'Reduced', components: [sales('state', '3')] },
+      { id: 'free', name: 'Free', components: [] },
+    ],
+    discount: { amount: '844.44' },
+  };
+  const margins = everyChoice(menuOf(document), 100)!
+    .map((choices) => computeFigures(document, choices))
+    .filter(({ beforeTax }) => beforeTax > 0n)
+    .map(({ margin }) => margin!);
+  const { lowestMargin, highestMargin } = rangeOf(document);
+  const ordered = [...margins].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
+  expect(ordered.length).toBeGreaterThan(1);
+  expect([lowestMargin?.margin, highestMargin?.margin]).toEqual([ordered[0], ordered.at(-1)]);
 });
 
 test('two hundred choices with rules between them: exact, and better than any of a thousand tries', () => {

@@ -185,12 +185,17 @@ function marginEnd(field: Field, budget: Budget, most: boolean, start: Choices |
       const weigh = (weight: Weight, section: number) =>
         sign * (per * scales.earned(weight) * kept.share[section]! - rate * weight.cost);
       const extremes = extremesOf(scales, true, weigh);
-      const taken = most ? kept.atLeast * scales.earnedOff[0] : kept.atMost * scales.earnedOff[1];
+      // What discounts take off counts against the aim, or for it where work below zero makes the cost less than none.
+      const taken = sign * per >= 0 ? kept.atLeast * scales.earnedOff[0] : kept.atMost * scales.earnedOff[1];
       return {
         measure,
         bound: (done, open) => {
           const sums = sumBySection(tree, done, open, weigh, (each) => extremes(each).value);
-          return sums.reduce((sum, each) => sum + each, 0) - sign * per * taken + field.slack * (per + rate);
+          return (
+            sums.reduce((sum, each) => sum + each, 0) -
+            sign * per * taken +
+            field.slack * (Math.abs(per) + rate)
+          );
         },
       };
     };

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import type { Space } from '@/model';
 import { measuresOf } from '../plan';
+import { plainDocument } from '../../../tests/support/documents';
 import { parseFixed, writeFixed } from '../number';
+import { computeFigures } from '../price';
 import { outlineFigures, readSpace, readWalk, surroundingsOf } from '.';
 
 const room = (length: string, width: string, height?: string, openings: Space['openings'] = []): Space => ({
@@ -23,6 +25,17 @@ describe('spaces', () => {
       walls: '516',
       openings: '42',
     }));
+
+  test('the floors of all sections that have a space sum up; without any there is none', () => {
+    const of = (...spaces: (Space | undefined)[]) =>
+      computeFigures(
+        plainDocument(
+          spaces.map((space, i) => ({ id: `s${i}`, title: 'S', entries: [], ...(space ? { space } : {}) })),
+        ),
+      ).floor;
+    expect(of(room('15', '16'), undefined, room('3', '4'))).toBe(parseFixed('252'));
+    expect(of(undefined)).toBeNull();
+  });
 
   test('without a height there are no walls, and a formula that wants them says so', () => {
     const space = room('15', '16');

@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { CompanyMoney, CompanyPricing, DeskLiking, UsualTerms } from '@/model';
+import type { CompanyMoney, CompanyPricing, DeskPreferences, UsualTerms } from '@/model';
 import { companyId, id, instant } from './columns';
 
 export interface Address {
@@ -57,7 +57,7 @@ export const user = pgTable(
     passwordHash: text('password_hash').notNull(),
     disabledAt: instant('disabled_at'),
     /** How this person likes the desk: columns of the sheet. */
-    desk: jsonb('desk').$type<DeskLiking>().notNull().default({}),
+    desk: jsonb('desk').$type<DeskPreferences>().notNull().default({}),
     createdAt: instant('created_at').notNull(),
   },
   (t) => [

@@ -67,7 +67,7 @@ export const invoice = pgTable(
     lateOf: uuid('late_of'),
     lateUntil: date('late_until'),
     /** Its work counts where retainage is reckoned. */
-    holds: boolean('holds').notNull().default(true),
+    countsTowardRetainage: boolean('holds').notNull().default(true),
     /** How much of the agreement it shows. */
     shows: jsonb('shows').$type<InvoiceShows>().notNull().default({ unbilled: 'hidden', bundles: 'agreed' }),
     /** Words of ours to the customer. */

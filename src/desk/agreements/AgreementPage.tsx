@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
+import type { AgreementAtDesk } from '@/services/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { unitName } from '@/model';

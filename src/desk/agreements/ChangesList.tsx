@@ -4,7 +4,7 @@ import { Button, App } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
+import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { StateMark } from '@/ui/StateMark';

@@ -3,14 +3,23 @@
 import { Alert, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
+import type { InvoiceAtDesk } from '@/services/money/invoiceAtDesk';
 import { BillingError, makeCredit, paperSums } from '@/core/billing';
 import { isNothing, showAmount, showDecimal } from '@/core/number';
 import type { Answer, CreditAsk, CreditInput } from '@/model';
-import { readMoney } from '@/core/quantity';
+import { parseMoneyInput } from '@/core/quantity';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 type Way = 'whole' | 'amount' | 'lines';
+
+interface Typed {
+  readonly way: Way;
+  readonly amount: string;
+  readonly lines: Readonly<Record<string, string>>;
+  readonly remark: string;
+}
+const blank: Typed = { way: 'whole', amount: '', lines: {}, remark: '' };
 
 /** What the fields ask for; null: nothing yet. Throws a sentence where something cannot be read. */
 function askOf(
@@ -21,12 +30,12 @@ function askOf(
 ): CreditAsk | null {
   if (way === 'whole') return { whole: true };
   if (way === 'amount') {
-    const value = readMoney(amount.trim() || '0', digits);
+    const value = parseMoneyInput(amount.trim() || '0', digits);
     return isNothing(value) ? null : { amount: value };
   }
   const named = Object.entries(lines).flatMap(([line, text]) => {
     const below = text.trim().startsWith('-') || text.trim().startsWith('−');
-    const value = readMoney(text.trim().replace(/^[-−]/, '') || '0', digits);
+    const value = parseMoneyInput(text.trim().replace(/^[-−]/, '') || '0', digits);
     return isNothing(value) ? [] : [{ line, amount: below ? `-${value}` : value }];
   });
   return named.length > 0 ? { lines: named } : null;
@@ -52,6 +61,18 @@ export function CreditDialog({
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
 
+  const { done, notice } = useKeptForm<Typed>(
+    `credit of ${invoice.id}`,
+    { way, amount, lines, remark },
+    blank,
+    (kept) => {
+      setWay(kept.way);
+      setAmount(kept.amount);
+      setLines(kept.lines);
+      setRemark(kept.remark);
+    },
+  );
+
   const { ask, sums, wrong } = useMemo(() => {
     try {
       const found = askOf(way, amount, lines, ledger.minorDigits);
@@ -71,8 +92,10 @@ export function CreditDialog({
     setBusy(true);
     const answer = await asked(credit({ invoiceId: invoice.id, what: ask!, remark, seen: invoice.seen }));
     setBusy(false);
-    if (answer.ok) router.push(`/money/${answer.value.id}`);
-    else setRefused(answer.problem.detail);
+    if (answer.ok) {
+      done();
+      router.push(`/money/${answer.value.id}`);
+    } else setRefused(answer.problem.detail);
   };
   return (
     <Modal
@@ -86,6 +109,7 @@ export function CreditDialog({
       onOk={issue}
       onCancel={close}
     >
+      {notice}
       {(refused ?? wrong) && <Alert type="error" title={refused ?? wrong} style={{ marginBottom: 10 }} />}
       <Radio.Group
         value={way}

@@ -3,7 +3,7 @@
 import { App, Button } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
-import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
+import type { InvoiceAtDesk } from '@/services/money/invoiceAtDesk';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate, showShortDate } from '@/core/text/dates';
 import type { Answer, CreditInput } from '@/model';

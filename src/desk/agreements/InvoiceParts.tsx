@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { Fragment } from 'react';
-import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
+import type { InvoiceAtDesk } from '@/services/money/invoiceAtDesk';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 

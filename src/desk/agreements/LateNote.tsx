@@ -3,7 +3,7 @@
 import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { InvoiceAtDesk } from '@/acts/money/invoiceAtDesk';
+import type { InvoiceAtDesk } from '@/services/money/invoiceAtDesk';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer } from '@/model';

@@ -3,12 +3,13 @@
 import { Alert, App, Button, Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
+import type { AgreementAtDesk } from '@/services/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer, CreditUseInput, RefundInput, ReversalInput } from '@/model';
 import { RefundDialog } from './RefundDialog';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 export interface MoneyInActions {
   readonly putCredit: (input: CreditUseInput) => Promise<Answer<{ put: string }>>;
@@ -137,6 +138,15 @@ function ReversalDialog({
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
+  const { done, notice } = useKeptForm(
+    `return of ${payment.id}`,
+    { reason, on },
+    { reason: '', on: today },
+    (kept) => {
+      setReason(kept.reason);
+      setOn(kept.on);
+    },
+  );
   const submit = async () => {
     setBusy(true);
     const answer = await asked(
@@ -145,6 +155,7 @@ function ReversalDialog({
     setBusy(false);
     if (!answer.ok) setRefused(answer.problem.detail);
     else {
+      done();
       router.refresh();
       close();
     }
@@ -160,6 +171,7 @@ function ReversalDialog({
       onOk={submit}
       onCancel={close}
     >
+      {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
       <label className="bill-field">
         Why

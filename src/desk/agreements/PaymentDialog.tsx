@@ -3,10 +3,11 @@
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { isNothing, minorDigits, showDecimal } from '@/core/number';
-import { readMoney } from '@/core/quantity';
+import { isNothing, minorDigits, parseAmount, showAmount, showDecimal } from '@/core/number';
+import { parseMoneyInput } from '@/core/quantity';
 import type { Answer, PaymentInput } from '@/model';
 import { asked } from '@/ui/asked';
+import { useKeptFields } from '@/ui/kept/useKeptFields';
 
 export type RecordPayment = (input: PaymentInput) => Promise<Answer<{ id: string }>>;
 
@@ -61,12 +62,21 @@ export function PaymentDialog({
   /** What is typed reads as an amount, or says why not. */
   const readable = {
     validator: async (_: unknown, text: string | undefined) => {
-      if (text !== undefined && text.trim() !== '') readMoney(text, digits);
+      if (text !== undefined && text.trim() !== '') parseMoneyInput(text, digits);
     },
   };
+  const values: Fields = {
+    method: 'transfer',
+    amount: due,
+    receivedOn: on.today,
+    reference: '',
+    where: 'oldest',
+    parts: {},
+  };
+  const { done, notice } = useKeptFields(`payment on ${on.agreementId}`, form, values);
   const submit = async ({ where: how, parts, ...fields }: Fields) => {
     setBusy(true);
-    const plain = (text: string) => readMoney(text, digits);
+    const plain = (text: string) => parseMoneyInput(text, digits);
     const byHand = open.flatMap(({ id }) => {
       const text = parts?.[id] ?? '';
       return text.trim() === '' ? [] : [{ invoiceId: id, amount: plain(text) }];
@@ -90,7 +100,8 @@ export function PaymentDialog({
       setRefused(asks ? null : answer.problem.detail);
       return;
     }
-    message.success(`${showDecimal(amount)} recorded.`);
+    done();
+    message.success(`${showAmount(parseAmount(amount, digits), digits)} recorded.`);
     router.refresh();
     close();
   };
@@ -105,6 +116,7 @@ export function PaymentDialog({
       onOk={form.submit}
       onCancel={close}
     >
+      {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
       {doubts && (
         <Alert
@@ -118,16 +130,11 @@ export function PaymentDialog({
       )}
       <Form
         form={form}
+        disabled={busy}
         onValuesChange={() => setDoubts(null)}
         layout="vertical"
         requiredMark={false}
-        initialValues={{
-          method: 'transfer',
-          amount: due,
-          receivedOn: on.today,
-          reference: '',
-          where: 'oldest',
-        }}
+        initialValues={values}
         onFinish={submit}
       >
         <Form.Item

@@ -3,12 +3,13 @@
 import { Alert, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
+import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { RefundInput } from '@/model';
-import { readMoney } from '@/core/quantity';
+import { parseMoneyInput } from '@/core/quantity';
 import type { MoneyInActions } from './MoneyIn';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 /** Records that credit of the customer was paid back. */
 export function RefundDialog({
@@ -28,11 +29,22 @@ export function RefundDialog({
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
+  const { done, notice } = useKeptForm<Pick<RefundInput, 'amount' | 'method' | 'paidOn' | 'reference'>>(
+    `refund of ${agreement.id}`,
+    { amount, method, paidOn, reference },
+    { amount: agreement.credit, method: 'transfer', paidOn: agreement.today, reference: '' },
+    (kept) => {
+      setAmount(kept.amount);
+      setMethod(kept.method);
+      setPaidOn(kept.paidOn);
+      setReference(kept.reference);
+    },
+  );
   const submit = async () => {
     setRefused(null);
     let value: string;
     try {
-      value = readMoney(amount, agreement.digits);
+      value = parseMoneyInput(amount, agreement.digits);
     } catch (error) {
       setRefused((error as Error).message);
       return;
@@ -51,6 +63,7 @@ export function RefundDialog({
     setBusy(false);
     if (!answer.ok) setRefused(answer.problem.detail);
     else {
+      done();
       router.refresh();
       close();
     }
@@ -65,6 +78,7 @@ export function RefundDialog({
       onOk={submit}
       onCancel={close}
     >
+      {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
       <label className="bill-field">
         Amount in {agreement.currency}, at most {showDecimal(agreement.credit)}

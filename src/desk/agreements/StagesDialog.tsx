@@ -3,8 +3,8 @@
 import { App, AutoComplete, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { Fragment, useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
-import type { LineStageInput } from '@/acts/agreements/stages';
+import type { AgreementAtDesk } from '@/services/agreements/read';
+import type { LineStageInput } from '@/services/agreements/stages';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
 

@@ -3,8 +3,8 @@
 import { App, Button, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AgreementAtDesk } from '@/acts/agreements/read';
-import type { LineStageInput, StageInput } from '@/acts/agreements/stages';
+import type { AgreementAtDesk } from '@/services/agreements/read';
+import type { LineStageInput, StageInput } from '@/services/agreements/stages';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer } from '@/model';

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import { askAgain } from '@/ui/askAgain';
+import { askDoor } from '@/ui/askDoor';
 
 const EVERY = 8000;
 
@@ -18,9 +19,9 @@ export function useFreshAgreement(agreementId: string, mark: string): void {
       askAgain(
         EVERY,
         async (signal) => {
-          const answer = await fetch(`/api/v1/agreements/${agreementId}/now`, { signal });
-          if (!answer.ok) return;
-          const { mark: now } = (await answer.json()) as { mark: string };
+          const { mark: now } = await askDoor<{ mark: string }>(`/api/v1/agreements/${agreementId}/now`, {
+            signal,
+          });
           if (now !== mark) router.refresh();
         },
         EVERY,

@@ -5,11 +5,12 @@ import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
 import { AddressFields, emptyAddress } from './AddressFields';
 import { asked } from '@/ui/asked';
-import { useKeptForm } from '@/ui/kept/useKeptForm';
+import { useKeptFields } from '@/ui/kept/useKeptFields';
 
 export type SaveCustomer = (
   input: CustomerInput,
   id?: string,
+  over?: CustomerInput,
 ) => Promise<Answer<{ id: string; siteId: string | null }>>;
 
 const empty: CustomerInput = {
@@ -39,17 +40,12 @@ export function CustomerForm({
   const [form] = Form.useForm<CustomerInput>();
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  // Until something is typed the form has no values of its own.
-  const typed = (Form.useWatch([], { form, preserve: true }) as CustomerInput | undefined) ?? values;
-  const { done: saved, notice } = useKeptForm(
-    `customer ${id ?? 'new'}`,
-    { ...values, ...typed },
-    values,
-    (kept) => form.setFieldsValue(kept),
-  );
+  /** As it was read when the form was opened. */
+  const [over] = useState(values);
+  const { done: saved, notice } = useKeptFields(`customer ${id ?? 'new'}`, form, values);
   const submit = async (given: CustomerInput) => {
     setBusy(true);
-    const answer = await asked(save({ ...values, ...given }, id));
+    const answer = await asked(save({ ...values, ...given }, id, id === undefined ? undefined : over));
     setBusy(false);
     if (answer.ok) {
       saved();
@@ -68,7 +64,14 @@ export function CustomerForm({
     >
       {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
-      <Form form={form} layout="vertical" requiredMark={false} initialValues={values} onFinish={submit}>
+      <Form
+        form={form}
+        disabled={busy}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={values}
+        onFinish={submit}
+      >
         <Form.Item
           name="name"
           label="Name"

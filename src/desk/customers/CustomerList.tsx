@@ -4,7 +4,7 @@ import { Button, Input } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { CustomerRow } from '@/acts/customers/customers';
+import type { CustomerRow } from '@/services/customers/customers';
 import { useWordsInAddress } from '../lists/useWordsInAddress';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';

@@ -4,7 +4,7 @@ import { Alert, Button, Form, Input, Modal } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { readCustomer } from '@/acts/customers/customers';
+import type { readCustomer } from '@/services/customers/customers';
 import { isNothing, showDecimal } from '@/core/number';
 import type { Answer, SiteInput } from '@/model';
 import { showDay } from '@/core/text/dates';
@@ -15,9 +15,10 @@ import { AddressFields, emptyAddress } from './AddressFields';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
 import { asked } from '@/ui/asked';
+import { useKeptFields } from '@/ui/kept/useKeptFields';
 
 type Found = Awaited<ReturnType<typeof readCustomer>>;
-type SaveSite = (input: SiteInput, id?: string) => Promise<Answer<{ id: string }>>;
+type SaveSite = (input: SiteInput, id?: string, over?: SiteInput) => Promise<Answer<{ id: string }>>;
 type Site = Found['sites'][number];
 
 function SiteForm({
@@ -34,9 +35,19 @@ function SiteForm({
   const [form] = Form.useForm<Omit<SiteInput, 'customerId'>>();
   const [refused, setRefused] = useState<string | null>(null);
   const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const values = { address: site?.address ?? emptyAddress, internalNote: site?.internalNote ?? '' };
+  /** As it was read when the form was opened. */
+  const [over] = useState(values);
+  const { done, notice } = useKeptFields(`site ${site?.id ?? `of ${customerId}`}`, form, values);
   const submit = async (given: Omit<SiteInput, 'customerId'>) => {
-    const answer = await asked(save({ customerId, ...given }, site?.id));
+    setBusy(true);
+    const answer = await asked(
+      save({ customerId, ...given }, site?.id, site ? { customerId, ...over } : undefined),
+    );
+    setBusy(false);
     if (!answer.ok) return setRefused(answer.problem.detail);
+    done();
     router.refresh();
     close();
   };
@@ -46,15 +57,18 @@ function SiteForm({
       title={site ? 'Change site' : 'New site'}
       okText={site ? 'Save' : 'Add site'}
       cancelText="Leave it"
+      confirmLoading={busy}
       onOk={form.submit}
       onCancel={close}
     >
+      {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
       <Form
         form={form}
+        disabled={busy}
         layout="vertical"
         requiredMark={false}
-        initialValues={site ?? { address: emptyAddress, internalNote: '' }}
+        initialValues={values}
         onFinish={submit}
       >
         <AddressFields under="address" />

@@ -3,10 +3,11 @@
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import { showDecimal } from '@/core/number';
 import type { Answer, Told } from '@/model';
 import { asked } from '@/ui/asked';
+import { useKeptFields } from '@/ui/kept/useKeptFields';
 
 export type AcceptForCustomer = (input: unknown) => Promise<Answer<{ agreementId: string }>>;
 
@@ -38,6 +39,13 @@ export function AcceptFor({
   const [busy, setBusy] = useState(false);
   const [key] = useState(() => crypto.randomUUID());
   const { decided } = proposal;
+  const values: Fields = {
+    signerName: signerOf(proposal.customer),
+    how: 'by phone',
+    on: decided?.today ?? '',
+    words: '',
+  };
+  const { done, notice } = useKeptFields(`yes to ${proposal.id}`, form, values);
   if (!decided) return null;
   const submit = async ({ signerName, ...told }: Fields) => {
     setBusy(true);
@@ -52,6 +60,7 @@ export function AcceptFor({
       }),
     );
     if (answer.ok) {
+      done();
       message.success('It is accepted.');
       router.push(`/agreements/${answer.value.agreementId}`);
     } else {
@@ -74,18 +83,15 @@ export function AcceptFor({
         {decided.words.length > 0 ? `, with ${decided.words.join(', ')}` : ', as suggested'}. If they want
         other choices, make them in the preview first.
       </p>
+      {notice}
       {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
       <Form
         name="yes"
         form={form}
+        disabled={busy}
         layout="vertical"
         requiredMark={false}
-        initialValues={{
-          signerName: signerOf(proposal.customer),
-          how: 'by phone',
-          on: decided.today,
-          words: '',
-        }}
+        initialValues={values}
         onFinish={submit}
       >
         <Form.Item

@@ -2,7 +2,7 @@
 
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { Crossed } from '@/core/range';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';

@@ -7,12 +7,12 @@ import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import type { KeyboardEvent } from 'react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import { differences as findDifferences, menuOf } from '@/core/choice';
 import { checkDocument } from '@/core/offer';
 import type { BundleFigures, SectionLine } from '@/core/price';
 import { computeFigures } from '@/core/price';
-import type { Answer, DeskLiking } from '@/model';
+import type { Answer, DeskPreferences } from '@/model';
 import { asSuggested } from '@/model';
 import { StateMark } from '@/ui/StateMark';
 import { AddLine } from './AddLine';
@@ -64,16 +64,16 @@ function SavingMark({ saving, typing }: { saving: Saving; typing: boolean }) {
 interface EditorProps {
   readonly proposal: ProposalAtDesk;
   readonly timeZone: string;
-  readonly liking: DeskLiking;
+  readonly preferences: DeskPreferences;
   readonly actions: SendActions & {
-    readonly saveLiking: (input: unknown) => Promise<Answer<void>>;
+    readonly savePreferences: (input: unknown) => Promise<Answer<void>>;
     readonly save: SaveProposal;
     readonly saveAsTemplate: SaveAsTemplate;
   } & LibraryActions;
 }
 
 /** A proposal on the workbench: the same document under six steps, with the tally always beside it. */
-export function Editor({ proposal, timeZone, liking, actions }: EditorProps) {
+export function Editor({ proposal, timeZone, preferences, actions }: EditorProps) {
   const work = useDocument(proposal.id, proposal.document, proposal.saveNumber, actions.save);
   const asked = useSearchParams();
   const step = stepOf(asked.get('step'));
@@ -133,12 +133,12 @@ export function Editor({ proposal, timeZone, liking, actions }: EditorProps) {
     (key: string) => setView((before) => ({ ...before, opened: toggled(before.opened, key) })),
     [],
   );
-  const [columns, showColumns] = useState<readonly Column[]>(() => columnsOf(liking.columns));
+  const [columns, showColumns] = useState<readonly Column[]>(() => columnsOf(preferences.columns));
   const setColumns = useCallback(
     (next: readonly Column[]) => {
       showColumns(next);
       // Where it does not arrive, the columns are as they were the next time; nothing else hangs on it.
-      actions.saveLiking({ columns: [...next] }).catch(() => undefined);
+      actions.savePreferences({ columns: [...next] }).catch(() => undefined);
     },
     [actions],
   );

@@ -2,7 +2,7 @@
 
 import { App, Button, Modal } from 'antd';
 import { useState } from 'react';
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { DocumentChanges, LineState } from '@/core/offer';
 import { isNothing, showDecimal } from '@/core/number';
 import type { Answer } from '@/model';

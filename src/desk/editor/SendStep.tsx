@@ -3,7 +3,7 @@
 import { App, Button, Form, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import { carryChoices, menuOf } from '@/core/choice';
 import { checkDocument, pastDays } from '@/core/offer';
 import { limitsCrossed } from '@/core/range';

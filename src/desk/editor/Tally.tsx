@@ -5,7 +5,7 @@ import { useEffectOf } from './change/EffectStep';
 import { showAmount, showDifference, showPercent, showQuantity, writeAmount } from '@/core/number';
 import { discountsOf, perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
-import { whyTotal } from '@/core/why';
+import { whyTotal } from '@/core/explain';
 import { Track } from '@/ui/Track';
 import { useEditor } from './context';
 import { RangeChart } from './RangeChart';

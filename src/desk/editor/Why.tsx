@@ -1,6 +1,6 @@
 'use client';
 
-import type { Step } from '@/core/why';
+import type { Step } from '@/core/explain';
 
 /** The way to a figure, step by step: the same words for an eye and for a screen reader. */
 export function Why({ summary, steps }: { summary: string; steps: readonly Step[] }) {

@@ -1,14 +1,9 @@
-import type { Found } from '@/acts/library/find';
+import type { Found } from '@/services/library/find';
 import type { LibraryItem } from '@/model';
-import type { BundleWithMakeup } from '@/acts/library/bundles';
+import type { BundleWithMakeup } from '@/services/library/bundles';
+import { askDoor } from '@/ui/askDoor';
 
 export type { BundleWithMakeup, Found };
-
-async function get<T>(path: string, signal?: AbortSignal): Promise<T> {
-  const answer = await fetch(path, signal ? { signal } : {});
-  if (!answer.ok) throw new Error('The library does not answer.');
-  return (await answer.json()) as T;
-}
 
 /** The best items and bundles for a few letters, what is used on such sections first. */
 export async function findInLibrary(
@@ -18,7 +13,7 @@ export async function findInLibrary(
 ): Promise<Found[]> {
   const asked = new URLSearchParams({ search: words });
   if (sectionTitle !== undefined) asked.set('section', sectionTitle);
-  return (await get<{ found: Found[] }>(`/api/v1/library?${asked}`, signal)).found;
+  return (await askDoor<{ found: Found[] }>(`/api/v1/library?${asked}`, signal ? { signal } : {})).found;
 }
 
 /** The items that fit each of some lines of words, best first. */
@@ -27,15 +22,14 @@ export async function matchLines(
   section: string | undefined,
   signal: AbortSignal,
 ): Promise<LibraryItem[][]> {
-  const answer = await fetch('/api/v1/library/matches', {
+  const { found } = await askDoor<{ found: LibraryItem[][] }>('/api/v1/library/matches', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ lines, ...(section === undefined ? {} : { section }) }),
     signal,
   });
-  if (!answer.ok) throw new Error('The library does not answer.');
-  return ((await answer.json()) as { found: LibraryItem[][] }).found;
+  return found;
 }
 
 /** A bundle with everything in it. */
-export const readBundle = (id: string): Promise<BundleWithMakeup> => get(`/api/v1/bundles/${id}`);
+export const readBundle = (id: string): Promise<BundleWithMakeup> => askDoor(`/api/v1/bundles/${id}`);

@@ -20,7 +20,7 @@ export interface AddRequest {
 
 export interface Waiting extends AddRequest {
   readonly id: number;
-  /** Why it stands still: nothing fits, or the library does not answer. Null: it is on its way. */
+  /** Why it stands still: nothing fits, or the server does not answer. Null: it is on its way. */
   readonly trouble: string | null;
 }
 
@@ -69,12 +69,12 @@ export function useAddQueue(proposalId: string, steps: AddSteps) {
         setWaiting((all) => all.map((one) => (one.id === id ? { ...one, trouble } : one)));
       setWaiting((all) => [...all, { ...request, id, trouble: null }]);
       const looked = free(() => latest.current.look(request)).then(
-        (found) => ({ found }),
-        () => null,
+        (found) => ({ found, trouble: null }),
+        (error: Error) => ({ found: null, trouble: error.message }),
       );
       turn.current = turn.current.then(async () => {
         const answer = await looked;
-        if (answer === null) stuck('The library does not answer.');
+        if (answer.trouble !== null) stuck(answer.trouble);
         else if (answer.found === null) stuck('Nothing in the library fits.');
         else
           await latest.current

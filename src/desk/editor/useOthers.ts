@@ -2,8 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
-import type { ChangesSince } from '@/acts/proposals/changes';
+import type { ChangesSince } from '@/services/proposals/changes';
 import { askAgain } from '@/ui/askAgain';
+import { askDoor } from '@/ui/askDoor';
 import type { DocumentStore } from './documentStore';
 
 const EVERY = 4000;
@@ -17,11 +18,10 @@ export function useOthers(proposalId: string, store: DocumentStore): void {
   useEffect(() => {
     let mark: string | null = null;
     return askAgain(EVERY, async (signal) => {
-      const answer = await fetch(`/api/v1/proposals/${proposalId}/changes?since=${store.read().saveNumber}`, {
-        signal,
-      });
-      if (!answer.ok) return;
-      const told = (await answer.json()) as ChangesSince;
+      const told = await askDoor<ChangesSince>(
+        `/api/v1/proposals/${proposalId}/changes?since=${store.read().saveNumber}`,
+        { signal },
+      );
       if (told.missed) store.hear(told.missed);
       if (mark !== null && mark !== told.mark) router.refresh();
       mark = told.mark;

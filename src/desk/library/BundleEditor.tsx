@@ -4,7 +4,7 @@ import { Alert, Button, Input, Segmented } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import type { BundleWithMakeup } from '@/acts/library/bundles';
+import type { BundleWithMakeup } from '@/services/library/bundles';
 import { minorDigits } from '@/core/number';
 import type { Answer, BundleInLibrary, Recipe, UsualTerms } from '@/model';
 import { Cell } from '../editor/sheet/Cell';
@@ -12,8 +12,9 @@ import type { Named, TrialState } from './draft';
 import { emptyBundle, nameFrom, tryDraft } from './draft';
 import { InputsTable } from './InputsTable';
 import { PartsTable } from './PartsTable';
-import { PictureField } from './PictureField';
+import { LibraryPictureField } from './LibraryPictureField';
 import { TrialPanel } from './TrialPanel';
+import { alike } from '@/core/editing';
 import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 
@@ -45,7 +46,14 @@ const asInput = (bundle: BundleInLibrary): BundleInLibrary => ({
 });
 
 /** A bundle of the library, computed while it is typed. */
-export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, actions }: BundleEditorProps) {
+export function BundleEditor({
+  bundle,
+  standsIn,
+  usual,
+  currency,
+  mayChange: allowed,
+  actions,
+}: BundleEditorProps) {
   const router = useRouter();
   const stored = useMemo(() => asInput(bundle ?? emptyBundle), [bundle]);
   const [draft, setDraft] = useState<BundleInLibrary>(stored);
@@ -56,8 +64,12 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
   );
   const [named, setNamed] = useState<Named>(namedFirst);
   const [trial, setTrial] = useState<TrialState>({ values: {}, grade: null, inRoom: true });
-  const [dirty, setDirty] = useState(false);
   const [busy, setBusy] = useState(false);
+  /** As it was read, then as it was saved. */
+  const [saved, setSaved] = useState(stored);
+  const dirty = !alike(draft, saved);
+  // Its first saving leads to a page of its own: nothing is typed into the page that goes.
+  const mayChange = allowed && !(busy && bundle === null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const figures = useMemo(
     () => tryDraft(draft, named, trial, usual, currency),
@@ -66,17 +78,15 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
   const digits = minorDigits(currency);
   const change = (patch: Partial<BundleInLibrary>) => {
     setDraft((before) => ({ ...before, ...patch }));
-    setDirty(true);
   };
   const changeRecipe = (recipe: Recipe) => change({ recipe });
   const { done, notice } = useKeptForm(
-    mayChange ? `bundle ${bundle?.id ?? 'new'}` : null,
+    allowed ? `bundle ${bundle?.id ?? 'new'}` : null,
     { draft, named },
     { draft: stored, named: namedFirst },
     (kept) => {
       setDraft(kept.draft);
       setNamed(kept.named);
-      setDirty(kept.draft !== stored);
     },
   );
 
@@ -96,7 +106,8 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
       setTrouble(answer.problem.detail);
       return;
     }
-    setDirty(false);
+    // What was typed since is not saved yet.
+    setSaved(draft);
     done();
     if (bundle) setEdition(answer.value.edition);
     else router.replace(`/library/bundles/${answer.value.id}`);
@@ -140,7 +151,7 @@ export function BundleEditor({ bundle, standsIn, usual, currency, mayChange, act
             {text('name', 'Name, as the customer reads it', 'Railing, {run}')}
             {text('trade', 'Trade')}
           </div>
-          <PictureField
+          <LibraryPictureField
             picture={draft.picture ?? null}
             trade={draft.trade}
             name={draft.name}

@@ -3,7 +3,7 @@
 import { Alert, App, Button, Modal, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { CostsPreview } from '@/acts/library/bulk';
+import type { CostsPreview } from '@/services/library/bulk';
 import { raisableTypes } from '@/core/importing';
 import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';

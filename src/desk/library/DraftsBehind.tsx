@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { DraftBehind } from '@/acts/library/bulk';
+import type { DraftBehind } from '@/services/library/bulk';
 import { showDecimal } from '@/core/number';
 
 const signed = (text: string) => (text.startsWith('-') ? showDecimal(text) : `+${showDecimal(text)}`);

@@ -3,11 +3,12 @@
 import { Alert, Button, Progress } from 'antd';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
-import type { ImportPreview, StartedImport } from '@/acts/library/importItems';
+import type { ImportPreview, StartedImport } from '@/services/library/importItems';
 import type { LibraryField, Matching } from '@/core/importing';
 import type { ProblemDetails } from '@/model';
 import { ImportPlanView } from './ImportPlanView';
-import { readAnswer } from '@/ui/readAnswer';
+import { askDoor, reach, readAnswer, sendFile } from '@/ui/askDoor';
+import { PATIENCE, withPatience } from '@/ui/patience';
 import { MatchingTable } from './MatchingTable';
 
 type Counts = ImportPreview['counts'];
@@ -24,7 +25,11 @@ async function follow(answer: Response, step: (done: number, of: number) => void
   const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   for (;;) {
-    const { value, done } = await reader.read();
+    // It tells of every step; a long silence is the end of it.
+    const { value, done } = await withPatience(reader.read(), 2 * PATIENCE).catch(() => ({
+      value: undefined,
+      done: true,
+    }));
     rest += value ?? '';
     const lines = rest.split('\n');
     rest = lines.pop() ?? '';
@@ -65,12 +70,14 @@ export function ImportPage() {
     asked.current += 1;
     const question = asked.current;
     try {
-      const found = await readAnswer<ImportPreview>(
-        await fetch(`/api/v1/library/imports/${started.id}/plan`, {
+      const found = await askDoor<ImportPreview>(
+        `/api/v1/library/imports/${started.id}/plan`,
+        {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify({ matching: wanted }),
-        }),
+        },
+        2 * PATIENCE,
       );
       if (question !== asked.current) return;
       setPreview(found);
@@ -88,12 +95,9 @@ export function ImportPage() {
     setPreview(null);
     setStage({ at: 'busy', what: `Reading ${chosen.name} …` });
     try {
-      const started = await readAnswer<StartedImport>(
-        await fetch(`/api/v1/library/imports?name=${encodeURIComponent(chosen.name)}`, {
-          method: 'POST',
-          headers: { 'content-type': 'application/octet-stream' },
-          body: chosen,
-        }),
+      const started = await sendFile<StartedImport>(
+        `/api/v1/library/imports?name=${encodeURIComponent(chosen.name)}`,
+        chosen,
       );
       setFile(started);
       setMatching(started.matching);
@@ -118,12 +122,16 @@ export function ImportPage() {
     setStage({ at: 'storing', done: 0, of: 0 });
     stop.current = new AbortController();
     try {
-      const answer = await fetch(`/api/v1/library/imports/${file.id}/apply`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ matching }),
-        signal: stop.current.signal,
-      });
+      const answer = await reach(
+        `/api/v1/library/imports/${file.id}/apply`,
+        {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ matching }),
+          signal: stop.current.signal,
+        },
+        2 * PATIENCE,
+      );
       const counts = await follow(answer, (done, of) => setStage({ at: 'storing', done, of }));
       setStage({ at: 'done', counts });
     } catch (error) {
@@ -132,7 +140,8 @@ export function ImportPage() {
     }
   };
   const drop = () => {
-    if (file) void fetch(`/api/v1/library/imports/${file.id}`, { method: 'DELETE' });
+    // Where it does not arrive, what was read is thrown away with age.
+    if (file) void reach(`/api/v1/library/imports/${file.id}`, { method: 'DELETE' }).catch(() => undefined);
     setFile(null);
     setPreview(null);
     setTrouble(null);

@@ -2,7 +2,7 @@
 
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import type { ImportPreview } from '@/acts/library/importItems';
+import type { ImportPreview } from '@/services/library/importItems';
 import { unitName } from '@/model';
 
 type Kind = 'added' | 'changed' | 'refused';

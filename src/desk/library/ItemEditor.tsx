@@ -4,7 +4,7 @@ import { Alert, Button, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import type { ItemAtDesk } from '@/acts/library/items';
+import type { ItemAtDesk } from '@/services/library/items';
 import { pricedItem } from '@/core/editing';
 import type { Fixed } from '@/core/number';
 import { minorDigits, showAmount, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
@@ -17,7 +17,8 @@ import { Cell } from '../editor/sheet/Cell';
 import { BreaksTable } from './BreaksTable';
 import { CostsTable } from './CostsTable';
 import { OwnLoads } from './OwnLoads';
-import { PictureField } from './PictureField';
+import { LibraryPictureField } from './LibraryPictureField';
+import { alike } from '@/core/editing';
 import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 
@@ -32,7 +33,7 @@ export interface ItemEditorProps {
   readonly currency: string;
   readonly timeZone: string;
   readonly mayChange: boolean;
-  readonly save: (input: unknown, id?: string) => Promise<Answer<LibraryItem>>;
+  readonly save: (input: unknown, id?: string, over?: ItemInput) => Promise<Answer<LibraryItem>>;
   readonly retire: (kind: 'item', id: string, retired: boolean) => Promise<Answer<void>>;
 }
 
@@ -75,7 +76,7 @@ function tried(item: ItemInput, quantity: string, usual: UsualTerms, currency: s
 
 /** An item of the library: what it is made of, how it is bought, and what a quantity of it comes to. */
 export function ItemEditor(props: ItemEditorProps) {
-  const { known, itemId, standsIn, rates, crews, usual, currency, timeZone, mayChange, save, retire } = props;
+  const { known, itemId, standsIn, rates, crews, usual, currency, timeZone, save, retire } = props;
   const router = useRouter();
   const stored = useMemo<ItemInput>(() => {
     if (!known) return emptyItem(usual.taxClasses[0]!.id);
@@ -83,28 +84,49 @@ export function ItemEditor(props: ItemEditorProps) {
     return input;
   }, [known, usual]);
   const [item, setItem] = useState<ItemInput>(stored);
+  /** What it stands over: the item as it was read, then as it was saved. */
+  const [over, setOver] = useState(stored);
+  const [seen, setSeen] = useState(stored);
   const [quantity, setQuantity] = useState('10');
-  const [dirty, setDirty] = useState(false);
+  const dirty = !alike(item, over);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const trial = useMemo(() => tried(item, quantity, usual, currency), [item, quantity, usual, currency]);
   const digits = minorDigits(currency);
-  const change = (patch: Partial<ItemInput>) => {
-    setItem((before) => ({ ...before, ...patch }));
-    setDirty(true);
-  };
+  // Its first saving leads to a page of its own: nothing is typed into the page that goes.
+  const mayChange = props.mayChange && !(busy && itemId === null);
+  // What the server tells anew is shown, unless something is typed here.
+  if (seen !== stored) {
+    setSeen(stored);
+    if (!dirty) {
+      setItem(stored);
+      setOver(stored);
+    }
+  }
+  const change = (patch: Partial<ItemInput>) => setItem((before) => ({ ...before, ...patch }));
+  /** Sets what may be absent; nothing takes it away. What is typed while a picture is on its way stays. */
+  const put = <K extends 'picture' | 'breaks' | 'loads' | 'waste' | 'pack' | 'minimumCharge'>(
+    field: K,
+    value: ItemInput[K] | null | undefined,
+  ) =>
+    setItem((before) => {
+      const next = { ...before };
+      if (value) next[field] = value;
+      else delete next[field];
+      return next;
+    });
   /** Sets a figure that may be absent; empty text takes it away. */
   const figure = (field: 'waste' | 'pack' | 'minimumCharge', text: string, places: number) => {
-    const { [field]: _, ...rest } = item;
     const value = text.trim() === '' ? null : writeFixed(parseQuantity(text, places));
     if (value?.startsWith('-')) throw new Error('Not below zero.');
-    setItem(value === null || value === '0' ? rest : { ...rest, [field]: value });
-    setDirty(true);
+    put(field, value === '0' ? null : value);
   };
-  const { done, notice } = useKeptForm(mayChange ? `item ${itemId ?? 'new'}` : null, item, stored, (kept) => {
-    setItem(kept);
-    setDirty(kept !== stored);
-  });
+  const { done, notice } = useKeptForm(
+    props.mayChange ? `item ${itemId ?? 'new'}` : null,
+    item,
+    stored,
+    setItem,
+  );
   useEffect(() => {
     if (!dirty) return;
     const warn = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -115,13 +137,14 @@ export function ItemEditor(props: ItemEditorProps) {
   const submit = async () => {
     setBusy(true);
     setTrouble(null);
-    const answer = await asked(save(item, itemId ?? undefined));
+    const answer = await asked(itemId === null ? save(item) : save(item, itemId, over));
     setBusy(false);
     if (!answer.ok) {
       setTrouble(answer.problem.detail);
       return;
     }
-    setDirty(false);
+    // What was typed since is not saved yet.
+    setOver(item);
     done();
     if (itemId === null) router.replace(`/library/items/${answer.value.id}`);
     else router.refresh();
@@ -221,16 +244,12 @@ export function ItemEditor(props: ItemEditorProps) {
               />
             </label>
           </div>
-          <PictureField
+          <LibraryPictureField
             picture={item.picture ?? null}
             trade={item.trade}
             name={item.name}
             readOnly={!mayChange}
-            change={(picture) => {
-              const { picture: _, ...rest } = item;
-              setItem(picture ? { ...rest, picture } : rest);
-              setDirty(true);
-            }}
+            change={(picture) => put('picture', picture)}
           />
           {long('detail', 'The customer reads below the name')}
           <CostsTable
@@ -278,22 +297,14 @@ export function ItemEditor(props: ItemEditorProps) {
             <BreaksTable
               breaks={item.breaks}
               readOnly={!mayChange}
-              change={(breaks) => {
-                const { breaks: _, ...rest } = item;
-                setItem(breaks ? { ...rest, breaks } : rest);
-                setDirty(true);
-              }}
+              change={(breaks) => put('breaks', breaks)}
             />
           </section>
           <OwnLoads
             loads={item.loads}
             usual={usual.loads}
             readOnly={!mayChange}
-            change={(loads) => {
-              const { loads: _, ...rest } = item;
-              setItem(loads ? { ...rest, loads } : rest);
-              setDirty(true);
-            }}
+            change={(loads) => put('loads', loads)}
           />
           {long('supplierNote', 'Where it is bought; only for us', true)}
           {long('internalNote', 'Note; only for us', true)}

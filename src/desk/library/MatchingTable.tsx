@@ -1,6 +1,6 @@
 'use client';
 
-import type { StartedImport } from '@/acts/library/importItems';
+import type { StartedImport } from '@/services/library/importItems';
 import type { LibraryField, Matching } from '@/core/importing';
 import { libraryFieldNames } from '@/core/importing';
 

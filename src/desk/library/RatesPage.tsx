@@ -3,13 +3,15 @@
 import { Alert, App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { MovedItem, RatesAndCrews } from '@/acts/library/rates';
+import type { MovedItem, RatesAndCrews } from '@/services/library/rates';
 import { parseFixed, showUnitAmount, writeFixed } from '@/core/number';
 import { crewHour } from '@/core/price';
 import { parseQuantity } from '@/core/quantity';
 import type { Answer, Crew, CrewInput, Rate } from '@/model';
 import { Cell } from '../editor/sheet/Cell';
 import { asked } from '@/ui/asked';
+import type { Sent } from './useInTurn';
+import { useInTurn } from './useInTurn';
 
 type Saved = Answer<{ readonly id: string; readonly count: number; readonly moved: readonly MovedItem[] }>;
 
@@ -27,7 +29,15 @@ const money = (typed: string): string => {
 const follow = (items: number) => (items === 0 ? '' : `${items} item${items === 1 ? '' : 's'}`);
 
 /** What items came to before and after a rate or crew moved. */
-function Moved({ count, moved, close }: { count: number; moved: readonly MovedItem[]; close: () => void }) {
+function RepricedItems({
+  count,
+  moved,
+  close,
+}: {
+  count: number;
+  moved: readonly MovedItem[];
+  close: () => void;
+}) {
   return (
     <div className="panel rates-moved" role="status">
       <h2>
@@ -58,18 +68,17 @@ function CrewCard({
   items,
   rates,
   readOnly,
-  save,
+  change,
   remove,
 }: {
   readonly crew: Crew;
   readonly items: number;
   readonly rates: readonly Rate[];
   readonly readOnly: boolean;
-  readonly save: (crew: CrewInput) => void;
+  readonly change: (patch: Partial<CrewInput>) => void;
   readonly remove: () => void;
 }) {
   const { name, people, equipment } = crew;
-  const change = (patch: Partial<CrewInput>) => save({ name, people, equipment, ...patch });
   const byId = new Map(rates.map((rate) => [rate.id, rate]));
   return (
     <section className="panel crew" aria-label={name}>
@@ -210,24 +219,67 @@ export function RatesPage({
   const { message } = App.useApp();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [moved, setMoved] = useState<{ count: number; moved: readonly MovedItem[] } | null>(null);
-  const after = (answer: Saved) => {
-    setTrouble(answer.ok ? null : answer.problem.detail);
+  /** Says what an act answered. */
+  const after = async (refusal: string, act: Promise<Saved>): Promise<Sent> => {
+    const answer = await asked(act);
+    const unanswered = !answer.ok && answer.problem.status === 0;
+    // A change without an answer is told of below, with a way to try again.
+    setTrouble(answer.ok || unanswered ? null : `${refusal} ${answer.problem.detail}`);
     if (answer.ok) {
       setMoved(answer.value.count > 0 ? answer.value : null);
       if (answer.value.count === 0) message.success('Kept.');
     }
     router.refresh();
+    return answer.ok ? 'taken' : unanswered ? 'no answer' : 'refused';
   };
-  const rate = ({ id, name, normal, overtime }: Rate, patch: Partial<Rate>) =>
-    void asked(actions.saveRate({ name, normal, overtime, ...patch }, id)).then(after);
+  const add = (refusal: string, act: Promise<Saved>) =>
+    void after(refusal, act).then((sent) => {
+      if (sent === 'no answer')
+        setTrouble(
+          'The server did not answer. Whether it was added is not known: look before you try again.',
+        );
+    });
+  const shownRates = useInTurn(readOnly ? null : 'rates', rates, ({ id, name }, patch) =>
+    after(`${name} is not changed.`, actions.saveRate(patch, id)),
+  );
+  const shownCrews = useInTurn(readOnly ? null : 'crews', crews, ({ id, name }, patch) =>
+    after(`${name} is not changed.`, actions.saveCrew(patch, id)),
+  );
+  const waiting = shownRates.waiting + shownCrews.waiting;
+  const stuck = shownRates.stuck + shownCrews.stuck;
+  const rate = shownRates.change;
   return (
     <div className="page" style={{ maxWidth: 860 }}>
       <header className="page-head">
         <h1>Rates and crews</h1>
         <span className="soft">what an hour costs us; proposals keep what they were priced with</span>
+        {waiting > 0 && (
+          <span className="soft" role="status">
+            Saving …
+          </span>
+        )}
       </header>
       {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
-      {moved && <Moved {...moved} close={() => setMoved(null)} />}
+      {stuck > 0 && (
+        <Alert
+          type="warning"
+          title={`${stuck} ${stuck === 1 ? 'change' : 'changes'} got no answer. What you typed is kept.`}
+          style={{ marginBottom: 12 }}
+          action={
+            <Button
+              size="small"
+              onClick={() => {
+                setTrouble(null);
+                shownRates.again();
+                shownCrews.again();
+              }}
+            >
+              Try again
+            </Button>
+          }
+        />
+      )}
+      {moved && <RepricedItems {...moved} close={() => setMoved(null)} />}
       <h2>Labour rates</h2>
       <table className="table-plain rates-table">
         <thead>
@@ -239,7 +291,7 @@ export function RatesPage({
           </tr>
         </thead>
         <tbody>
-          {rates.map((each) => (
+          {shownRates.shown.map((each) => (
             <tr key={each.id}>
               <td>
                 <Cell
@@ -279,9 +331,10 @@ export function RatesPage({
         <Button
           size="small"
           onClick={() =>
-            void actions
-              .saveRate({ name: `Rate ${rates.length + 1}`, normal: '0', overtime: '0' })
-              .then(after)
+            add(
+              'No rate is added.',
+              actions.saveRate({ name: `Rate ${rates.length + 1}`, normal: '0', overtime: '0' }),
+            )
           }
         >
           Add a rate
@@ -294,16 +347,16 @@ export function RatesPage({
           says how many hours of the crew one unit takes.
         </p>
       )}
-      {crews.map(({ items, ...crew }) => (
+      {shownCrews.shown.map((each) => (
         <CrewCard
-          key={crew.id}
-          crew={crew}
-          items={items}
-          rates={rates}
+          key={each.id}
+          crew={each}
+          items={each.items}
+          rates={shownRates.shown}
           readOnly={readOnly}
-          save={(input) => void asked(actions.saveCrew(input, crew.id)).then(after)}
+          change={(patch) => shownCrews.change(each, patch)}
           remove={() =>
-            void asked(actions.removeCrew(crew.id)).then((answer) => {
+            void asked(actions.removeCrew(each.id)).then((answer) => {
               setTrouble(answer.ok ? null : answer.problem.detail);
               router.refresh();
             })
@@ -314,13 +367,14 @@ export function RatesPage({
         <Button
           size="small"
           onClick={() =>
-            void actions
-              .saveCrew({
+            add(
+              'No crew is added.',
+              actions.saveCrew({
                 name: `Crew ${crews.length + 1}`,
                 people: [{ rateId: rates[0]!.id, count: 1 }],
                 equipment: [],
-              })
-              .then(after)
+              }),
+            )
           }
         >
           Add a crew

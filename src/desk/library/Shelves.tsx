@@ -1,12 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Found } from '@/acts/library/find';
-import type { Shelf } from '@/acts/library/shelves';
+import type { Found } from '@/services/library/find';
+import type { Shelf } from '@/services/library/shelves';
 import { shortName } from '@/core/bundle';
 import { unitName } from '@/model';
 import { TradeDrawing } from '@/ui/TradeDrawing';
-import { readAnswer } from '@/ui/readAnswer';
+import { askDoor } from '@/ui/askDoor';
 
 const idOf = (found: Found) => (found.kind === 'item' ? found.item.id : found.bundle.id);
 const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
@@ -64,8 +64,7 @@ export function Shelves({
   const [words, setWords] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
-    fetch('/api/v1/library/shelves')
-      .then((answer) => readAnswer<{ shelves: Shelf[] }>(answer))
+    askDoor<{ shelves: Shelf[] }>('/api/v1/library/shelves')
       .then((answer) => setShelves(answer.shelves))
       .catch((error: Error) => setTrouble(error.message));
   }, []);
@@ -73,8 +72,7 @@ export function Shelves({
     if (trade === null) return;
     const asked = new URLSearchParams({ trade, ...(section === undefined ? {} : { section }) });
     const controller = new AbortController();
-    fetch(`/api/v1/library/shelves?${asked}`, { signal: controller.signal })
-      .then((answer) => readAnswer<{ found: Found[] }>(answer))
+    askDoor<{ found: Found[] }>(`/api/v1/library/shelves?${asked}`, { signal: controller.signal })
       .then((answer) => setFound(answer.found))
       .catch((error: Error) => error.name !== 'AbortError' && setTrouble(error.message));
     return () => controller.abort();

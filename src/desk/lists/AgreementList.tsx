@@ -2,7 +2,7 @@
 
 import { Input } from 'antd';
 import Link from 'next/link';
-import type { AgreementGroup, AgreementRow } from '@/acts/agreements/list';
+import type { AgreementGroup, AgreementRow } from '@/services/agreements/list';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { Track } from '@/ui/Track';

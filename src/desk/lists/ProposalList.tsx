@@ -3,7 +3,7 @@
 import { Input, Segmented } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
-import type { ProposalRow } from '@/acts/proposals/read';
+import type { ProposalRow } from '@/services/proposals/read';
 import { showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';
 import { StateMark } from '@/ui/StateMark';

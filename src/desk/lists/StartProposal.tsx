@@ -3,7 +3,7 @@
 import { Alert, Button, Form, Input, Radio, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import type { CustomerRow } from '@/acts/customers/customers';
+import type { CustomerRow } from '@/services/customers/customers';
 import type { Answer, StartInput } from '@/model';
 import type { SaveCustomer } from '../customers/CustomerForm';
 import { CustomerForm } from '../customers/CustomerForm';

@@ -3,7 +3,7 @@
 import { App, Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { Batch } from '@/acts/money/batches';
+import type { Batch } from '@/services/money/batches';
 import { showShortDate } from '@/core/text/dates';
 import type { Accounts, Answer } from '@/model';
 import { showInstant } from '@/ui/instants';

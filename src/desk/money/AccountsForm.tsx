@@ -1,9 +1,11 @@
 'use client';
 
 import { App, Button, Input } from 'antd';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Accounts, Answer } from '@/model';
 import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 const names: readonly (readonly [string, string])[] = [
   ['receivable', 'Customers owe us'],
@@ -54,15 +56,26 @@ export function AccountsForm({
 }) {
   const { message } = App.useApp();
   const [values, setValues] = useState<Flat>(() => flat(accounts));
+  const router = useRouter();
+  const { done, notice } = useKeptForm(mayChange ? 'accounts' : null, values, flat(accounts), setValues);
+  const submit = async () => {
+    const answer = await asked(save(deep(values)));
+    if (!answer.ok) {
+      message.error(answer.problem.detail);
+      return;
+    }
+    done();
+    message.success('Saved.');
+    router.refresh();
+  };
   return (
-    <details className="accounts">
+    <details className="accounts" open={notice !== null || undefined}>
       <summary>Accounts the journal books on</summary>
+      {notice}
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void asked(save(deep(values))).then((answer) =>
-            answer.ok ? message.success('Saved.') : message.error(answer.problem.detail),
-          );
+          void submit();
         }}
       >
         {names.map(([key, name]) => (

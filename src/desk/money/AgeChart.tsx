@@ -1,7 +1,7 @@
 'use client';
 
 import { Bar, BarChart, Cell, LabelList, XAxis, YAxis } from 'recharts';
-import type { MoneyPage } from '@/acts/money/invoices';
+import type { MoneyPage } from '@/services/money/invoices';
 import { showDecimal } from '@/core/number';
 
 /** What is out by how late it is; late money is madder, and says so in words below. */

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Answer } from '@/model';
-import type { ChargeRow, PlayInput } from '@/acts/money/cards';
+import type { ChargeRow, PlayInput } from '@/services/money/cards';
 import { showDecimal } from '@/core/number';
 import { showInstant } from '@/ui/instants';
 import { asked } from '@/ui/asked';

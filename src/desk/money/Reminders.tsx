@@ -4,7 +4,7 @@ import { App, Button, Checkbox } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { DueReminder } from '@/acts/money/reminders';
+import type { DueReminder } from '@/services/money/reminders';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';

@@ -10,12 +10,14 @@ import { useKeptKey } from './KeptFor';
  * @param name names the form and what it belongs to; null: nothing is kept now
  * @param value plain data: everything typed in the form
  * @param restore puts kept values back into the form
+ * @param blank whether there is nothing to keep; where it is left out: what stands there is what the form began with
  * @returns the way to be done with it as it stands, or as it will stand next; what is changed after that is kept again
  */
 export function useKeptDraft<T>(
   name: string | null,
   value: T,
   restore: (kept: T) => void,
+  blank?: boolean,
 ): (next?: T) => void {
   const whole = useKeptKey(name ?? '');
   const key = name === null ? null : whole;
@@ -46,7 +48,7 @@ export function useKeptDraft<T>(
   }, [key]);
   useEffect(() => {
     if (key === null) return;
-    if (text !== first.current) {
+    if (!(blank ?? text === first.current)) {
       wrote.current = true;
       void keep(key, text);
     } else if (wrote.current && ready.current) {
@@ -54,7 +56,7 @@ export function useKeptDraft<T>(
       wrote.current = false;
       void forget(key);
     }
-  }, [key, text]);
+  }, [key, text, blank]);
   return useCallback(
     (next?: T) => {
       // What stands there now is stored elsewhere; what is typed after it is kept again.

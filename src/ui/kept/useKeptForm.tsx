@@ -29,10 +29,19 @@ export function useKeptForm<T>(
   over = JSON.stringify(stored),
 ): { readonly done: () => void; readonly notice: ReactNode } {
   const [back, setBack] = useState<'as it was' | 'changed since' | null>(null);
-  const done = useKeptDraft<Stored<T>>(name, { over, value }, (kept) => {
-    restore(kept.value);
-    setBack(kept.over === over ? 'as it was' : 'changed since');
-  });
+  // What is typed stands over what was stored when it was begun, whatever is stored meanwhile.
+  const [began, setBegan] = useState(over);
+  const blank = JSON.stringify(value) === JSON.stringify(stored);
+  if (blank && began !== over) setBegan(over);
+  const done = useKeptDraft<Stored<T>>(
+    name,
+    { over: began, value },
+    (kept) => {
+      restore(kept.value);
+      setBack(kept.over === over ? 'as it was' : 'changed since');
+    },
+    blank,
+  );
   return {
     done: () => {
       setBack(null);
@@ -53,7 +62,7 @@ export function useKeptForm<T>(
             onClick={() => {
               setBack(null);
               restore(stored);
-              done({ over, value: stored });
+              done();
             }}
           >
             Drop it

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { agreementMark } from '@/acts/agreements/fresh';
-import { readAgreement } from '@/acts/agreements/read';
-import { readSettings } from '@/acts/settings';
-import { Problem } from '@/acts/problem';
+import { agreementMark } from '@/services/agreements/fresh';
+import { readAgreement } from '@/services/agreements/read';
+import { readSettings } from '@/services/settings';
+import { Problem } from '@/services/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';

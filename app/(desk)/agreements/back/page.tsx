@@ -1,12 +1,12 @@
 import type { Metadata } from 'next';
-import { readAgreementsBack } from '@/acts/insight/agreementsBack';
-import { yearOf } from '@/acts/insight/backList';
-import { readSalesBack } from '@/acts/insight/salesBack';
-import { AgreementsBackView } from '@/desk/back/AgreementsBackView';
-import { BackTabs, ProposalRanges, SignedIn } from '@/desk/back/BackTabs';
-import { SalesBackView } from '@/desk/back/SalesBackView';
-import '@/desk/back/back.css';
-import '@/desk/job/job.css';
+import { readAgreementsBack } from '@/services/reports/agreementsBack';
+import { yearOf } from '@/services/reports/backList';
+import { readSalesBack } from '@/services/reports/salesBack';
+import { AgreementsBackView } from '@/desk/reports/AgreementsBackView';
+import { BackTabs, ProposalRanges, SignedIn } from '@/desk/reports/BackTabs';
+import { SalesBackView } from '@/desk/reports/SalesBackView';
+import '@/desk/reports/back.css';
+import '@/desk/jobCosting/job.css';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Looking back' };

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readCustomer } from '@/acts/customers/customers';
-import { Problem } from '@/acts/problem';
+import { readCustomer } from '@/services/customers/customers';
+import { Problem } from '@/services/problem';
 import { CustomerPage } from '@/desk/customers/CustomerPage';
 import { saveCustomerAction, saveSiteAction } from '../../../actions';
 import { isId } from '@/model';

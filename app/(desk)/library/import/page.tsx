@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { may } from '@/acts/actor';
+import { may } from '@/services/actor';
 import { ImportPage } from '@/desk/library/ImportPage';
 import '@/desk/library/library.css';
 import { pageActor } from '../../../session';

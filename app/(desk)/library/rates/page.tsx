@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { may } from '@/acts/actor';
-import { listRatesAndCrews } from '@/acts/library/rates';
+import { may } from '@/services/actor';
+import { listRatesAndCrews } from '@/services/library/rates';
 import { RatesPage } from '@/desk/library/RatesPage';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readInvoice } from '@/acts/money/invoiceAtDesk';
-import { Problem } from '@/acts/problem';
+import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { Problem } from '@/services/problem';
 import { InvoicePage } from '@/desk/agreements/InvoicePage';
 import '@/desk/agreements/bill/bill.css';
 import { isId } from '@/model';

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { businessDate, may } from '@/acts/actor';
-import { listBatches } from '@/acts/money/batches';
-import { readSettings } from '@/acts/settings';
+import { businessDate, may } from '@/services/actor';
+import { listBatches } from '@/services/money/batches';
+import { readSettings } from '@/services/settings';
 import { usualAccounts } from '@/core/billing';
 import { Accountant } from '@/desk/money/Accountant';
 import '@/desk/money/money.css';

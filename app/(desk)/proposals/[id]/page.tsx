@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readLiking } from '@/acts/accounts/liking';
-import { readSettings } from '@/acts/settings';
-import { Problem } from '@/acts/problem';
-import { readProposal } from '@/acts/proposals/read';
+import { readPreferences } from '@/services/accounts/preferences';
+import { readSettings } from '@/services/settings';
+import { Problem } from '@/services/problem';
+import { readProposal } from '@/services/proposals/read';
 import { Editor } from '@/desk/editor/Editor';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';
@@ -20,7 +20,7 @@ import {
   revokeLinksAction,
   saveAsTemplateAction,
   saveBundleAction,
-  saveLikingAction,
+  savePreferencesAction,
   saveProposalAction,
   sendProposalAction,
   showLinkAction,
@@ -55,14 +55,14 @@ export default async function ProposalPage({ params }: { params: Promise<{ id: s
     saveAsTemplate: saveAsTemplateAction,
     addBundle: addBundleAction,
     saveBundle: saveBundleAction,
-    saveLiking: saveLikingAction,
+    savePreferences: savePreferencesAction,
   };
   return (
     <Editor
       key={proposal.id}
       proposal={proposal}
       timeZone={company.timeZone}
-      liking={await readLiking(actor)}
+      preferences={await readPreferences(actor)}
       actions={actions}
     />
   );

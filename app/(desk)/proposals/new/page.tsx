@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { listCustomers } from '@/acts/customers/customers';
-import { listTemplates } from '@/acts/library/library';
-import { listProposals } from '@/acts/proposals/read';
+import { listCustomers } from '@/services/customers/customers';
+import { listTemplates } from '@/services/library/library';
+import { listProposals } from '@/services/proposals/read';
 import { StartProposal } from '@/desk/lists/StartProposal';
 import {
   copyProposalAction,

@@ -1,5 +1,5 @@
-import { backListCsv, yearOf } from '@/acts/insight/backList';
-import { Problem, respond } from '@/acts/problem';
+import { backListCsv, yearOf } from '@/services/reports/backList';
+import { Problem, respond } from '@/services/problem';
 import { backLists } from '@/formats/csv/backCsv';
 import { actionActor } from '../../../session';
 import { download } from '../../download';

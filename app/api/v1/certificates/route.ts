@@ -1,5 +1,5 @@
-import { checkCertificate } from '@/acts/agreements/certificate';
-import { Problem, respond } from '@/acts/problem';
+import { checkCertificate } from '@/services/agreements/certificate';
+import { Problem, respond } from '@/services/problem';
 import { jsonBody } from '../../ownPage';
 import { requestOrigin } from '../../../session';
 

@@ -1,5 +1,5 @@
-import { dueDatesIcs } from '@/acts/papers';
-import { respond } from '@/acts/problem';
+import { dueDatesIcs } from '@/services/papers';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 import { download } from '../../download';
 

@@ -1,5 +1,5 @@
-import { keepFile } from '@/acts/files/keep';
-import { Problem, respond } from '@/acts/problem';
+import { keepFile } from '@/services/files/keep';
+import { Problem, respond } from '@/services/problem';
 import { LARGEST_UPLOAD } from '@/formats/image/keptImage';
 import { actionActor } from '../../../session';
 import { fromOwnPage, limitedBody } from '../../ownPage';

@@ -1,4 +1,4 @@
-import { databaseAnswers } from '@/acts/health';
+import { databaseAnswers } from '@/services/health';
 
 export const dynamic = 'force-dynamic';
 

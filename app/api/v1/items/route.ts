@@ -1,5 +1,5 @@
-import { findItems } from '@/acts/library/library';
-import { respond } from '@/acts/problem';
+import { findItems } from '@/services/library/library';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 
 /** The best items of the library for a few letters. */

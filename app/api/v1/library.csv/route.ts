@@ -1,5 +1,5 @@
-import { libraryAsCsv } from '@/acts/papers';
-import { respond } from '@/acts/problem';
+import { libraryAsCsv } from '@/services/papers';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 import { download } from '../../download';
 

@@ -1,5 +1,5 @@
-import { libraryAsXlsx } from '@/acts/papers';
-import { respond } from '@/acts/problem';
+import { libraryAsXlsx } from '@/services/papers';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 import { download } from '../../download';
 

@@ -1,5 +1,5 @@
-import { findInLibrary } from '@/acts/library/find';
-import { respond } from '@/acts/problem';
+import { findInLibrary } from '@/services/library/find';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 
 /** The best items and bundles for a few letters, what is often used on such a section first. */

@@ -1,4 +1,4 @@
-import { acceptProposal } from '@/acts/booklet/accept';
+import { acceptProposal } from '@/services/booklet/accept';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(async (visitor, input, request) => {

@@ -1,8 +1,8 @@
 import '@/booklet/booklet.css';
 import type { Metadata } from 'next';
-import { visitorCertificates } from '@/acts/agreements/certificate';
-import { visitorOf } from '@/acts/booklet/open';
-import { Problem } from '@/acts/problem';
+import { visitorCertificates } from '@/services/agreements/certificate';
+import { visitorOf } from '@/services/booklet/open';
+import { Problem } from '@/services/problem';
 import { Certificates } from '@/booklet/Certificates';
 import { requestOrigin } from '../../../session';
 

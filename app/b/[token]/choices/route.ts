@@ -1,4 +1,4 @@
-import { chooseInBooklet } from '@/acts/booklet/choose';
+import { chooseInBooklet } from '@/services/booklet/choose';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(chooseInBooklet);

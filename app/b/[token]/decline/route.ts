@@ -1,4 +1,4 @@
-import { declineProposal } from '@/acts/booklet/decide';
+import { declineProposal } from '@/services/booklet/decide';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(declineProposal);

@@ -1,4 +1,4 @@
-import { bookletSince } from '@/acts/booklet/fresh';
+import { bookletSince } from '@/services/booklet/fresh';
 import { bookletRead } from '../../door';
 
 /** What an open booklet asks every few seconds: is it still as it was? */

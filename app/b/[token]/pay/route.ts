@@ -1,4 +1,4 @@
-import { payByCard } from '@/acts/booklet/payCard';
+import { payByCard } from '@/services/booklet/payCard';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(payByCard);

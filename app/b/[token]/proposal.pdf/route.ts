@@ -1,4 +1,4 @@
-import { bookletPaper } from '@/acts/papers';
+import { bookletPaper } from '@/services/papers';
 import { download } from '../../../api/download';
 import { bookletRead } from '../../door';
 

@@ -1,4 +1,4 @@
-import { askQuestion } from '@/acts/booklet/questions';
+import { askQuestion } from '@/services/booklet/questions';
 import { bookletDoor } from '../../door';
 
 export const POST = bookletDoor(askQuestion);

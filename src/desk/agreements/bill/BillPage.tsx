@@ -4,12 +4,12 @@ import { Alert, App, Button, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { WorktableAtDesk } from '@/acts/agreements/worktable';
-import type { Made } from '@/core/billing';
+import type { ProgressBilling } from '@/services/agreements/progressBilling';
+import type { InvoiceDraft } from '@/core/billing';
 import { paperSums } from '@/core/billing';
 import { isNothing, parseAmount, showAmount, showDecimal, writeAmount } from '@/core/number';
 import type { Answer, BillingAsk, DraftInput, InvoiceShows, IssueInput } from '@/model';
-import { readMoney } from '@/core/quantity';
+import { parseMoneyInput } from '@/core/quantity';
 import { useKeptDraft } from '@/ui/kept/useKeptDraft';
 import { BillSums } from './BillSums';
 import { HeldOn } from './HeldOn';
@@ -32,7 +32,7 @@ const paths: Readonly<Record<Path, string>> = {
   release: 'Retainage',
 };
 
-const billedOf = (made: Made, components: number): bigint => {
+const billedOf = (made: InvoiceDraft, components: number): bigint => {
   const { total, retainage } = paperSums(made, components);
   return total - retainage;
 };
@@ -51,7 +51,7 @@ export function BillPage({
   start,
   actions,
 }: {
-  work: WorktableAtDesk;
+  work: ProgressBilling;
   /** What is asked for to begin with. */
   start: BillingAsk | null;
   actions: BillActions;
@@ -91,7 +91,7 @@ export function BillPage({
   const typeAmount = (text: string) => {
     setAmount(text);
     try {
-      const value = readMoney(text.trim() || '0', ledger.minorDigits);
+      const value = parseMoneyInput(text.trim() || '0', ledger.minorDigits);
       setAmountWrong(null);
       const ask = path === 'release' ? { release: value } : { amount: value };
       setAsk(isNothing(value) ? null : ask);

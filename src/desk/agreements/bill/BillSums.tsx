@@ -1,8 +1,8 @@
 'use client';
 
 import { Fragment } from 'react';
-import type { WorktableAtDesk } from '@/acts/agreements/worktable';
-import type { Made, Position } from '@/core/billing';
+import type { ProgressBilling } from '@/services/agreements/progressBilling';
+import type { InvoiceDraft, Position } from '@/core/billing';
 import { afterPaper, paperSums } from '@/core/billing';
 import { isNothing, showAmount, showDecimal } from '@/core/number';
 
@@ -12,9 +12,9 @@ export function BillSums({
   position,
   made,
 }: {
-  work: WorktableAtDesk;
+  work: ProgressBilling;
   position: Position;
-  made: Made | null;
+  made: InvoiceDraft | null;
 }) {
   const { ledger } = work;
   const money = (value: bigint) => showAmount(value as never, ledger.minorDigits);

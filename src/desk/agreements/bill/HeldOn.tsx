@@ -1,9 +1,9 @@
-import type { WorktableAtDesk } from '@/acts/agreements/worktable';
+import type { ProgressBilling } from '@/services/agreements/progressBilling';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
 
 /** What is held back of which invoice, and what was released of it. */
-export function HeldOn({ work, held }: { work: WorktableAtDesk; held: Amount }) {
+export function HeldOn({ work, held }: { work: ProgressBilling; held: Amount }) {
   return (
     <table className="table-plain" aria-label="Held back">
       <thead>

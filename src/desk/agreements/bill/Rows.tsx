@@ -2,9 +2,9 @@
 
 import { CaretDownOutlined, CaretRightOutlined } from '@ant-design/icons';
 import { Fragment, useState } from 'react';
-import type { WorktableAtDesk } from '@/acts/agreements/worktable';
+import type { ProgressBilling } from '@/services/agreements/progressBilling';
 import type { WorkFigures, WorkGroup, WorkRow } from '@/core/billing';
-import { asksUpTo, grouped, sumOfRows } from '@/core/billing';
+import { asksUpTo, workGroups, sumOfRows } from '@/core/billing';
 import { showAmount, showPercent, showQuantity, writeAmount, writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { LineAsk } from '@/model';
@@ -15,7 +15,7 @@ import { readPercent } from '@/core/quantity';
 type ByLine = Extract<LineAsk, { line: string }>;
 
 interface Props {
-  readonly work: WorktableAtDesk;
+  readonly work: ProgressBilling;
   readonly rows: readonly WorkRow[];
   readonly by: 'section' | 'stage';
   readonly folded: boolean;
@@ -63,7 +63,7 @@ export function Rows({ work, rows, by, folded, readOnly, askLines }: Props) {
                 <Sums figures={sumOfRows(own)} money={money} />
               </tr>
             )}
-            {grouped(own, nameOf).map((group) => (
+            {workGroups(own, nameOf).map((group) => (
               <Group
                 key={`${group.name}${by}`}
                 group={group}
@@ -113,7 +113,7 @@ function Group({
   askLines,
 }: {
   group: WorkGroup;
-  work: WorktableAtDesk;
+  work: ProgressBilling;
   startFolded: boolean;
   readOnly: boolean;
   money: (value: bigint) => string;
@@ -180,7 +180,7 @@ function Row({
   askLines,
 }: {
   row: WorkRow;
-  work: WorktableAtDesk;
+  work: ProgressBilling;
   readOnly: boolean;
   money: (value: bigint) => string;
   askLines: (asks: readonly ByLine[]) => void;

@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { WorktableAtDesk } from '@/acts/agreements/worktable';
-import type { Made, WorkRow } from '@/core/billing';
+import type { ProgressBilling } from '@/services/agreements/progressBilling';
+import type { InvoiceDraft, WorkRow } from '@/core/billing';
 import { BillingError, makeInvoice, positionOf, workRows } from '@/core/billing';
 import { writeAmount } from '@/core/number';
 import type { BillingAsk, LineAsk } from '@/model';
@@ -26,17 +26,17 @@ export const pathOf = (ask: BillingAsk): Path =>
 /** What the invoice would be, or why it cannot be made; nothing asked for yet is neither. */
 export interface Bill {
   readonly ask: BillingAsk | null;
-  readonly made: Made | null;
+  readonly made: InvoiceDraft | null;
   readonly refused: string | null;
   readonly rows: readonly WorkRow[];
 }
 
 /** An invoice in work: what is asked for, and what the core makes of it at every key. */
-export function useBill({ ledger }: WorktableAtDesk, first: BillingAsk | null) {
+export function useBill({ ledger }: ProgressBilling, first: BillingAsk | null) {
   const [ask, setAsk] = useState<BillingAsk | null>(first);
   const position = useMemo(() => positionOf(ledger), [ledger]);
   const bill = useMemo((): Bill => {
-    let made: Made | null = null;
+    let made: InvoiceDraft | null = null;
     let refused: string | null = null;
     if (ask)
       try {

@@ -1,6 +1,6 @@
 'use client';
 
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import { linesOf, questionsOf } from '@/core/choice';
 import { addTiers } from '@/core/editing';
 import { newPartId, useEditor } from '../context';

@@ -1,7 +1,7 @@
 'use client';
 
 import { showDecimal } from '@/core/number';
-import type { ProposalAtDesk } from '@/acts/proposals/read';
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import { showInstant } from '@/ui/instants';
 
 /** Where the customer stands: what they picked so far, what it comes to, and when they looked last. */

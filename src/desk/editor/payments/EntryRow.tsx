@@ -6,7 +6,7 @@ import { Button, Select } from 'antd';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
 import type { ScheduleEntry } from '@/model';
-import { readMoney, readPercent } from '@/core/quantity';
+import { parseMoneyInput, readPercent } from '@/core/quantity';
 import { Cell } from '../sheet/Cell';
 import { Due } from './Due';
 
@@ -103,7 +103,7 @@ export function EntryRow(props: Props) {
                 share:
                   'percent' in entry.share
                     ? { percent: readPercent(text, 100) }
-                    : { amount: readMoney(text, minorDigits) },
+                    : { amount: parseMoneyInput(text, minorDigits) },
               })
             }
           />

@@ -4,7 +4,7 @@ import { Select } from 'antd';
 import { setBilling } from '@/core/editing';
 import { showDecimal } from '@/core/number';
 import type { BillingTerms } from '@/model';
-import { readMoney, readPercent } from '@/core/quantity';
+import { parseMoneyInput, readPercent } from '@/core/quantity';
 import { Cell } from '../sheet/Cell';
 import { useEditor } from '../context';
 
@@ -88,7 +88,7 @@ export function TermsPanel() {
               put(
                 text.trim() === ''
                   ? withoutOrder
-                  : { ...terms, specialOrder: readMoney(text, figures.minorDigits) },
+                  : { ...terms, specialOrder: parseMoneyInput(text, figures.minorDigits) },
               )
             }
           />

@@ -3,8 +3,8 @@
 import { Alert, Button, Modal } from 'antd';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useRef, useState } from 'react';
-import type { KeptFile } from '@/acts/files/keep';
-import { readAnswer } from '@/ui/readAnswer';
+import type { KeptFile } from '@/services/files/keep';
+import { askDoor, sendFile } from '@/ui/askDoor';
 import { drawPage, openPdf } from './pdfPages';
 
 const samples = [
@@ -20,14 +20,8 @@ interface Chosen {
   readonly pages: readonly { readonly number: number; readonly picture: string }[];
 }
 
-const keep = async (name: string, body: Blob): Promise<KeptFile> =>
-  readAnswer<KeptFile>(
-    await fetch(`/api/v1/files?kind=plan&name=${encodeURIComponent(name)}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/octet-stream' },
-      body,
-    }),
-  );
+const keep = (name: string, body: Blob): Promise<KeptFile> =>
+  sendFile<KeptFile>(`/api/v1/files?kind=plan&name=${encodeURIComponent(name)}`, body);
 
 const dataUrl = (blob: Blob): Promise<string> =>
   new Promise((resolve, reject) => {
@@ -145,8 +139,8 @@ export function AddPlan({
                 key={key}
                 size="small"
                 onClick={() =>
-                  void during('Taking the sample …', async () =>
-                    readAnswer<KeptFile>(await fetch(`/api/v1/files/sample?key=${key}`, { method: 'POST' })),
+                  void during('Taking the sample …', () =>
+                    askDoor<KeptFile>(`/api/v1/files/sample?key=${key}`, { method: 'POST' }),
                   )
                 }
               >

@@ -7,7 +7,7 @@ import { showAmount } from '@/core/number';
 import type { Fee } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { Cell } from '../sheet/Cell';
-import { readMoney, readPercent } from '@/core/quantity';
+import { parseMoneyInput, readPercent } from '@/core/quantity';
 
 /** Fees: lines of their own that no discount touches, fixed or a share of the price. */
 export function FeesTable() {
@@ -41,7 +41,7 @@ export function FeesTable() {
                     change(fee.id, {
                       amount: text.includes('%')
                         ? { percent: readPercent(text) }
-                        : { fixed: readMoney(text, figures.minorDigits) },
+                        : { fixed: parseMoneyInput(text, figures.minorDigits) },
                     })
                   }
                 />

@@ -9,7 +9,7 @@ import { roundingLine, shapePrices, withPrices } from '@/core/shaping';
 import type { ProposalDocument } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { usePut } from './put';
-import { readMoney, readPercent } from '@/core/quantity';
+import { parseMoneyInput, readPercent } from '@/core/quantity';
 
 const kinds: Record<Target['kind'], string> = {
   total: 'a total of',
@@ -26,7 +26,7 @@ const spreads: Record<Spread, string> = {
 function readTarget(kind: Target['kind'], text: string, minorDigits: number): Target | null {
   if (text.trim() === '') return null;
   return kind === 'total'
-    ? { kind, amount: readMoney(text, minorDigits) }
+    ? { kind, amount: parseMoneyInput(text, minorDigits) }
     : { kind, percent: readPercent(text, kind === 'margin' ? 99 : 999) };
 }
 

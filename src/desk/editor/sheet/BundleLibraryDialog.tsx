@@ -3,14 +3,14 @@
 import { Alert, Button, Input, Modal } from 'antd';
 import { produce } from 'immer';
 import { useEffect, useState } from 'react';
-import type { BundleWithMakeup } from '@/acts/library/bundles';
+import type { BundleWithMakeup } from '@/services/library/bundles';
 import { recipeOfJob } from '@/core/bundle';
 import { refreshBundle } from '@/core/editing';
 import { showAmount, showDifference } from '@/core/number';
 import type { BundleFigures } from '@/core/price';
 import { computeFigures } from '@/core/price';
-import type { ProblemDetails } from '@/model';
 import { useEditor } from '../context';
+import { askDoor } from '@/ui/askDoor';
 import { asked } from '@/ui/asked';
 
 interface LibrarySide {
@@ -36,14 +36,9 @@ export function BundleLibraryDialog({ figures, close }: { figures: BundleFigures
   useEffect(() => {
     if (bundle.bundleId === undefined) return;
     let gone = false;
-    fetch(`/api/v1/bundles/${bundle.bundleId}/library`)
-      .then(async (answer) => {
-        const read = (await answer.json()) as LibrarySide & ProblemDetails;
-        if (gone) return;
-        if (answer.ok) setSide(read);
-        else setTrouble(read.detail);
-      })
-      .catch(() => !gone && setTrouble('The library does not answer.'));
+    askDoor<LibrarySide>(`/api/v1/bundles/${bundle.bundleId}/library`)
+      .then((read) => !gone && setSide(read))
+      .catch((error: Error) => !gone && setTrouble(error.message));
     return () => {
       gone = true;
     };

@@ -3,7 +3,7 @@
 import { Button, Checkbox } from 'antd';
 import { setExtra, setLineDiscount, setLineText, setLoads } from '@/core/editing';
 import { parseQuantity } from '@/core/quantity';
-import { whyLine } from '@/core/why';
+import { whyLine } from '@/core/explain';
 import { writeFixed } from '@/core/number';
 import type { Extra, Line } from '@/model';
 import { Cell } from './Cell';

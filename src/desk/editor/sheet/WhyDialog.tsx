@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Modal } from 'antd';
-import { whyLine } from '@/core/why';
+import { whyLine } from '@/core/explain';
 import { useEditor } from '../context';
 import { Steps } from '../Why';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readWorktable } from '@/acts/agreements/worktable';
-import { Problem } from '@/acts/problem';
+import { readProgressBilling } from '@/services/agreements/progressBilling';
+import { Problem } from '@/services/problem';
 import { BillPage } from '@/desk/agreements/bill/BillPage';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';
@@ -42,7 +42,7 @@ export default async function BillRoute({
   const actor = await pageActor();
   const query = await searchParams;
   if (!isId(id)) notFound();
-  const work = await readWorktable(actor, id).catch((error: unknown) => {
+  const work = await readProgressBilling(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
     throw error;
   });

@@ -1,8 +1,8 @@
 import '@/booklet/booklet.css';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readCertificates } from '@/acts/agreements/certificate';
-import { Problem } from '@/acts/problem';
+import { readCertificates } from '@/services/agreements/certificate';
+import { Problem } from '@/services/problem';
 import { Certificates } from '@/booklet/Certificates';
 import { isId } from '@/model';
 import { pageActor } from '../../../../session';

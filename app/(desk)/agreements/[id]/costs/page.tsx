@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readJob } from '@/acts/costs/jobReport';
-import { Problem } from '@/acts/problem';
-import { JobPage } from '@/desk/job/JobPage';
-import '@/desk/job/job.css';
+import { readJob } from '@/services/jobCosting/jobReport';
+import { Problem } from '@/services/problem';
+import { JobPage } from '@/desk/jobCosting/JobPage';
+import '@/desk/jobCosting/job.css';
 import { isId } from '@/model';
 import {
   attachCostAction,

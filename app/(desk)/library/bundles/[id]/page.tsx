@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { may } from '@/acts/actor';
-import { bundlesWith, readBundle } from '@/acts/library/bundles';
-import { Problem } from '@/acts/problem';
-import { readSettings } from '@/acts/settings';
+import { may } from '@/services/actor';
+import { bundlesWith, readBundle } from '@/services/library/bundles';
+import { Problem } from '@/services/problem';
+import { readSettings } from '@/services/settings';
 import { BundleEditor } from '@/desk/library/BundleEditor';
 import { isId } from '@/model';
 import '@/desk/editor/editor.css';

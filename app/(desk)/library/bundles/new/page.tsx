@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { may } from '@/acts/actor';
-import { readSettings } from '@/acts/settings';
+import { may } from '@/services/actor';
+import { readSettings } from '@/services/settings';
 import { BundleEditor } from '@/desk/library/BundleEditor';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { may } from '@/acts/actor';
-import { bundlesWith } from '@/acts/library/bundles';
-import { readItem } from '@/acts/library/items';
-import { listCrews, listRates } from '@/acts/library/rates';
-import { Problem } from '@/acts/problem';
-import { readSettings } from '@/acts/settings';
+import { may } from '@/services/actor';
+import { bundlesWith } from '@/services/library/bundles';
+import { readItem } from '@/services/library/items';
+import { listCrews, listRates } from '@/services/library/rates';
+import { Problem } from '@/services/problem';
+import { readSettings } from '@/services/settings';
 import { ItemEditor } from '@/desk/library/ItemEditor';
 import { isId } from '@/model';
 import '@/desk/editor/editor.css';

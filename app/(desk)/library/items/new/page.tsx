@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { may } from '@/acts/actor';
-import { listCrews, listRates } from '@/acts/library/rates';
-import { readSettings } from '@/acts/settings';
+import { may } from '@/services/actor';
+import { listCrews, listRates } from '@/services/library/rates';
+import { readSettings } from '@/services/settings';
 import { ItemEditor } from '@/desk/library/ItemEditor';
 import '@/desk/editor/editor.css';
 import '@/desk/editor/sheet.css';

@@ -1,4 +1,4 @@
-import { readBundle } from '@/acts/library/bundles';
+import { readBundle } from '@/services/library/bundles';
 import { readDoor } from '../../../door';
 
 /** A bundle with everything in it, as a proposal takes it. */

@@ -1,5 +1,5 @@
-import { fileForDesk } from '@/acts/files/keep';
-import { Problem, respond } from '@/acts/problem';
+import { fileForDesk } from '@/services/files/keep';
+import { Problem, respond } from '@/services/problem';
 import { isId } from '@/model';
 import { actionActor } from '../../../../session';
 import { picture } from '../../../picture';

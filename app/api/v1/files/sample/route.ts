@@ -1,5 +1,5 @@
-import { keepSamplePlan } from '@/acts/files/keep';
-import { respond } from '@/acts/problem';
+import { keepSamplePlan } from '@/services/files/keep';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../../session';
 import { fromOwnPage } from '../../../ownPage';
 

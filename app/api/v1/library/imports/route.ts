@@ -1,5 +1,5 @@
-import { startImport } from '@/acts/library/importItems';
-import { respond } from '@/acts/problem';
+import { startImport } from '@/services/library/importItems';
+import { respond } from '@/services/problem';
 import { LARGEST_FILE } from '@/formats/table/readTable';
 import { actionActor } from '../../../../session';
 import { fromOwnPage, limitedBody } from '../../../ownPage';

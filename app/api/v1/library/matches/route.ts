@@ -1,5 +1,5 @@
-import { matchLines } from '@/acts/library/matches';
-import { respond } from '@/acts/problem';
+import { matchLines } from '@/services/library/matches';
+import { respond } from '@/services/problem';
 import { jsonBody } from '../../../ownPage';
 import { actionActor } from '../../../../session';
 

@@ -1,5 +1,5 @@
-import { listShelves, readShelf } from '@/acts/library/shelves';
-import { respond } from '@/acts/problem';
+import { listShelves, readShelf } from '@/services/library/shelves';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../../session';
 
 /** The trades of the library, or (`?trade=`) what stands on the shelf of one. */

@@ -1,4 +1,4 @@
-import { Problem, respond } from '@/acts/problem';
+import { Problem, respond } from '@/services/problem';
 import { AgreementFile, Choices, ProposalDocument } from '@/model';
 
 const schemas: Record<string, object> = {

@@ -1,4 +1,4 @@
-import { visitorFile } from '@/acts/booklet/files';
+import { visitorFile } from '@/services/booklet/files';
 import { picture } from '../../../../api/picture';
 import { bookletRead } from '../../../door';
 

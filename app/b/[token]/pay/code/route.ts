@@ -1,4 +1,4 @@
-import { confirmCard } from '@/acts/booklet/payCard';
+import { confirmCard } from '@/services/booklet/payCard';
 import { bookletDoor } from '../../../door';
 
 export const POST = bookletDoor(confirmCard);

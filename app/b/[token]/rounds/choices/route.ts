@@ -1,4 +1,4 @@
-import { chooseInRound } from '@/acts/booklet/rounds';
+import { chooseInRound } from '@/services/booklet/rounds';
 import { bookletDoor } from '../../../door';
 
 export const POST = bookletDoor(chooseInRound);

@@ -1,4 +1,4 @@
-import { signRound } from '@/acts/booklet/rounds';
+import { signRound } from '@/services/booklet/rounds';
 import { bookletDoor } from '../../../door';
 
 export const POST = bookletDoor(async (visitor, input, request) =>

@@ -1,5 +1,5 @@
-import { importCosts } from '@/acts/costs/importCosts';
-import { Problem, respond } from '@/acts/problem';
+import { importCosts } from '@/services/jobCosting/importCosts';
+import { Problem, respond } from '@/services/problem';
 import { LARGEST_FILE } from '@/formats/table/readTable';
 import { isId } from '@/model';
 import { actionActor } from '../../../../../session';

@@ -1,4 +1,4 @@
-import { draftInvoicePdf } from '@/acts/papers';
+import { draftInvoicePdf } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

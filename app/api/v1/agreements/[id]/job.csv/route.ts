@@ -1,5 +1,5 @@
-import { jobListCsv } from '@/acts/costs/jobList';
-import { Problem, respond } from '@/acts/problem';
+import { jobListCsv } from '@/services/jobCosting/jobList';
+import { Problem, respond } from '@/services/problem';
 import { jobLists } from '@/formats/csv/jobCsv';
 import { isId } from '@/model';
 import { actionActor } from '../../../../../session';

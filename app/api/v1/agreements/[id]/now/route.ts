@@ -1,4 +1,4 @@
-import { agreementMark } from '@/acts/agreements/fresh';
+import { agreementMark } from '@/services/agreements/fresh';
 import { readDoor } from '../../../../door';
 
 /** What an open page of an agreement asks every few seconds: is it still as it was? */

@@ -1,5 +1,5 @@
-import { batchItemsCsv } from '@/acts/papers';
-import { batchNumber } from '@/acts/money/batches';
+import { batchItemsCsv } from '@/services/papers';
+import { batchNumber } from '@/services/money/batches';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

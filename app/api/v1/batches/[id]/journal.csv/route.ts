@@ -1,5 +1,5 @@
-import { batchJournalCsv } from '@/acts/papers';
-import { batchNumber } from '@/acts/money/batches';
+import { batchJournalCsv } from '@/services/papers';
+import { batchNumber } from '@/services/money/batches';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

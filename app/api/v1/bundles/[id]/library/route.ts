@@ -1,4 +1,4 @@
-import { bundlesWith, readBundle } from '@/acts/library/bundles';
+import { bundlesWith, readBundle } from '@/services/library/bundles';
 import { readDoor } from '../../../../door';
 
 /** A bundle as the library has it now, and the bundles it stands in. */

@@ -1,5 +1,5 @@
-import { receiveCardNews } from '@/acts/money/cards';
-import { Problem, respond } from '@/acts/problem';
+import { receiveCardNews } from '@/services/money/cards';
+import { Problem, respond } from '@/services/problem';
 import { isId } from '@/model';
 
 /** Where the card service tells what became of a charge. */

@@ -1,5 +1,5 @@
-import { accountStatementPdf } from '@/acts/papers';
-import { Problem, respond } from '@/acts/problem';
+import { accountStatementPdf } from '@/services/papers';
+import { Problem, respond } from '@/services/problem';
 import { isDay } from '@/core/calendar';
 import { isId } from '@/model';
 import { actionActor } from '../../../../../session';

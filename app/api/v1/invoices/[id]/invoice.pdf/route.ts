@@ -1,4 +1,4 @@
-import { invoicePaperPdf } from '@/acts/papers';
+import { invoicePaperPdf } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

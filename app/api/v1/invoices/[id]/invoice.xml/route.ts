@@ -1,4 +1,4 @@
-import { invoicePaperXml } from '@/acts/papers';
+import { invoicePaperXml } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

@@ -1,4 +1,4 @@
-import { progressStatementPdf } from '@/acts/papers';
+import { progressStatementPdf } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

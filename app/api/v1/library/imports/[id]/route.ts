@@ -1,5 +1,5 @@
-import { dropImport } from '@/acts/library/importItems';
-import { respond } from '@/acts/problem';
+import { dropImport } from '@/services/library/importItems';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../../../session';
 import { fromOwnPage } from '../../../../ownPage';
 

@@ -1,4 +1,4 @@
-import { receiptPaperPdf } from '@/acts/papers';
+import { receiptPaperPdf } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

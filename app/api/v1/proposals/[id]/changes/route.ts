@@ -1,4 +1,4 @@
-import { changesSince } from '@/acts/proposals/changes';
+import { changesSince } from '@/services/proposals/changes';
 import { readDoor } from '../../../../door';
 
 /** What happened to a proposal since a save: an open page asks every few seconds. */

@@ -1,4 +1,4 @@
-import { exportDocument } from '@/acts/papers';
+import { exportDocument } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

@@ -1,4 +1,4 @@
-import { proposalPaper } from '@/acts/papers';
+import { proposalPaper } from '@/services/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

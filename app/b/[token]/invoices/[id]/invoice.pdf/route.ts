@@ -1,5 +1,5 @@
-import { visitorInvoicePdf } from '@/acts/papers';
-import { Problem } from '@/acts/problem';
+import { visitorInvoicePdf } from '@/services/papers';
+import { Problem } from '@/services/problem';
 import { download } from '../../../../../api/download';
 import { isId } from '@/model';
 import { bookletRead } from '../../../../door';

@@ -1,5 +1,5 @@
-import { readStatement } from '@/acts/agreements/certificate';
-import { respond } from '@/acts/problem';
+import { readSignedStatement } from '@/services/agreements/certificate';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../../../../session';
 import { download } from '../../../../../download';
 
@@ -7,6 +7,6 @@ import { download } from '../../../../../download';
 export const GET = (_: Request, { params }: { params: Promise<{ id: string; sha256: string }> }) =>
   respond(async () => {
     const { id, sha256 } = await params;
-    const statement = await readStatement(await actionActor(), id, sha256);
+    const statement = await readSignedStatement(await actionActor(), id, sha256);
     return download(statement, 'application/json', `signed-${sha256.slice(0, 12)}.json`);
   });

@@ -1,5 +1,5 @@
-import { applyImport } from '@/acts/library/importItems';
-import { Problem, respond } from '@/acts/problem';
+import { applyImport } from '@/services/library/importItems';
+import { Problem, respond } from '@/services/problem';
 import { actionActor } from '../../../../../../session';
 import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 

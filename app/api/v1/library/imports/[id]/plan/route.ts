@@ -1,5 +1,5 @@
-import { previewImport } from '@/acts/library/importItems';
-import { respond } from '@/acts/problem';
+import { previewImport } from '@/services/library/importItems';
+import { respond } from '@/services/problem';
 import { actionActor } from '../../../../../../session';
 import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 

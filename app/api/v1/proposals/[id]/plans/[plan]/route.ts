@@ -1,5 +1,5 @@
-import { exportPlan } from '@/acts/papers';
-import { Problem, respond } from '@/acts/problem';
+import { exportPlan } from '@/services/papers';
+import { Problem, respond } from '@/services/problem';
 import { isId } from '@/model';
 import { actionActor } from '../../../../../../session';
 import { download } from '../../../../../download';

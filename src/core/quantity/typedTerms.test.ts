@@ -1,0 +1,61 @@
+import type { TypedTerms } from './typedTerms';
+import { readDays, readTypedTerms } from './typedTerms';
+
+const typed = (
+  percent: string,
+  { upTo = '30,000', fee = '$1,050.00', margin = ' 12.5 % ' } = {},
+): TypedTerms => ({
+  usual: {
+    shows: 'total',
+    loads: [{ id: 'overhead', name: 'Overhead', kind: 'overhead', percent, base: 'direct' }],
+    fees: [],
+    taxClasses: [
+      { id: 'standard', name: 'Taxed', components: [{ id: 'sales', name: 'Sales tax', percent: '6 %' }] },
+    ],
+    schedule: [
+      {
+        id: 'deposit',
+        name: 'Deposit',
+        kind: 'deposit',
+        share: { percent: '33 + 1/3' },
+        due: { on: 'acceptance' },
+      },
+    ],
+  },
+  pricing: { loadSets: [], limits: { margin, byTrade: { Roof: '8' } } },
+  money: {
+    presets: [{ id: 'small', name: 'Small jobs', upTo, schedule: [] }],
+    late: { kind: 'fee', amount: fee, graceDays: 10 },
+  },
+});
+
+test('numbers of the settings are read as everywhere', () => {
+  const { usual, pricing, money } = readTypedTerms(typed('17.5%'), 2);
+  expect(usual.loads[0]!.percent).toBe('17.5');
+  expect(usual.taxClasses[0]!.components[0]!.percent).toBe('6');
+  expect(usual.schedule[0]!.share).toEqual({ percent: '33.3333' });
+  expect(pricing.limits).toEqual({ margin: '12.5', byTrade: { Roof: '8' } });
+  expect(money.presets[0]!.upTo).toBe('30000');
+  expect(money.late).toEqual({ kind: 'fee', amount: '1050', graceDays: 10 });
+});
+
+test('what stands already stays as it is', () => {
+  const once = readTypedTerms(typed('15'), 2);
+  expect(readTypedTerms(once, 2)).toEqual(once);
+});
+
+test('what cannot be read is named; a comma is no decimal point here', () => {
+  expect(() => readTypedTerms(typed('8,25'), 2)).toThrow(/^Overhead: /);
+  expect(() => readTypedTerms(typed(''), 2)).toThrow(/^Overhead: /);
+  expect(() => readTypedTerms(typed('15', { upTo: 'thirty' }), 2)).toThrow(/^Small jobs, up to: /);
+  expect(() => readTypedTerms(typed('15', { fee: '-5' }), 2)).toThrow(/^The late fee: /);
+  expect(() => readTypedTerms(typed('15', { margin: '100' }), 2)).toThrow(/^The least margin: .*0 to 99/);
+});
+
+test('days are whole numbers within bounds', () => {
+  expect(readDays('Prices hold for', ' 31 ', 1, 365)).toBe(31);
+  for (const text of ['', '0', '366', '1.5', 'soon'])
+    expect(() => readDays('Prices hold for', text, 1, 365)).toThrow(
+      'Prices hold for: a whole number of days from 1 to 365.',
+    );
+});

@@ -1,0 +1,129 @@
+'use client';
+
+import { Radio } from 'antd';
+import Link from 'next/link';
+import { Fragment, useState } from 'react';
+import type { Job } from '@/services/jobCosting/jobReport';
+import { isNothing, showDecimal } from '@/core/number';
+import type { Answer, CostInput } from '@/model';
+import { Figure } from '../Figure';
+import { CashByDay } from './CashByDay';
+import { CostForm } from './CostForm';
+import { CostList } from './CostList';
+import { CostTable } from './CostTable';
+import { StageTable } from './StageTable';
+
+export interface JobActions {
+  readonly record: (input: CostInput) => Promise<Answer<{ id: string }>>;
+  readonly takeBack: (input: { costId: string; idempotencyKey: string }) => Promise<Answer<void>>;
+  readonly attach: (input: { costId: string; invoiceId: string | null }) => Promise<Answer<void>>;
+  readonly saveToCome: (input: {
+    agreementId: string;
+    stage: string;
+    toCome: string | null;
+  }) => Promise<Answer<void>>;
+}
+
+const views = [
+  ['stages', 'Stage'],
+  ['codes', 'Cost code'],
+  ['types', 'Cost type'],
+  ['lines', 'Line'],
+] as const;
+
+/** Looks back on a job: budget against cost, what is earned and billed, cash by the facts, and the costs themselves. */
+export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
+  const [view, setView] = useState<(typeof views)[number][0]>('stages');
+  const { total } = job;
+  const behind = total.overBilled.startsWith('-');
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>Costs and profit</h1>
+        <span className="soft">
+          Agreement {job.number} ·{' '}
+          <Link href={`/agreements/${job.id}`} prefetch={false}>
+            {job.title}
+          </Link>{' '}
+          · before tax
+        </span>
+      </header>
+      <div className="figures" data-testid="job">
+        <Figure name="Agreed" value={total.agreed} />
+        <Figure name="Budget" value={total.budget} />
+        <Figure name="Cost so far" value={total.cost} />
+        <Figure name="Still to come" value={total.toCome} />
+        <Figure
+          name={total.over.startsWith('-') ? 'Under budget' : 'Over budget'}
+          value={total.over.replace('-', '')}
+          wrong={!total.over.startsWith('-') && !isNothing(total.over)}
+        />
+        <Figure
+          name="Profit, as it will be"
+          value={total.expectedProfit}
+          wrong={total.expectedProfit.startsWith('-')}
+        />
+        <Figure
+          name={behind ? 'Earned, not billed' : 'Billed ahead of the work'}
+          value={total.overBilled.replace('-', '')}
+          wrong={behind}
+        />
+      </div>
+      <div className="job-views">
+        <Radio.Group
+          aria-label="Budget and cost by"
+          optionType="button"
+          value={view}
+          onChange={({ target }) => setView(target.value as typeof view)}
+          options={views.map(([value, label]) => ({ value, label }))}
+        />
+        <a className="link-in-text" download href={`/api/v1/agreements/${job.id}/job.csv?list=${view}`}>
+          As CSV
+        </a>
+      </div>
+      {view === 'stages' ? (
+        <StageTable job={job} save={actions.saveToCome} />
+      ) : (
+        <CostTable
+          head={views.find(([name]) => name === view)![1]}
+          rows={{ codes: job.byCode, types: job.byType, lines: job.byLine }[view]}
+          total={total}
+        />
+      )}
+      <div className="columns-2 job-below">
+        <div>
+          <h2>Costs</h2>
+          {job.mayRecord && <CostForm job={job} record={actions.record} />}
+          <CostList job={job} actions={actions} />
+        </div>
+        <aside>
+          <CashByDay job={job} />
+          {job.allowances && (
+            <div className="panel">
+              <h2>Allowances</h2>
+              <dl className="pairs">
+                {job.allowances.each.map(({ lineId, description, left, settledBy }) => (
+                  <Fragment key={lineId}>
+                    <dt>{description}</dt>
+                    <dd className={left.startsWith('-') ? 'wrong' : ''}>
+                      {settledBy !== null
+                        ? 'settled'
+                        : `${showDecimal(left.replace('-', ''))} ${left.startsWith('-') ? 'over' : 'left'}`}
+                    </dd>
+                  </Fragment>
+                ))}
+              </dl>
+              <a
+                className="link-in-text"
+                download
+                href={`/api/v1/agreements/${job.id}/job.csv?list=allowances`}
+              >
+                As CSV
+              </a>
+            </div>
+          )}
+        </aside>
+      </div>
+    </div>
+  );
+}

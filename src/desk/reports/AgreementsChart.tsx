@@ -1,0 +1,53 @@
+'use client';
+
+import { Bar, BarChart, LabelList, XAxis, YAxis } from 'recharts';
+import type { AgreementsBack } from '@/services/reports/agreementsBack';
+import { showDecimal } from '@/core/number';
+
+/** Agreements that are drawn: the newest. */
+const DRAWN = 8;
+
+/** Agreed, billed and paid of the newest agreements, each in the other. */
+export function AgreementsChart({ rows }: { rows: AgreementsBack['rows'] }) {
+  // A chart draws pixels: here, and only here, an amount may become a binary number.
+  const data = rows.slice(0, DRAWN).map(({ number, sumToDate, billed, paid }) => ({
+    name: String(number),
+    paid: Number(paid),
+    billed: Number(billed) - Number(paid),
+    // Never quite nothing: the figure stands at its end.
+    agreed: Math.max(Number(sumToDate) / 1000, Number(sumToDate) - Number(billed)),
+    label: showDecimal(sumToDate),
+  }));
+  return (
+    <figure className="back-chart" aria-hidden="true">
+      <BarChart
+        accessibilityLayer={false}
+        layout="vertical"
+        width={720}
+        height={30 + data.length * 24}
+        data={data}
+        margin={{ top: 0, right: 100, bottom: 0, left: 0 }}
+        barCategoryGap={6}
+      >
+        <XAxis type="number" hide />
+        <YAxis
+          type="category"
+          dataKey="name"
+          width={44}
+          axisLine={false}
+          tickLine={false}
+          tick={{ fontSize: 13, fill: 'var(--ink)' }}
+        />
+        <Bar dataKey="paid" stackId="one" fill="var(--green)" isAnimationActive={false} />
+        <Bar dataKey="billed" stackId="one" fill="var(--green-mid)" isAnimationActive={false} />
+        <Bar dataKey="agreed" stackId="one" fill="var(--line)" isAnimationActive={false}>
+          <LabelList dataKey="label" position="right" fill="var(--ink)" fontSize={13} />
+        </Bar>
+      </BarChart>
+      <figcaption className="soft">
+        <span className="back-key back-paid" /> paid <span className="back-key back-billed" /> billed, not
+        paid <span className="back-key back-agreed" /> agreed, not billed
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,142 @@
+import { and, desc, eq, sql } from 'drizzle-orm';
+import Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { changeOrder, proposal, revision } from '@/data/schema';
+import type { Line, ProposalDocument } from '@/model';
+import { EntityId } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import { stateToday } from '../proposals/state';
+import { suggestedTotal } from '../proposals/start';
+import type { LoadedAgreement } from './money';
+import { loadAgreement } from './money';
+
+const closed = { additionalProperties: false } as const;
+const StartChangeInput = Type.Object({ agreementId: EntityId }, closed);
+
+/**
+ * An empty change order: priced, taxed and shown as the agreement was, measured on the same spaces and plans, with nothing
+ * in it yet.
+ */
+function emptyChange(
+  { reckoning, loads, taxClasses, tax, area, measures, plans, shows, currency, terms }: ProposalDocument,
+  change: NonNullable<ProposalDocument['change']>,
+  title: string,
+  lines: readonly Line[],
+): ProposalDocument {
+  return {
+    format: 'impegno-proposal',
+    formatVersion: 1,
+    ...(reckoning ? { reckoning } : {}),
+    title,
+    currency,
+    shows: shows === 'total' ? 'lines' : shows,
+    ...(terms === undefined ? {} : { terms }),
+    ...(area ? { area } : {}),
+    ...(measures ? { measures } : {}),
+    // Plans can be measured on; to the customer they were shown with the agreement.
+    ...(plans ? { plans: plans.map(({ shown: _, ...plan }) => plan) } : {}),
+    sections: [{ id: 'changes', title: 'Changes', entries: [...lines] }],
+    loads,
+    fees: [],
+    taxClasses,
+    ...(tax ? { tax } : {}),
+    schedule: [],
+    change,
+  };
+}
+
+/** Makes a change order to an agreement, with lines in it. Locks the agreement. */
+export async function insertChange(
+  tx: Transaction,
+  actor: Actor,
+  loaded: LoadedAgreement,
+  what: string,
+  lines: readonly Line[],
+): Promise<{ id: string; number: number }> {
+  const { head } = loaded;
+  const [first] = await tx
+    .select({ canonical: revision.canonical })
+    .from(revision)
+    .where(eq(revision.id, head.revisionId));
+  const [last] = await tx
+    .select({ number: sql<number>`coalesce(max(${proposal.number}), 0)::int` })
+    .from(proposal)
+    .where(eq(proposal.agreementId, head.id));
+  const number = last!.number + 1;
+  const ours = await companyOf(tx, actor.companyId);
+  const document: ProposalDocument = {
+    ...emptyChange(
+      JSON.parse(first!.canonical) as ProposalDocument,
+      { agreement: head.number, number, spread: 'spread' },
+      `Change order ${number}: ${what}`.slice(0, 200),
+      lines,
+    ),
+    validUntil: daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays),
+  };
+  const id = newId(actor.now);
+  await tx.insert(proposal).values({
+    companyId: actor.companyId,
+    id,
+    number,
+    agreementId: head.id,
+    customerId: head.customerId,
+    siteId: head.siteId,
+    sellerId: actor.userId,
+    title: document.title,
+    state: 'draft',
+    document,
+    saveNumber: 0,
+    total: suggestedTotal(document),
+    createdAt: actor.now,
+    updatedAt: actor.now,
+  });
+  await recordAudit(tx, actor, 'change order started', head.id, { proposalId: id, number });
+  return { id, number };
+}
+
+/** Starts a change order to an agreement; it is worked on like a proposal. */
+export async function startChangeOrder(
+  actor: Actor,
+  input: unknown,
+): Promise<{ id: string; number: number }> {
+  allow(actor, 'owner', 'seller');
+  const { agreementId } = check(StartChangeInput, input, 'The change order');
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, agreementId, { lock: true });
+    return insertChange(tx, actor, loaded, loaded.head.title, []);
+  });
+}
+
+/** The change orders of an agreement in order, signed and not, as the desk sees them. */
+export async function changesOf(tx: Transaction, agreementId: string, today: string) {
+  const rows = await tx
+    .select({ proposal, signedAt: changeOrder.acceptedAt, signedTotal: changeOrder.total })
+    .from(proposal)
+    .leftJoin(
+      changeOrder,
+      and(eq(changeOrder.companyId, proposal.companyId), eq(changeOrder.proposalId, proposal.id)),
+    )
+    .where(eq(proposal.agreementId, agreementId))
+    .orderBy(desc(proposal.number));
+  return rows.reverse().map(({ proposal: row, signedAt, signedTotal }) => ({
+    id: row.id,
+    number: row.number,
+    title: row.title,
+    state: stateToday(row.state, row.document.validUntil, today),
+    total: signedTotal ?? row.total,
+    sent: row.sentSaveNumber !== null,
+    signedAt: signedAt?.toISOString() ?? null,
+  }));
+}
+
+export type ChangeAtDesk = Awaited<ReturnType<typeof changesOf>>[number];
+
+/** Refuses to use a change order where only a proposal can be used. */
+export function refuseChange({ change }: Pick<ProposalDocument, 'change'>, what: string): void {
+  if (change) throw new Problem(422, `A change order cannot be ${what}: it belongs to its agreement.`);
+}

@@ -1,0 +1,129 @@
+import { asc, inArray } from 'drizzle-orm';
+import type { PgColumn } from 'drizzle-orm/pg-core';
+import type { Transaction } from '@/data/connection';
+import { paidBackRows, settledRows } from '@/data/settled';
+import {
+  agreement,
+  agreementAllowance,
+  agreementLine,
+  agreementLineTax,
+  agreementPayment,
+  agreementPaymentChange,
+  agreementStage,
+  agreementTax,
+  changeOrder,
+  changeOrderTax,
+  draw,
+  drawTax,
+  invoice,
+  invoicePart,
+  invoicePartTax,
+  lineStage,
+} from '@/data/schema';
+
+/** Rows by a key, in the order they came. */
+export function groupBy<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(key(row));
+    if (group) group.push(row);
+    else groups.set(key(row), [row]);
+  }
+  return groups;
+}
+
+/**
+ * Every row of some agreements, in the order asked for; agreements that are not there are left out. One query for each
+ * table, however many agreements.
+ */
+export async function rowsOf(tx: Transaction, ids: readonly string[], lock: boolean) {
+  if (ids.length === 0) return [];
+  const query = tx
+    .select()
+    .from(agreement)
+    .where(inArray(agreement.id, [...ids]));
+  const heads = await (lock ? query.for('no key update') : query);
+  const ofThese = (table: { readonly agreementId: PgColumn }) => inArray(table.agreementId, [...ids]);
+  const byAgreement = <T extends { agreementId: string }>(rows: readonly T[]) => {
+    const groups = groupBy(rows, ({ agreementId }) => agreementId);
+    return (id: string): readonly T[] => groups.get(id) ?? [];
+  };
+
+  const changes = byAgreement(
+    await tx
+      .select()
+      .from(changeOrder)
+      .where(ofThese(changeOrder))
+      .orderBy(asc(changeOrder.acceptedAt), asc(changeOrder.number)),
+  );
+  const taxChanges = byAgreement(await tx.select().from(changeOrderTax).where(ofThese(changeOrderTax)));
+  const paymentChanges = byAgreement(
+    await tx.select().from(agreementPaymentChange).where(ofThese(agreementPaymentChange)),
+  );
+  const allowances = byAgreement(
+    await tx.select().from(agreementAllowance).where(ofThese(agreementAllowance)),
+  );
+  const signedComponents = byAgreement(
+    await tx.select().from(agreementTax).where(ofThese(agreementTax)).orderBy(asc(agreementTax.position)),
+  );
+  const lines = byAgreement(
+    await tx.select().from(agreementLine).where(ofThese(agreementLine)).orderBy(asc(agreementLine.position)),
+  );
+  const lineTaxes = byAgreement(await tx.select().from(agreementLineTax).where(ofThese(agreementLineTax)));
+  const payments = byAgreement(
+    await tx
+      .select()
+      .from(agreementPayment)
+      .where(ofThese(agreementPayment))
+      .orderBy(asc(agreementPayment.position)),
+  );
+  const papers = byAgreement(
+    await tx.select().from(invoice).where(ofThese(invoice)).orderBy(asc(invoice.position)),
+  );
+  const partRows = byAgreement(
+    await tx.select().from(invoicePart).where(ofThese(invoicePart)).orderBy(asc(invoicePart.taxClass)),
+  );
+  const partTaxRows = byAgreement(await tx.select().from(invoicePartTax).where(ofThese(invoicePartTax)));
+  const stages = byAgreement(
+    await tx
+      .select()
+      .from(agreementStage)
+      .where(ofThese(agreementStage))
+      .orderBy(asc(agreementStage.position), asc(agreementStage.name)),
+  );
+  const staged = byAgreement(await tx.select().from(lineStage).where(ofThese(lineStage)));
+  const drawRows = byAgreement(await tx.select().from(draw).where(ofThese(draw)));
+  const drawTaxRows = byAgreement(await tx.select().from(drawTax).where(ofThese(drawTax)));
+  const settled = byAgreement(await settledRows(tx, ofThese(invoice)));
+  const paidBack = byAgreement(await paidBackRows(tx, ofThese(invoice)));
+
+  const headOf = new Map(heads.map((head) => [head.id, head]));
+  return ids.flatMap((id) => {
+    const head = headOf.get(id);
+    return head === undefined
+      ? []
+      : {
+          head,
+          changes: changes(id),
+          taxChanges: taxChanges(id),
+          paymentChanges: paymentChanges(id),
+          allowances: allowances(id),
+          signedComponents: signedComponents(id),
+          lines: lines(id),
+          lineTaxes: lineTaxes(id),
+          payments: payments(id),
+          papers: papers(id),
+          partRows: partRows(id),
+          partTaxRows: partTaxRows(id),
+          stages: stages(id),
+          staged: staged(id),
+          drawRows: drawRows(id),
+          drawTaxRows: drawTaxRows(id),
+          settled: settled(id),
+          paidBack: paidBack(id),
+        };
+  });
+}
+
+/** The rows of one agreement. */
+export type AgreementRows = Awaited<ReturnType<typeof rowsOf>>[number];

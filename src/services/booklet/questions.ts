@@ -1,0 +1,127 @@
+import { and, asc, eq, isNull } from 'drizzle-orm';
+import Type from 'typebox';
+import { inCompany } from '@/data/connection';
+import { agreement, customer, customerQuestion, proposal } from '@/data/schema';
+import { EntityId } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId, recordAudit } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { takeTry } from '../limit';
+import { postLetter } from '../post';
+import { Problem } from '../problem';
+import type { Asked } from './asked';
+import { questionsAsked } from './asked';
+import type { Visitor } from './open';
+import { currentRevision } from './open';
+
+const closed = { additionalProperties: false } as const;
+const words = Type.String({ minLength: 1, maxLength: 2000, pattern: '\\S' });
+const AskInput = Type.Object({ words }, closed);
+const AnswerInput = Type.Object({ questionId: EntityId, answer: words }, closed);
+
+const MOST_QUESTIONS = 20;
+
+/** The customer asks something about what they read; it is kept with the proposal and shows on the desk. */
+export async function askQuestion(visitor: Visitor, input: unknown): Promise<readonly Asked[]> {
+  const given = check(AskInput, input, 'The question');
+  await takeTry(`question:${visitor.linkId}`, MOST_QUESTIONS, visitor.now);
+  return inCompany(visitor.companyId, async (tx) => {
+    const current = await currentRevision(tx, visitor);
+    const id = newId(visitor.now);
+    await tx.insert(customerQuestion).values({
+      companyId: visitor.companyId,
+      id,
+      proposalId: visitor.proposalId,
+      revisionId: current.revision.id,
+      words: given.words.trim(),
+      askedAt: visitor.now,
+    });
+    await recordAudit(tx, visitor, 'question asked', visitor.proposalId, { questionId: id });
+    return questionsAsked(tx, visitor.proposalId, current.ours.timeZone);
+  });
+}
+
+/** Answers a question, once; the customer reads it in their booklet and gets it by mail. */
+export async function answerQuestion(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const { questionId, answer } = check(AnswerInput, input, 'The answer');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx
+      .select()
+      .from(customerQuestion)
+      .where(eq(customerQuestion.id, questionId))
+      .for('update');
+    if (!row) throw new Problem(404, 'That was not asked.');
+    if (row.answer !== null) throw new Problem(409, 'This is answered already.');
+    await tx
+      .update(customerQuestion)
+      .set({ answer: answer.trim(), answeredBy: actor.userId, answeredAt: actor.now })
+      .where(and(eq(customerQuestion.companyId, actor.companyId), eq(customerQuestion.id, questionId)));
+    const [found] = await tx
+      .select({
+        title: proposal.title,
+        name: customer.name,
+        contact: customer.contactName,
+        to: customer.email,
+      })
+      .from(proposal)
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
+      )
+      .where(eq(proposal.id, row.proposalId));
+    const ours = await companyOf(tx, actor.companyId);
+    if (found?.to) {
+      await postLetter(tx, actor, {
+        proposalId: row.proposalId,
+        kind: 'answer',
+        to: found.to,
+        subject: `${found.title}: your question`,
+        body: [
+          `Good day ${found.contact || found.name},`,
+          `you asked: “${row.words}”`,
+          answer.trim(),
+          `${actor.name}\n${ours.name} · ${ours.phone}`,
+        ].join('\n\n'),
+      });
+    }
+    await recordAudit(tx, actor, 'question answered', row.proposalId, { questionId });
+  });
+}
+
+/** Questions nobody has answered, oldest first. */
+export async function waitingQuestions(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const rows = await tx
+      .select({
+        question: customerQuestion,
+        title: proposal.title,
+        customer: customer.name,
+        agreementId: agreement.id,
+      })
+      .from(customerQuestion)
+      .innerJoin(
+        proposal,
+        and(eq(proposal.companyId, customerQuestion.companyId), eq(proposal.id, customerQuestion.proposalId)),
+      )
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
+      )
+      .leftJoin(
+        agreement,
+        and(eq(agreement.companyId, proposal.companyId), eq(agreement.proposalId, proposal.id)),
+      )
+      .where(isNull(customerQuestion.answer))
+      .orderBy(asc(customerQuestion.askedAt));
+    return rows.map(({ question, ...more }) => ({
+      id: question.id,
+      proposalId: question.proposalId,
+      words: question.words,
+      on: businessDate(question.askedAt, ours.timeZone),
+      ...more,
+    }));
+  });
+}

@@ -1,0 +1,179 @@
+import { eq, sql } from 'drizzle-orm';
+import Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreement, revision, selection, selectionRound } from '@/data/schema';
+import { menuOfRound, picksInWords, roundFigures, standings, termsOf } from '@/core/allowance';
+import { checkChoices } from '@/core/choice';
+import type { Amount } from '@/core/number';
+import { showDecimal, writeAmount } from '@/core/number';
+import { Choices, EntityId, IdempotencyKey, Signature } from '@/model';
+import type { SelectionRound } from '@/model';
+import { newId, recordAudit } from '../actor';
+import { refuseSettled, roundInWork } from '../agreements/rounds';
+import { recordSigning } from '../agreements/sign';
+import { check } from '../check';
+import { Problem } from '../problem';
+import type { Visitor } from './open';
+
+const closed = { additionalProperties: false } as const;
+const count = Type.Integer({ minimum: 0 });
+
+const ChooseRoundInput = Type.Object({ roundId: EntityId, saveNumber: count, choices: Choices }, closed);
+const SignRoundInput = Type.Object(
+  {
+    roundId: EntityId,
+    saveNumber: count,
+    choices: Choices,
+    /** What the signer saw chosen in this round. */
+    chosen: Type.String({ maxLength: 30 }),
+    signerName: Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' }),
+    signature: Signature,
+    consent: Type.Literal(true),
+    idempotencyKey: IdempotencyKey,
+  },
+  closed,
+);
+
+/** The sentence under the selections of a round. */
+export const selectionConsent =
+  'I choose this as shown, against the money set aside for it, and I agree to sign electronically.';
+
+/** A round of the visitor's own agreement that they were asked to choose in. */
+async function ownRound(tx: Transaction, visitor: Visitor, roundId: string, saveNumber: number) {
+  const [known] = await tx
+    .select({ proposalId: agreement.proposalId })
+    .from(selectionRound)
+    .innerJoin(agreement, eq(agreement.id, selectionRound.agreementId))
+    .where(eq(selectionRound.id, roundId));
+  if (known?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such round.');
+  const row = await roundInWork(tx, roundId, saveNumber);
+  if (row.state !== 'offered')
+    throw new Problem(409, `“${row.document.name}” was taken back. We will come back to you about it.`);
+  return row;
+}
+
+function refuseBadPicks(round: SelectionRound, choices: Choices): void {
+  const [problem] = checkChoices(menuOfRound(round), choices);
+  if (problem)
+    throw new Problem(422, problem.message, { errors: [{ pointer: problem.id, detail: problem.message }] });
+}
+
+/** Keeps what the customer has picked in a round so far. */
+export async function chooseInRound(visitor: Visitor, input: unknown): Promise<void> {
+  const { roundId, saveNumber, choices } = check(ChooseRoundInput, input, 'The choice');
+  await inCompany(visitor.companyId, async (tx) => {
+    const row = await ownRound(tx, visitor, roundId, saveNumber);
+    refuseBadPicks(row.document, choices);
+    await tx
+      .update(selectionRound)
+      .set({ choices, updatedAt: visitor.now })
+      .where(eq(selectionRound.id, roundId));
+  });
+}
+
+/**
+ * Signs a round: what is chosen is frozen and draws on its allowance, in the order of signature. A second tap or a retry
+ * finds it signed and says so without signing twice.
+ */
+export async function signRound(
+  visitor: Visitor,
+  input: unknown,
+  browser: string,
+): Promise<{ repeated: boolean }> {
+  const given = check(SignRoundInput, input, 'The signature');
+  return inCompany(visitor.companyId, async (tx) => {
+    // One after the other: whoever comes second finds it signed.
+    await tx
+      .select({ id: selectionRound.id })
+      .from(selectionRound)
+      .where(eq(selectionRound.id, given.roundId))
+      .for('update');
+    const [done] = await tx
+      .select({ choices: selection.choices, proposalId: agreement.proposalId })
+      .from(selection)
+      .innerJoin(agreement, eq(agreement.id, selection.agreementId))
+      .where(eq(selection.roundId, given.roundId));
+    if (done?.proposalId === visitor.proposalId) return { repeated: true };
+
+    const row = await ownRound(tx, visitor, given.roundId, given.saveNumber);
+    refuseBadPicks(row.document, given.choices);
+    // Rounds of one agreement are signed one after the other: each draws on what the others left.
+    const { loaded, stand } = await refuseSettled(tx, row.agreementId, row.lineId, true);
+    const line = loaded.lines.find(({ id }) => id === row.lineId)!;
+    const { chosen } = roundFigures(row.document, given.choices, {
+      quantity: line.quantity,
+      minorDigits: loaded.digits,
+    });
+    const money = (value: Amount) => writeAmount(value, loaded.digits);
+    if (money(chosen) !== given.chosen)
+      throw new Problem(
+        409,
+        `This comes to ${showDecimal(money(chosen))}, not ${showDecimal(given.chosen)}: look at it once more.`,
+      );
+
+    const [last] = await tx
+      .select({ position: sql<number>`coalesce(max(${selection.position}), -1)::int` })
+      .from(selection)
+      .where(sql`${selection.agreementId} = ${row.agreementId} and ${selection.lineId} = ${row.lineId}`);
+    const id = newId(visitor.now);
+    await tx.insert(selection).values({
+      companyId: visitor.companyId,
+      id,
+      roundId: row.id,
+      agreementId: row.agreementId,
+      lineId: row.lineId,
+      position: last!.position + 1,
+      document: row.document,
+      choices: given.choices,
+      chosen: money(chosen),
+      signedAt: visitor.now,
+    });
+    const after = standings(termsOf(stand.terms, stand.spend), [
+      ...stand.rounds.map((round) => round.chosen),
+      chosen,
+    ]).at(-1)!;
+    const [frozen] = await tx
+      .select({ sha256: revision.sha256 })
+      .from(revision)
+      .where(eq(revision.id, loaded.head.revisionId));
+    const choices = picksInWords(row.document, given.choices);
+    await recordSigning(
+      tx,
+      {
+        companyId: visitor.companyId,
+        now: visitor.now,
+        name: given.signerName.trim(),
+        signature: given.signature,
+        browser: browser.slice(0, 400),
+        from: visitor.from,
+        linkId: visitor.linkId,
+        recordedBy: null,
+      },
+      {
+        agreementId: row.agreementId,
+        kind: 'selections',
+        subject: id,
+        consent: selectionConsent,
+        documentSha256: frozen!.sha256,
+        choices,
+        shown: {
+          title: `${line.description}: ${row.document.name}`,
+          currency: loaded.head.currency,
+          total: money(chosen),
+          setAside: money(stand.spend),
+          chosenBefore: money(stand.chosen),
+          left: money(after.left),
+          adjustment: money(after.adjustment),
+          round: row.document,
+        },
+      },
+    );
+    await recordAudit(tx, visitor, 'selections signed', row.agreementId, {
+      selectionId: id,
+      roundId: row.id,
+      chosen: money(chosen),
+    });
+    return { repeated: false };
+  });
+}

@@ -1,0 +1,11 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { company } from '@/data/schema';
+
+/** The company of the transaction. @param hold `update`: nobody else changes it until the transaction is over */
+export async function companyOf(tx: Transaction, companyId: string, hold?: 'update') {
+  const asked = tx.select().from(company).where(eq(company.id, companyId));
+  const [found] = await (hold ? asked.for(hold) : asked);
+  if (!found) throw new Error('The company is gone.');
+  return found;
+}

@@ -1,0 +1,88 @@
+import { createHash } from 'node:crypto';
+import { and, eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { keptFile } from '@/data/schema';
+import { ImageError, keptImage } from '@/formats/image/keptImage';
+import { samplePlan } from '@/gateways/plans';
+import type { Actor } from '../actor';
+import { allow, newId, recordAudit } from '../actor';
+import { Problem } from '../problem';
+
+/** A kept picture as the desk knows it; width and height in pixels. */
+export interface KeptFile {
+  readonly id: string;
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+const gone = 'There is no such picture.';
+
+/** Keeps a picture; the same picture again is the one that is kept already. */
+export async function keepFile(
+  actor: Actor,
+  kind: 'plan' | 'picture',
+  name: string,
+  bytes: Uint8Array,
+): Promise<KeptFile> {
+  allow(actor, 'owner', 'seller');
+  let image;
+  try {
+    image = await keptImage(bytes, kind);
+  } catch (error) {
+    if (error instanceof ImageError) throw new Problem(422, error.message);
+    throw error;
+  }
+  const sha256 = createHash('sha256').update(image.bytes).digest('hex');
+  const label = name.trim().slice(0, 200) || 'Plan';
+  return inCompany(actor.companyId, async (tx) => {
+    const [known] = await tx
+      .select({ id: keptFile.id })
+      .from(keptFile)
+      .where(and(eq(keptFile.sha256, sha256), eq(keptFile.kind, kind)));
+    const id = known?.id ?? newId(actor.now);
+    if (!known) {
+      await tx.insert(keptFile).values({
+        companyId: actor.companyId,
+        id,
+        kind,
+        name: label,
+        ...image,
+        sha256,
+        userId: actor.userId,
+        at: actor.now,
+      });
+      await recordAudit(tx, actor, 'picture kept', id, { kind, name: label });
+    }
+    return { id, name: label, width: image.width, height: image.height };
+  });
+}
+
+/** Keeps one of the drawn sample plans. */
+export async function keepSamplePlan(actor: Actor, key: string): Promise<KeptFile> {
+  const sample = await samplePlan(key);
+  if (!sample) throw new Problem(404, 'There is no such sample plan.');
+  return keepFile(actor, 'plan', sample.name, sample.bytes);
+}
+
+/** The bytes of a kept picture of this company, or a small WebP of it. */
+export async function readFile(tx: Transaction, id: string, small: boolean) {
+  const [row] = await tx
+    .select({ mediaType: keptFile.mediaType, bytes: small ? keptFile.small : keptFile.bytes })
+    .from(keptFile)
+    .where(eq(keptFile.id, id));
+  if (!row) throw new Problem(404, gone);
+  return { type: small ? 'image/webp' : row.mediaType, bytes: row.bytes };
+}
+
+export const fileForDesk = (actor: Actor, id: string, small: boolean) =>
+  inCompany(actor.companyId, (tx) => readFile(tx, id, small));
+
+/** Refuses an identity that is no kept picture of this company. */
+export async function refuseUnknownFile(tx: Transaction, ids: Iterable<string>): Promise<void> {
+  for (const id of new Set(ids)) {
+    const [row] = await tx.select({ id: keptFile.id }).from(keptFile).where(eq(keptFile.id, id));
+    if (!row) throw new Problem(422, gone);
+  }
+}

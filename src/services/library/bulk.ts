@@ -1,0 +1,124 @@
+import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import Type from 'typebox';
+import { raisableTypes, raisedCosts } from '@/core/importing';
+import { refreshedCosts } from '@/core/editing';
+import { writeAmount, writeFixed } from '@/core/number';
+import { computeFigures, itemUnitCost } from '@/core/price';
+import type { Amount } from '@/core/number';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { item, proposal } from '@/data/schema';
+import type { Actor } from '../actor';
+import { allow, recordAudit } from '../actor';
+import { check } from '../check';
+import { itemsNow } from '../proposals/reuse';
+import { noteCost } from './items';
+
+const BulkInput = Type.Object(
+  {
+    /** Empty: every trade, every tag. */
+    trade: Type.String({ maxLength: 60 }),
+    tag: Type.String({ maxLength: 40 }),
+    costTypes: Type.Array(
+      Type.Unsafe<(typeof raisableTypes)[number]>({ type: 'string', enum: [...raisableTypes] }),
+      {
+        minItems: 1,
+        maxItems: 4,
+      },
+    ),
+    percent: Type.String({ pattern: '^-?\\d{1,2}(\\.\\d{1,4})?$' }),
+  },
+  { additionalProperties: false },
+);
+/** How many items a preview lists; the count is of all. */
+const LISTED = 100;
+
+async function moves(tx: Transaction, input: unknown) {
+  const { trade, tag, costTypes, percent } = check(BulkInput, input, 'The change');
+  const rows = await tx
+    .select()
+    .from(item)
+    .where(
+      and(
+        isNull(item.retiredAt),
+        trade === '' ? undefined : eq(item.trade, trade),
+        tag === '' ? undefined : sql`${tag} = any(${item.tags})`,
+      ),
+    )
+    .orderBy(item.code);
+  return rows.flatMap((row) => {
+    const after = raisedCosts(row.costs, percent, costTypes);
+    return after === row.costs ? [] : [{ row, after: [...after] }];
+  });
+}
+
+/** What a percentage on the costs of a trade or tag would make of each item. Nothing is stored. */
+export async function previewCosts(actor: Actor, input: unknown) {
+  allow(actor, 'owner');
+  return inCompany(actor.companyId, async (tx) => {
+    const found = await moves(tx, input);
+    return {
+      count: found.length,
+      items: found.slice(0, LISTED).map(({ row, after }) => ({
+        id: row.id,
+        code: row.code,
+        name: row.name,
+        before: writeFixed(itemUnitCost(row.costs)),
+        after: writeFixed(itemUnitCost(after)),
+      })),
+    };
+  });
+}
+
+export type CostsPreview = Awaited<ReturnType<typeof previewCosts>>;
+
+/** Puts a percentage on the costs of a trade or tag, all of it or nothing; what each item cost before is kept. */
+export async function changeCosts(actor: Actor, input: unknown): Promise<{ count: number }> {
+  allow(actor, 'owner');
+  return inCompany(actor.companyId, async (tx) => {
+    const found = await moves(tx, input);
+    const { percent } = check(BulkInput, input, 'The change');
+    for (const { row, after } of found) {
+      await tx.update(item).set({ costs: after }).where(eq(item.id, row.id));
+      await noteCost(tx, actor, row.id, row.costs, after, `${percent} % on several`);
+    }
+    await recordAudit(tx, actor, 'costs changed', actor.companyId, {
+      ...(input as object),
+      count: found.length,
+    });
+    return { count: found.length };
+  });
+}
+
+/** How many drafts are looked at. */
+const DRAFTS = 50;
+
+/** Proposals in draft that would move if their costs were refreshed from the library, and by how much. */
+export async function draftsBehind(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const drafts = await tx
+      .select({ id: proposal.id, number: proposal.number, document: proposal.document })
+      .from(proposal)
+      .where(inArray(proposal.state, ['draft']))
+      .orderBy(desc(proposal.updatedAt))
+      .limit(DRAFTS);
+    const behind = [];
+    for (const { id, number, document } of drafts) {
+      const fresh = refreshedCosts(document, await itemsNow(tx, document));
+      if (fresh.moves.length === 0) continue;
+      const [before, after] = [computeFigures(document), computeFigures(fresh.document)];
+      const money = (amount: bigint) => writeAmount(amount as Amount, before.minorDigits);
+      behind.push({
+        id,
+        number,
+        title: document.title,
+        items: fresh.moves.length,
+        cost: money(after.cost - before.cost),
+        total: money(after.total - before.total),
+      });
+    }
+    return behind;
+  });
+}
+
+export type DraftBehind = Awaited<ReturnType<typeof draftsBehind>>[number];

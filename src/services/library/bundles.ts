@@ -1,0 +1,193 @@
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { tryBundle } from '@/core/bundle';
+import { recipeProblems } from '@/core/offer';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { searchText } from '@/data/librarySearch';
+import { bundle, bundleUse } from '@/data/schema';
+import type { BundleMakeup, LibraryBundle } from '@/model';
+import { BundleInLibrary } from '@/model';
+import type { Actor } from '../actor';
+import { allow, newId, recordAudit } from '../actor';
+import { check, checkId } from '../check';
+import { refuseUnknownFile } from '../files/keep';
+import { Problem } from '../problem';
+import { makeupOf, namedIn } from './makeup';
+import { bundleOf } from './rows';
+import { isTaken } from './taken';
+
+const gone = 'There is no such bundle.';
+
+/** A bundle with everything in it, as a proposal takes it and the editor tries it. */
+export type BundleWithMakeup = LibraryBundle & { readonly makeup: BundleMakeup };
+
+async function load(tx: Transaction, id: string): Promise<LibraryBundle> {
+  const [row] = await tx.select().from(bundle).where(eq(bundle.id, id));
+  if (!row) throw new Problem(404, gone);
+  return bundleOf(row);
+}
+
+/** One bundle with everything in it. */
+export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithMakeup> {
+  const bundleId = checkId(id, gone);
+  return inCompany(actor.companyId, async (tx) => {
+    const found = await load(tx, bundleId);
+    return { ...found, makeup: await makeupOf(tx, found.recipe) };
+  });
+}
+
+/** All bundles that are not retired, by trade and code. */
+export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
+  return inCompany(actor.companyId, async (tx) =>
+    (
+      await tx
+        .select()
+        .from(bundle)
+        .where(isNull(bundle.retiredAt))
+        .orderBy(asc(bundle.trade), asc(bundle.code))
+    ).map(bundleOf),
+  );
+}
+
+/** Refuses a recipe that does not work: what is wrong in it, or does not compute with its defaults in a sample room. */
+function refuseBroken(input: BundleInLibrary, makeup: BundleMakeup): void {
+  const wrong = recipeProblems(input.recipe, makeup.items);
+  if (wrong.length > 0) throw new Problem(422, `This bundle does not work: ${wrong[0]}`);
+  const { troubles } = tryBundle(makeup, { name: input.name, detail: input.detail });
+  const [first] = troubles;
+  if (first) throw new Problem(422, `This bundle does not work. ${first.place}: ${first.message}`);
+}
+
+async function keepUses(tx: Transaction, companyId: string, bundleId: string, input: BundleInLibrary) {
+  const named = namedIn(input.recipe);
+  await tx.delete(bundleUse).where(eq(bundleUse.bundleId, bundleId));
+  const rows = [
+    ...[...named.items].map((itemId) => ({ companyId, bundleId, usedId: itemId, itemId })),
+    ...[...named.bundles].map((innerId) => ({ companyId, bundleId, usedId: innerId, innerId })),
+  ];
+  if (rows.length > 0) await tx.insert(bundleUse).values(rows);
+}
+
+/** Words of the parts, for the search. */
+const wordsOf = (makeup: BundleMakeup) => [
+  ...Object.values(makeup.items).flatMap(({ description, code }) => [description, code ?? '']),
+  ...Object.values(makeup.within).map(({ name }) => name),
+];
+
+/** Puts a new bundle into the library. */
+export async function addBundle(actor: Actor, input: unknown): Promise<BundleWithMakeup> {
+  allow(actor, 'owner', 'seller');
+  const wanted = check(BundleInLibrary, input, 'The bundle');
+  const id = newId(actor.now);
+  try {
+    return await inCompany(actor.companyId, async (tx) => {
+      const makeup = await makeupOf(tx, wanted.recipe);
+      refuseBroken(wanted, makeup);
+      if (wanted.picture) await refuseUnknownFile(tx, [wanted.picture]);
+      await tx.insert(bundle).values({
+        ...wanted,
+        companyId: actor.companyId,
+        id,
+        edition: 1,
+        createdAt: actor.now,
+        updatedAt: actor.now,
+        searchText: searchText(wanted, wordsOf(makeup)),
+      });
+      await keepUses(tx, actor.companyId, id, wanted);
+      await recordAudit(tx, actor, 'bundle added', id, { code: wanted.code });
+      return { ...wanted, id, edition: 1, makeup };
+    });
+  } catch (error) {
+    if (isTaken(error)) throw new Problem(409, `The code ${wanted.code} is taken in the library.`);
+    throw error;
+  }
+}
+
+/**
+ * Changes a bundle of the library: a separate, named act, never a side effect of work on a proposal. Copies in proposals
+ * stay as they are until they are refreshed.
+ * @param edition the edition that was edited; another one meanwhile is not overwritten
+ */
+export async function saveBundle(
+  actor: Actor,
+  id: unknown,
+  edition: unknown,
+  input: unknown,
+): Promise<BundleWithMakeup> {
+  allow(actor, 'owner');
+  const bundleId = checkId(id, gone);
+  const wanted = check(BundleInLibrary, input, 'The bundle');
+  try {
+    return await inCompany(actor.companyId, async (tx) => {
+      const [row] = await tx.select().from(bundle).where(eq(bundle.id, bundleId)).for('update');
+      if (!row) throw new Problem(404, gone);
+      if (row.edition !== edition)
+        throw new Problem(
+          409,
+          'Someone changed this bundle meanwhile. Yours is not saved; copy it aside and reload.',
+        );
+      const makeup = await makeupOf(tx, wanted.recipe, bundleId);
+      refuseBroken(wanted, makeup);
+      if (wanted.picture) await refuseUnknownFile(tx, [wanted.picture]);
+      const next = row.edition + 1;
+      await tx
+        .update(bundle)
+        .set({
+          ...wanted,
+          edition: next,
+          updatedAt: actor.now,
+          searchText: searchText(wanted, wordsOf(makeup)),
+        })
+        .where(eq(bundle.id, bundleId));
+      await keepUses(tx, actor.companyId, bundleId, wanted);
+      await recordAudit(tx, actor, 'bundle changed', bundleId, { edition: next });
+      return { ...wanted, id: bundleId, edition: next, makeup };
+    });
+  } catch (error) {
+    if (isTaken(error)) throw new Problem(409, `The code ${wanted.code} is taken in the library.`);
+    throw error;
+  }
+}
+
+/** Takes a bundle out of use, or back into it. Bundles it stands in keep working. */
+export async function retireBundle(actor: Actor, id: unknown, retired: boolean): Promise<void> {
+  allow(actor, 'owner');
+  const bundleId = checkId(id, gone);
+  await inCompany(actor.companyId, async (tx) => {
+    const changed = await tx
+      .update(bundle)
+      .set({ retiredAt: retired ? actor.now : null })
+      .where(eq(bundle.id, bundleId))
+      .returning({ id: bundle.id });
+    if (changed.length === 0) throw new Problem(404, gone);
+    await recordAudit(tx, actor, retired ? 'bundle retired' : 'bundle taken back', bundleId);
+  });
+}
+
+/** The bundles an item or a bundle stands in, directly. */
+export async function bundlesWith(
+  actor: Actor,
+  id: unknown,
+): Promise<{ id: string; code: string; name: string }[]> {
+  const usedId = checkId(id, 'There is no such thing in the library.');
+  return inCompany(actor.companyId, async (tx) => {
+    const uses = await tx
+      .selectDistinct({ id: bundleUse.bundleId })
+      .from(bundleUse)
+      .where(eq(bundleUse.usedId, usedId));
+    if (uses.length === 0) return [];
+    return tx
+      .select({ id: bundle.id, code: bundle.code, name: bundle.name })
+      .from(bundle)
+      .where(
+        and(
+          isNull(bundle.retiredAt),
+          inArray(
+            bundle.id,
+            uses.map((use) => use.id),
+          ),
+        ),
+      )
+      .orderBy(asc(bundle.code));
+  });
+}

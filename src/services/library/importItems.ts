@@ -1,0 +1,286 @@
+import { and, eq, inArray, lt, sql } from 'drizzle-orm';
+import Type from 'typebox';
+import type { FileRow, ImportPlan, KnownItem, Matching, Planned } from '@/core/importing';
+import { libraryFieldNames, planImport, proposeMatching, sourceOf } from '@/core/importing';
+import { writeFixed } from '@/core/number';
+import { itemUnitCost } from '@/core/price';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { searchText } from '@/data/librarySearch';
+import { putMany } from '@/data/putMany';
+import { bundle, importMatching, item, itemCost, libraryImport } from '@/data/schema';
+import type { Table } from '@/formats/table/table';
+import { TableError } from '@/formats/table/table';
+import { readTableApart } from '@/formats/table/readTableApart';
+import type { ItemInput } from '@/model';
+import { ItemInput as ItemSchema } from '@/model';
+import type { Actor } from '../actor';
+import { allow, newId, recordAudit } from '../actor';
+import { check, checkId } from '../check';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+
+const gone = 'This file is not waiting any more. Choose it again.';
+const MatchingInput = Type.Object(
+  {
+    matching: Type.Array(
+      Type.Union([Type.Null(), Type.Unsafe<string>({ type: 'string', enum: [...libraryFieldNames] })]),
+      { maxItems: 200 },
+    ),
+  },
+  { additionalProperties: false },
+);
+/** How many of each kind a preview lists; the counts are of all. */
+const LISTED = 200;
+const AT_ONCE = 500;
+/** A file nobody went on with is dropped after a day. */
+const KEPT = 24 * 3600_000;
+
+async function read(bytes: Uint8Array): Promise<Table> {
+  try {
+    return await readTableApart(bytes);
+  } catch (error) {
+    if (error instanceof TableError) throw new Problem(422, error.message);
+    throw error;
+  }
+}
+
+/** Takes a file in to be looked at: its columns, some rows, and how its columns were or could be matched. */
+export async function startImport(actor: Actor, fileName: string, bytes: Uint8Array) {
+  allow(actor, 'owner');
+  const table = await read(bytes);
+  const id = newId(actor.now);
+  const source = sourceOf(table.headings);
+  return inCompany(actor.companyId, async (tx) => {
+    await tx.delete(libraryImport).where(lt(libraryImport.at, new Date(actor.now.getTime() - KEPT)));
+    await tx.insert(libraryImport).values({
+      companyId: actor.companyId,
+      id,
+      userId: actor.userId,
+      at: actor.now,
+      fileName: fileName.slice(0, 200),
+      bytes: Buffer.from(bytes),
+      source,
+    });
+    const [known] = await tx.select().from(importMatching).where(eq(importMatching.source, source));
+    return {
+      id,
+      fileName,
+      headings: table.headings,
+      samples: table.rows.slice(0, 5).map(({ cells }) => cells.slice(0, table.headings.length)),
+      rows: table.rows.length,
+      remarks: table.remarks,
+      matching: (known?.matching as Matching | undefined) ?? proposeMatching(table.headings),
+      remembered: known !== undefined,
+    };
+  });
+}
+
+export type StartedImport = Awaited<ReturnType<typeof startImport>>;
+
+async function waiting(tx: Transaction, importId: string) {
+  const [row] = await tx.select().from(libraryImport).where(eq(libraryImport.id, importId));
+  if (!row) throw new Problem(410, gone);
+  return row;
+}
+
+function wrongWith(value: ItemInput, bundleCodes: ReadonlySet<string>): string | null {
+  if (bundleCodes.has(value.code)) return `The code ${value.code} names a bundle.`;
+  try {
+    check(ItemSchema, value, 'The item');
+    return null;
+  } catch (error) {
+    if (error instanceof Problem) return error.message;
+    throw error;
+  }
+}
+
+/** The library for comparing, and the id of each item by its code. */
+async function knownItems(tx: Transaction) {
+  const known = new Map<string, KnownItem>();
+  const ids = new Map<string, string>();
+  for (const row of await tx.select().from(item)) {
+    ids.set(row.code, row.id);
+    known.set(row.code, {
+      code: row.code,
+      name: row.name,
+      detail: row.detail,
+      trade: row.trade,
+      unit: row.unit,
+      costs: row.costs,
+      taxClass: row.taxClass,
+      costCode: row.costCode,
+      tags: row.tags,
+      internalNote: row.internalNote,
+      supplierNote: row.supplierNote,
+      ...(row.waste === null ? {} : { waste: row.waste }),
+      ...(row.pack === null ? {} : { pack: row.pack }),
+      ...(row.minimumCharge === null ? {} : { minimumCharge: row.minimumCharge }),
+      ...(row.breaks === null ? {} : { breaks: row.breaks }),
+      ...(row.loads === null ? {} : { loads: row.loads }),
+      retired: row.retiredAt !== null,
+    });
+  }
+  return { known, ids };
+}
+
+async function planned(tx: Transaction, actor: Actor, bytes: Uint8Array, matching: Matching) {
+  if (!matching.includes('code'))
+    throw new Problem(422, 'Say which column is the code: items are told apart by it.');
+  if (new Set(matching.filter(Boolean)).size < matching.filter(Boolean).length)
+    throw new Problem(422, 'Two columns are matched to the same thing.');
+  const table = await read(bytes);
+  const { usual } = await companyOf(tx, actor.companyId);
+  const { known, ids } = await knownItems(tx);
+  const bundleCodes = new Set((await tx.select({ code: bundle.code }).from(bundle)).map(({ code }) => code));
+  const plan = planImport(table.rows as readonly FileRow[], matching, {
+    known,
+    taxClasses: usual.taxClasses.map(({ id }) => id),
+    check: (value) => wrongWith(value, bundleCodes),
+  });
+  return { plan, known, ids };
+}
+
+const countsOf = ({ added, changed, left, refused }: ImportPlan) => ({
+  added: added.length,
+  changed: changed.length,
+  left,
+  refused: refused.length,
+});
+
+const listed = (plan: ImportPlan) => ({
+  counts: countsOf(plan),
+  added: plan.added.slice(0, LISTED).map(({ row, code, item: { name, unit, costs } }) => ({
+    row,
+    code,
+    name,
+    unit,
+    unitCost: writeFixed(itemUnitCost(costs)),
+  })),
+  changed: plan.changed
+    .slice(0, LISTED)
+    .map(({ row, code, item: { name }, changes }) => ({ row, code, name, changes })),
+  refused: plan.refused.slice(0, LISTED),
+});
+
+/** What an import would add, change, leave and refuse, row by row with the reason. Nothing is stored. */
+export async function previewImport(actor: Actor, id: unknown, input: unknown) {
+  allow(actor, 'owner');
+  const importId = checkId(id, gone);
+  const { matching } = check(MatchingInput, input, 'The matching');
+  return inCompany(actor.companyId, async (tx) => {
+    const row = await waiting(tx, importId);
+    return listed((await planned(tx, actor, row.bytes, matching as Matching)).plan);
+  });
+}
+
+export type ImportPreview = Awaited<ReturnType<typeof previewImport>>;
+
+const stored = (actor: Actor, { item: value, retired }: Planned, id: string) => ({
+  ...value,
+  companyId: actor.companyId,
+  id,
+  waste: value.waste ?? null,
+  pack: value.pack ?? null,
+  minimumCharge: value.minimumCharge ?? null,
+  breaks: value.breaks ?? null,
+  loads: value.loads ?? null,
+  supplierNote: value.supplierNote ?? '',
+  searchText: searchText(value),
+  retiredAt: retired ? actor.now : null,
+  createdAt: actor.now,
+});
+
+/**
+ * Applies an import, all of it or nothing: what is refused is left out, everything else is stored in one transaction.
+ * @param options.progress told how many rows are stored; the transaction is open until the last
+ * @param options.signal cancels it: nothing of it stays
+ */
+export async function applyImport(
+  actor: Actor,
+  id: unknown,
+  input: unknown,
+  options: { readonly progress?: (done: number, of: number) => void; readonly signal?: AbortSignal } = {},
+) {
+  allow(actor, 'owner');
+  const importId = checkId(id, gone);
+  const { matching } = check(MatchingInput, input, 'The matching');
+  const goOn = () => {
+    if (options.signal?.aborted) throw new Problem(409, 'Cancelled. Nothing was changed.');
+  };
+  return inCompany(actor.companyId, async (tx) => {
+    // Two imports of one company go one after the other, so that each compares with what the other stored.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`import ${actor.companyId}`}))`);
+    const file = await waiting(tx, importId);
+    const { counts, rows, known, ids } = await planned(tx, actor, file.bytes, matching as Matching).then(
+      ({ plan, ...rest }) => ({ ...rest, counts: countsOf(plan), rows: [...plan.added, ...plan.changed] }),
+    );
+    goOn();
+    const all = rows.length;
+    // What is stored is let go: a list of tens of thousands is not held twice.
+    while (rows.length > 0) {
+      const part = rows.splice(0, AT_ONCE);
+      await putMany(
+        tx,
+        item,
+        part.map((each) => stored(actor, each, ids.get(each.code) ?? newId(actor.now))),
+        { key: ['company_id', 'id'], kept: ['code', 'picture', 'created_at'] },
+      );
+      const moved = part.flatMap((each) => {
+        const before = known.get(each.code)?.costs;
+        return before && each.changes.some((change) => change.startsWith('cost: '))
+          ? [{ itemId: ids.get(each.code)!, before, after: each.item.costs }]
+          : [];
+      });
+      if (moved.length > 0)
+        await tx.insert(itemCost).values(
+          moved.map(({ itemId, before, after }) => ({
+            companyId: actor.companyId,
+            id: newId(actor.now),
+            itemId,
+            at: actor.now,
+            userId: actor.userId,
+            why: `import of ${file.fileName}`.slice(0, 200),
+            before: [...before],
+            after: [...after],
+            unitBefore: writeFixed(itemUnitCost(before)),
+            unitAfter: writeFixed(itemUnitCost(after)),
+          })),
+        );
+      options.progress?.(all - rows.length, all);
+      // Let a cancellation in between two parts.
+      await new Promise((resolve) => setImmediate(resolve));
+      goOn();
+    }
+    await tx
+      .insert(importMatching)
+      .values({ companyId: actor.companyId, source: file.source, matching: [...matching], at: actor.now })
+      .onConflictDoUpdate({
+        target: [importMatching.companyId, importMatching.source],
+        set: { matching: [...matching], at: actor.now },
+      });
+    await tx.delete(libraryImport).where(eq(libraryImport.id, importId));
+    await recordAudit(tx, actor, 'library import', importId, { file: file.fileName, ...counts });
+    return counts;
+  });
+}
+
+/** Drops a file that waits. */
+export async function dropImport(actor: Actor, id: unknown): Promise<void> {
+  allow(actor, 'owner');
+  const importId = checkId(id, gone);
+  await inCompany(actor.companyId, (tx) =>
+    tx
+      .delete(libraryImport)
+      .where(and(eq(libraryImport.id, importId), inArray(libraryImport.userId, [actor.userId]))),
+  );
+}
+
+/** The whole library with everything that is ours to know, by trade and code, for an export that imports back. */
+export async function listForExport(actor: Actor): Promise<KnownItem[]> {
+  return inCompany(actor.companyId, async (tx) =>
+    [...(await knownItems(tx)).known.values()].sort((a, b) =>
+      a.trade === b.trade ? (a.code < b.code ? -1 : 1) : a.trade < b.trade ? -1 : 1,
+    ),
+  );
+}

@@ -1,0 +1,113 @@
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { audit, link, message, user } from '@/data/schema';
+import { EntityId } from '@/model';
+import type { Actor } from './actor';
+import { allow, may, newId, recordAudit } from './actor';
+import { check } from './check';
+import { Problem } from './problem';
+import { seal, unseal } from './seal';
+import { newToken, tokenHash } from './secrets';
+
+const LINK_DAYS = 120;
+
+/** Where the installation is reached. It may move: only the way from here is kept. */
+const here = (way: string): string => `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}${way}`;
+
+type Purpose = (typeof link.$inferSelect)['purpose'];
+
+export interface NewLink {
+  readonly id: string;
+  readonly token: string;
+  readonly address: string;
+}
+
+/**
+ * Makes a private link to a proposal. Its token is known only now: kept are its hash, to open the door by, and its address
+ * sealed, to be shown to whoever may.
+ * @param at where in the booklet it leads, as `#pay`
+ */
+export async function makeLink(
+  tx: Transaction,
+  actor: Pick<Actor, 'companyId' | 'now'>,
+  proposalId: string,
+  purpose: Purpose,
+  at = '',
+): Promise<NewLink> {
+  const token = newToken();
+  const id = newId(actor.now);
+  const way = `/b/${token}${at}`;
+  await tx.insert(link).values({
+    companyId: actor.companyId,
+    id,
+    proposalId,
+    purpose,
+    tokenHash: tokenHash(token),
+    sealed: seal(way, id),
+    createdAt: actor.now,
+    expiresAt: new Date(actor.now.getTime() + LINK_DAYS * 24 * 3600_000),
+  });
+  return { id, token, address: here(way) };
+}
+
+/** Whoever sends letters of a kind may see the link in one; who does not, may not. */
+export const mayShow = (actor: Actor, purpose: Purpose): boolean =>
+  purpose === 'invoice' ? may(actor, 'owner', 'office', 'seller') : may(actor, 'owner', 'seller');
+
+const ShowInput = Type.Object({ linkId: EntityId }, { additionalProperties: false });
+
+/**
+ * Shows a private link. That it was shown, and to whom, is kept, and stands with whatever is signed under it.
+ * @throws Problem 403 for who may not, 410 when it leads nowhere any more
+ */
+export async function showLink(actor: Actor, input: unknown): Promise<{ address: string }> {
+  allow(actor, 'owner', 'seller', 'office');
+  const { linkId } = check(ShowInput, input, 'The link');
+  return inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(link).where(eq(link.id, linkId));
+    if (!row) throw new Problem(404, 'There is no such link.');
+    if (!mayShow(actor, row.purpose))
+      throw new Problem(
+        403,
+        'Whoever opens this link can sign for the customer. It is shown to sellers only.',
+      );
+    const way = row.sealed === null ? null : unseal(row.sealed, row.id);
+    if (row.revokedAt || row.expiresAt <= actor.now || way === null)
+      throw new Problem(410, 'This link does not lead anywhere any more. Send again to make a new one.');
+    await recordAudit(tx, actor, 'link shown', row.id, { proposalId: row.proposalId });
+    return { address: here(way) };
+  });
+}
+
+/** By what means somebody came who signed: the letter their link was in, and who of ours had been shown it before. */
+export interface Means {
+  readonly sentTo: string | null;
+  readonly sentAt: string | null;
+  readonly shownTo: readonly string[];
+}
+
+/** How the holder of a link came by it, as far as is known here. */
+export async function meansOf(tx: Transaction, linkId: string): Promise<Means> {
+  const [letter] = await tx
+    .select({ to: message.toAddress, at: message.at })
+    .from(message)
+    .where(eq(message.linkId, linkId))
+    .orderBy(asc(message.at))
+    .limit(1);
+  const shown = await tx
+    .selectDistinct({ id: audit.userId })
+    .from(audit)
+    .where(and(eq(audit.subject, linkId), eq(audit.act, 'link shown')));
+  const ids = shown.flatMap(({ id }) => (id === null ? [] : [id]));
+  const people =
+    ids.length === 0
+      ? []
+      : await tx.select({ name: user.name }).from(user).where(inArray(user.id, ids)).orderBy(user.name);
+  return {
+    sentTo: letter?.to ?? null,
+    sentAt: letter?.at.toISOString() ?? null,
+    shownTo: people.map(({ name }) => name),
+  };
+}

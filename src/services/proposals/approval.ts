@@ -1,0 +1,182 @@
+import { and, desc, eq, isNull } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { approval, customer, proposal, user } from '@/data/schema';
+import { limitsCrossed } from '@/core/range';
+import type { CompanyPricing, ProposalDocument } from '@/model';
+import { AnswerApprovalInput, AskApprovalInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, newId, recordAudit } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+
+/** What was asked of the owner about a proposal, and what they said. */
+export interface Approval {
+  readonly id: string;
+  readonly saveNumber: number;
+  readonly reasons: readonly string[];
+  readonly askedBy: string;
+  readonly askedAt: string;
+  readonly words: string;
+  readonly verdict: 'yes' | 'no' | null;
+  readonly answer: string;
+  readonly answeredAt: string | null;
+}
+
+const shown = (row: typeof approval.$inferSelect, askedBy: string): Approval => ({
+  id: row.id,
+  saveNumber: row.saveNumber,
+  reasons: row.reasons,
+  askedBy,
+  askedAt: row.askedAt.toISOString(),
+  words: row.words,
+  verdict: row.verdict,
+  answer: row.answer,
+  answeredAt: row.answeredAt?.toISOString() ?? null,
+});
+
+/** Everything that was asked about a proposal, newest first. */
+export async function approvalsOf(tx: Transaction, proposalId: string): Promise<Approval[]> {
+  const rows = await tx
+    .select({ approval, name: user.name })
+    .from(approval)
+    .innerJoin(user, and(eq(user.companyId, approval.companyId), eq(user.id, approval.askedBy)))
+    .where(eq(approval.proposalId, proposalId))
+    .orderBy(desc(approval.saveNumber));
+  return rows.map(({ approval: row, name }) => shown(row, name));
+}
+
+/** What waits for the owner's answer, oldest first. */
+export async function waitingApprovals(actor: Actor) {
+  allow(actor, 'owner');
+  return inCompany(actor.companyId, async (tx) => {
+    const rows = await tx
+      .select({ approval, name: user.name, title: proposal.title, customer: customer.name })
+      .from(approval)
+      .innerJoin(user, and(eq(user.companyId, approval.companyId), eq(user.id, approval.askedBy)))
+      .innerJoin(
+        proposal,
+        and(
+          eq(proposal.companyId, approval.companyId),
+          eq(proposal.id, approval.proposalId),
+          // What was changed after it was asked is asked anew.
+          eq(proposal.saveNumber, approval.saveNumber),
+        ),
+      )
+      .innerJoin(
+        customer,
+        and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
+      )
+      .where(isNull(approval.verdict))
+      .orderBy(approval.askedAt);
+    return rows.map(({ approval: row, name, title, customer: payer }) => ({
+      ...shown(row, name),
+      proposalId: row.proposalId,
+      title,
+      customer: payer,
+    }));
+  });
+}
+
+async function locked(tx: Transaction, proposalId: string, saveNumber: number) {
+  const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+  if (!row) throw new Problem(404, 'There is no such proposal.');
+  if (row.saveNumber !== saveNumber)
+    throw new Problem(409, 'The proposal was changed in another window. Look at it again first.');
+  return row;
+}
+
+/** Asks the owner to let a proposal go out as it stands, though it crosses the company's limits. */
+export async function askApproval(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, saveNumber, words } = check(AskApprovalInput, input, 'The question');
+  await inCompany(actor.companyId, async (tx) => {
+    const row = await locked(tx, proposalId, saveNumber);
+    const { pricing } = await companyOf(tx, actor.companyId);
+    const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
+    if (crossed.length === 0) throw new Problem(409, 'Nothing about this proposal needs the owner’s yes.');
+    const id = newId(actor.now);
+    const made = await tx
+      .insert(approval)
+      .values({
+        companyId: actor.companyId,
+        id,
+        proposalId,
+        saveNumber,
+        reasons: crossed.map(({ message }) => message),
+        askedBy: actor.userId,
+        askedAt: actor.now,
+        words: words.trim(),
+      })
+      .onConflictDoNothing()
+      .returning({ id: approval.id });
+    if (made.length === 0) throw new Problem(409, 'That is asked already.');
+    await recordAudit(tx, actor, 'approval asked', proposalId, { approvalId: id, saveNumber });
+  });
+}
+
+/** The owner's yes or no, once. */
+export async function answerApproval(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner');
+  const { approvalId, verdict, answer } = check(AnswerApprovalInput, input, 'The answer');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(approval).where(eq(approval.id, approvalId)).for('update');
+    if (!row) throw new Problem(404, 'That was not asked.');
+    if (row.verdict) throw new Problem(409, `This is answered already: ${row.verdict}.`);
+    await tx
+      .update(approval)
+      .set({ verdict, answer: answer.trim(), answeredBy: actor.userId, answeredAt: actor.now })
+      .where(and(eq(approval.companyId, actor.companyId), eq(approval.id, approvalId)));
+    await recordAudit(tx, actor, 'approval answered', row.proposalId, { approvalId, verdict });
+  });
+}
+
+/**
+ * Refuses to send what crosses the company's limits without the owner's yes to exactly this state. The owner's own
+ * sending is their yes, and kept as such.
+ */
+export async function refuseUnapproved(
+  tx: Transaction,
+  actor: Actor,
+  row: { readonly id: string; readonly saveNumber: number; readonly document: ProposalDocument },
+  pricing: CompanyPricing,
+): Promise<void> {
+  const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
+  if (crossed.length === 0) return;
+  const [known] = await tx
+    .select()
+    .from(approval)
+    .where(and(eq(approval.proposalId, row.id), eq(approval.saveNumber, row.saveNumber)));
+  if (known?.verdict === 'yes') return;
+  if (actor.role !== 'owner')
+    throw new Problem(
+      403,
+      known?.verdict === 'no'
+        ? `The owner said no to this${known.answer ? `: ${known.answer}` : '.'}`
+        : `This needs the owner’s yes before it is sent. ${crossed[0]!.message}`,
+      { errors: crossed.map(({ kind, message }) => ({ pointer: kind, detail: message })) },
+    );
+  const answer = {
+    verdict: 'yes' as const,
+    answeredBy: actor.userId,
+    answeredAt: actor.now,
+    answer: 'Sent by the owner.',
+  };
+  if (known && known.verdict === null)
+    await tx
+      .update(approval)
+      .set(answer)
+      .where(and(eq(approval.companyId, actor.companyId), eq(approval.id, known.id)));
+  else if (!known)
+    await tx.insert(approval).values({
+      companyId: actor.companyId,
+      id: newId(actor.now),
+      proposalId: row.id,
+      saveNumber: row.saveNumber,
+      reasons: crossed.map(({ message }) => message),
+      askedBy: actor.userId,
+      askedAt: actor.now,
+      ...answer,
+    });
+}

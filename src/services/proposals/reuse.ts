@@ -1,0 +1,133 @@
+import { eq, inArray } from 'drizzle-orm';
+import Type from 'typebox';
+import {
+  asTemplate,
+  copiedItems,
+  costsAlike,
+  pricedItem,
+  refreshedCosts,
+  withoutPlans,
+} from '@/core/editing';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { item, proposal, template } from '@/data/schema';
+import type { PricedItem, ProposalDocument } from '@/model';
+import { EntityId, isId } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
+import { check, checkId } from '../check';
+import { refuseChange } from '../agreements/change';
+import { companyOf } from '../company';
+import { itemOf } from '../library/rows';
+import { Problem } from '../problem';
+import { atSite, insertProposal } from './start';
+
+const gone = 'There is no such proposal.';
+
+/** The library's items that a document has copies of, as they are now. */
+export async function itemsNow(
+  tx: Transaction,
+  document: ProposalDocument,
+): Promise<Map<string, PricedItem>> {
+  const ids = new Set<string>();
+  for (const { itemId } of copiedItems(document)) if (isId(itemId)) ids.add(itemId);
+  if (ids.size === 0) return new Map();
+  const rows = await tx
+    .select()
+    .from(item)
+    .where(inArray(item.id, [...ids]));
+  return new Map(rows.map((row) => [row.id, pricedItem(itemOf(row))]));
+}
+
+/** Those of them whose costs have moved since they were copied, by id. */
+export async function movedItems(
+  tx: Transaction,
+  document: ProposalDocument,
+): Promise<Record<string, PricedItem>> {
+  const now = await itemsNow(tx, document);
+  const moved: Record<string, PricedItem> = {};
+  for (const copy of copiedItems(document)) {
+    const fresh = copy.itemId === undefined ? undefined : now.get(copy.itemId);
+    if (fresh && !costsAlike(copy, fresh)) moved[copy.itemId!] = fresh;
+  }
+  return moved;
+}
+
+async function load(tx: Transaction, id: string) {
+  const [row] = await tx
+    .select({ document: proposal.document, siteId: proposal.siteId })
+    .from(proposal)
+    .where(eq(proposal.id, id));
+  if (!row) throw new Problem(404, gone);
+  return row;
+}
+
+const TemplateInput = Type.Object(
+  {
+    proposalId: EntityId,
+    name: Type.String({ minLength: 1, maxLength: 100, pattern: '\\S' }),
+    about: Type.String({ maxLength: 200 }),
+  },
+  { additionalProperties: false },
+);
+
+/** Keeps a proposal as a template, without what belongs to its customer. */
+export async function saveAsTemplate(actor: Actor, input: unknown): Promise<{ id: string }> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, name, about } = check(TemplateInput, input, 'The template');
+  const id = newId(actor.now);
+  return inCompany(actor.companyId, async (tx) => {
+    const [taken] = await tx.select({ id: template.id }).from(template).where(eq(template.name, name.trim()));
+    if (taken) throw new Problem(409, `There is a template called “${name.trim()}” already.`);
+    const { document: whole } = await load(tx, proposalId);
+    refuseChange(whole, 'kept as a template');
+    const document = asTemplate(whole, name.trim());
+    await tx.insert(template).values({ companyId: actor.companyId, id, name: name.trim(), about, document });
+    await recordAudit(tx, actor, 'template kept', id, { proposalId });
+    return { id };
+  });
+}
+
+const CopyInput = Type.Object(
+  {
+    proposalId: EntityId,
+    customerId: EntityId,
+    siteId: EntityId,
+    title: Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' }),
+    costs: Type.Union([Type.Literal('kept'), Type.Literal('refreshed')]),
+  },
+  { additionalProperties: false },
+);
+
+/**
+ * Copies a proposal for a customer and site: cover note, our note and validity do not go along; costs stay as they were
+ * or are taken from the library as they are now. The plans of a house stay with its site.
+ */
+export async function copyProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, title, costs, ...place } = check(CopyInput, input, 'The copy');
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const from = await load(tx, checkId(proposalId, gone));
+    refuseChange(from.document, 'copied');
+    const {
+      coverNote: _,
+      internalNote: __,
+      ...plain
+    } = from.siteId === place.siteId ? from.document : withoutPlans(from.document);
+    const document = costs === 'kept' ? plain : refreshedCosts(plain, await itemsNow(tx, plain)).document;
+    const validUntil = daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays);
+    const made = await insertProposal(
+      tx,
+      actor,
+      place,
+      await atSite(tx, place.siteId, { ...document, title: title.trim(), validUntil }),
+    );
+    await recordAudit(tx, actor, 'proposal copied', made.id, {
+      number: made.number,
+      from: proposalId,
+      costs,
+    });
+    return made;
+  });
+}

@@ -1,0 +1,164 @@
+import canonicalize from 'canonicalize';
+import { eq } from 'drizzle-orm';
+import type { Operation } from 'fast-json-patch';
+import jsonPatch from 'fast-json-patch';
+import { inCompany } from '@/data/connection';
+import { proposal, proposalEdit } from '@/data/schema';
+import type { JsonPatchStep } from '@/core/editing';
+import { filesOf } from '@/core/offer';
+import type { ProposalDocument } from '@/model';
+import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, daysAfter, recordAudit } from '../actor';
+import { check, checkId } from '../check';
+import { companyOf } from '../company';
+import { refuseUnknownFile } from '../files/keep';
+import { noteUsed } from '../library/used';
+import { Problem } from '../problem';
+import { editsSince } from './changes';
+import { stateToday } from './state';
+import { refuseWrong, suggestedTotal } from './start';
+
+/**
+ * A document with RFC 6902 patches applied, checked as if it came whole. The steps are read strictly: a position is a whole
+ * number without signs or leading zeros, inside its list, and nothing is replaced or removed that is not there.
+ * @throws Problem 422 where a step does not fit
+ */
+export function patched(document: ProposalDocument, patches: readonly JsonPatchStep[]): ProposalDocument {
+  let after: unknown;
+  try {
+    // A document of its own: what does not fit leaves nothing behind.
+    after = jsonPatch.applyPatch(document, patches as Operation[], true, false).newDocument;
+  } catch {
+    throw new Problem(422, 'This change does not fit the proposal.');
+  }
+  const checked = check(DocumentSchema, after, 'The proposal');
+  refuseWrong(checked);
+  return checked;
+}
+
+const same = (one: unknown, other: unknown) => canonicalize(one) === canonicalize(other);
+
+/**
+ * Saves edits against the save the desk last saw. One that comes too late changes nothing and is answered with the edits
+ * made meanwhile, by whom, and the document as it is now.
+ */
+export async function saveProposal(actor: Actor, input: unknown): Promise<{ saveNumber: number }> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, saveNumber, patches } = check(SaveInput, input, 'The change');
+  return inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (row.saveNumber !== saveNumber) {
+      const missed = await editsSince(tx, proposalId, saveNumber);
+      // The same change asked again, as after an answer that was lost, is stored already.
+      const own = missed[0];
+      const stored = own?.userId === actor.userId && same(own.patches, patches);
+      if (stored && missed.length === 1) return { saveNumber: row.saveNumber };
+      const theirs = stored ? missed.slice(1) : missed;
+      const who = [...new Set(theirs.map(({ by }) => by))].join(' and ') || 'Someone';
+      throw new Problem(409, `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`, {
+        context: {
+          saveNumber: row.saveNumber,
+          document: row.document,
+          patches: theirs.flatMap((edit) => edit.patches),
+          stored,
+        },
+      });
+    }
+    if (row.state !== 'draft' && row.state !== 'sent')
+      throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
+
+    const document = patched(row.document, patches);
+    refuseMoved(row.document, document);
+    const known = new Set(filesOf(row.document));
+    await refuseUnknownFile(
+      tx,
+      filesOf(document).filter((file) => !known.has(file)),
+    );
+    const next = row.saveNumber + 1;
+    await tx
+      .update(proposal)
+      .set({
+        document,
+        title: document.title,
+        saveNumber: next,
+        total: suggestedTotal(document),
+        updatedAt: actor.now,
+      })
+      .where(eq(proposal.id, proposalId));
+    await noteUsed(tx, actor, row.document, document);
+    await tx.insert(proposalEdit).values({
+      companyId: actor.companyId,
+      proposalId,
+      saveNumber: next,
+      patches,
+      userId: actor.userId,
+      at: actor.now,
+    });
+    return { saveNumber: next };
+  });
+}
+
+/** A proposal stays a proposal, and a change order one to its agreement; how it is spread is free. */
+function refuseMoved(before: ProposalDocument, after: ProposalDocument): void {
+  const of = ({ change }: ProposalDocument) => (change ? `${change.agreement}.${change.number}` : '');
+  if (of(before) !== of(after)) throw new Problem(422, 'A change order stays with its agreement.');
+}
+
+/**
+ * Takes up a proposal again that was declined, taken back or has lapsed: it is a draft once more, with everything that
+ * was sent kept. The customer reads that a new revision is on its way. Prices hold for the company's usual days again.
+ */
+export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'There is no such proposal.');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const state = stateToday(row.state, row.document.validUntil, today);
+    if (state === 'accepted') throw new Problem(409, 'This is accepted: write a change order to change it.');
+    if (state === 'draft' || state === 'sent')
+      throw new Problem(409, `This proposal is ${state}: it is open.`);
+    const validUntil = daysAfter(today, ours.validityDays);
+    const lapsed = row.document.validUntil !== undefined && row.document.validUntil < today;
+    const next = row.saveNumber + 1;
+    await tx
+      .update(proposal)
+      .set({
+        state: 'draft',
+        updatedAt: actor.now,
+        ...(lapsed ? { document: { ...row.document, validUntil }, saveNumber: next } : {}),
+      })
+      .where(eq(proposal.id, proposalId));
+    if (lapsed)
+      await tx.insert(proposalEdit).values({
+        companyId: actor.companyId,
+        proposalId,
+        saveNumber: next,
+        patches: [{ op: 'replace', path: '/validUntil', value: validUntil }],
+        userId: actor.userId,
+        at: actor.now,
+      });
+    await recordAudit(tx, actor, 'proposal reopened', proposalId, { from: state });
+  });
+}
+
+/** Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk. */
+export async function withdrawProposal(actor: Actor, id: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'There is no such proposal.');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (row.state !== 'sent' && row.state !== 'draft')
+      throw new Problem(409, `This proposal is ${row.state} already.`);
+    await tx
+      .update(proposal)
+      .set({ state: 'withdrawn', updatedAt: actor.now })
+      .where(eq(proposal.id, proposalId));
+    await recordAudit(tx, actor, 'proposal withdrawn', proposalId);
+  });
+}

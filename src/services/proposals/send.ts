@@ -1,0 +1,146 @@
+import canonicalize from 'canonicalize';
+import { desc, eq } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { customer, link as links, proposal, revision, site } from '@/data/schema';
+import { checkDocument, customerView, pastDays } from '@/core/offer';
+import { showDecimal } from '@/core/number';
+import { asSuggested, SendInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId, recordAudit } from '../actor';
+import { check, checkId } from '../check';
+import { refuseOmissions } from '../agreements/bindChange';
+import { loadAgreement } from '../agreements/money';
+import { refuseUnsettled } from '../agreements/settling';
+import { keptOn } from '../booklet/choices';
+import { companyOf } from '../company';
+import { makeLink } from '../links';
+import { postLetter } from '../post';
+import { Problem } from '../problem';
+import { sha256 } from '../secrets';
+import { refuseUnapproved } from './approval';
+import { editsSince } from './changes';
+import { refuseUnlawfulDeposit } from './depositLaw';
+
+/**
+ * Sends a proposal: freezes a revision (canonical JSON after RFC 8785 and its SHA-256), makes a private link and puts
+ * the message in the post, all or nothing. Refused while something in the proposal has to be mended, or when the desk has not
+ * seen the newest save. The token is for whoever runs this here; it does not leave the server.
+ */
+export async function sendProposal(
+  actor: Actor,
+  input: unknown,
+): Promise<{ revision: number; linkId: string; token: string }> {
+  allow(actor, 'owner', 'seller');
+  const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
+  return inCompany(actor.companyId, async (tx) => {
+    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (row.state !== 'draft' && row.state !== 'sent')
+      throw new Problem(409, `This proposal is ${row.state}; it cannot be sent.`);
+    if (row.saveNumber !== saveNumber) {
+      const missed = await editsSince(tx, proposalId, saveNumber);
+      const who = [...new Set(missed.map(({ by }) => by))].join(' and ') || 'Someone';
+      throw new Problem(
+        409,
+        `${who} changed this proposal a moment ago. You see it now as it is; look at it again, then send.`,
+        {
+          context: {
+            missed: {
+              saveNumber: row.saveNumber,
+              document: row.document,
+              patches: missed.flatMap((edit) => edit.patches),
+            },
+          },
+        },
+      );
+    }
+
+    const ours = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, ours.timeZone);
+    const blocking = [
+      ...checkDocument(row.document).filter(({ weight }) => weight !== 'look'),
+      ...pastDays(row.document, today),
+    ];
+    if (blocking.length > 0)
+      throw new Problem(422, blocking[0]!.message, {
+        errors: blocking.map(({ partId, message: detail }) => ({ pointer: partId ?? '', detail })),
+      });
+    if (row.document.validUntil !== undefined && row.document.validUntil < today)
+      throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
+
+    refuseUnlawfulDeposit(row.document, ours.money);
+    await refuseUnapproved(tx, actor, row, ours.pricing);
+    if (row.agreementId) {
+      const loaded = await loadAgreement(tx, row.agreementId, { lock: true });
+      await refuseOmissions(tx, loaded, row.document);
+      await refuseUnsettled(tx, loaded, row.document);
+    }
+
+    const canonical = canonicalize(row.document);
+    if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');
+    const [last] = await tx
+      .select({ number: revision.number })
+      .from(revision)
+      .where(eq(revision.proposalId, proposalId))
+      .orderBy(desc(revision.number))
+      .limit(1);
+    const number = (last?.number ?? 0) + 1;
+    const revisionId = newId(actor.now);
+    await tx.insert(revision).values({
+      companyId: actor.companyId,
+      id: revisionId,
+      proposalId,
+      number,
+      canonical,
+      sha256: sha256(canonical),
+      sentBy: actor.userId,
+      sentAt: actor.now,
+    });
+    const link = await makeLink(tx, actor, proposalId, 'proposal');
+    await tx
+      .update(proposal)
+      .set({ state: 'sent', sentSaveNumber: row.saveNumber, updatedAt: actor.now })
+      .where(eq(proposal.id, proposalId));
+
+    const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
+    const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
+    // What the customer chose before counts in the figure they read, as far as it is still offered.
+    const kept = await keptOn(tx, { id: revisionId, proposalId, number }, row.document);
+    const view = customerView(row.document, kept?.choices ?? asSuggested);
+    const as = kept ? 'With what you chose' : 'As suggested';
+    await postLetter(tx, actor, {
+      proposalId,
+      kind: 'proposal',
+      link,
+      to,
+      subject: row.document.change
+        ? row.document.title
+        : `${row.document.title}: ${number === 1 ? 'our proposal' : `our proposal, revised`}`,
+      body: [
+        words.trim() || `Good day ${payer!.contactName || payer!.name},`,
+        row.document.change
+          ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. ${as} it changes the sum by ${showDecimal(view.total)} ${view.currency}, tax included. It takes effect when you sign it.`
+          : `here is our proposal “${view.title}” for ${place!.address.street}. ${as} it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
+        `Read it, choose and sign here:\n${link.address}`,
+        `${actor.name}\n${ours.name} · ${ours.phone}`,
+      ].join('\n\n'),
+    });
+    await recordAudit(tx, actor, 'proposal sent', proposalId, {
+      revision: number,
+      revisionId,
+      to,
+      ...(kept && kept.lost.length > 0 ? { lost: kept.lost } : {}),
+    });
+    return { revision: number, linkId: link.id, token: link.token };
+  });
+}
+
+/** Makes every link of a proposal stop working. */
+export async function revokeLinks(actor: Actor, id: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'There is no such proposal.');
+  await inCompany(actor.companyId, async (tx) => {
+    await tx.update(links).set({ revokedAt: actor.now }).where(eq(links.proposalId, proposalId));
+    await recordAudit(tx, actor, 'links revoked', proposalId);
+  });
+}

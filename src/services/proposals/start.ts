@@ -1,0 +1,155 @@
+import { and, eq } from 'drizzle-orm';
+import type Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { customer, proposal, site, template } from '@/data/schema';
+import { setTaxTerms } from '@/core/editing';
+import { checkDocument, filesOf } from '@/core/offer';
+import { computeFigures } from '@/core/price';
+import { writeAmount } from '@/core/number';
+import type { ProposalDocument, UsualTerms } from '@/model';
+import { PlaceInput, ProposalDocument as DocumentSchema, StartInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { areaOf } from '../library/areas';
+import { nextNumber } from '../numbers';
+import { refuseUnknownFile } from '../files/keep';
+import { Problem } from '../problem';
+
+/** A proposal of nothing: the company's usual terms and one empty section. */
+export function emptyDocument(title: string, currency: string, usual: UsualTerms): ProposalDocument {
+  return {
+    format: 'impegno-proposal',
+    formatVersion: 1,
+    reckoning: 2,
+    title,
+    currency,
+    ...usual,
+    sections: [{ id: 'work', title: 'Work', entries: [] }],
+  };
+}
+
+/** The document is one that can be stored; refuses with its first problem when not. */
+export function refuseWrong(document: ProposalDocument): void {
+  const wrong = checkDocument(document).filter(({ weight }) => weight === 'wrong');
+  if (wrong.length > 0)
+    throw new Problem(422, wrong[0]!.message, {
+      errors: wrong.map(({ partId, message }) => ({ pointer: partId ?? '', detail: message })),
+    });
+}
+
+/** The total of a document as suggested, as decimal text. */
+export function suggestedTotal(document: ProposalDocument): string {
+  const figures = computeFigures(document);
+  return writeAmount(figures.total, figures.minorDigits);
+}
+
+type Place = Type.Static<typeof PlaceInput>;
+
+/** Stores a new proposal for a site of a customer. */
+export async function insertProposal(
+  tx: Transaction,
+  actor: Actor,
+  place: Place,
+  document: ProposalDocument,
+) {
+  const [found] = await tx
+    .select({ id: site.id })
+    .from(site)
+    .where(and(eq(site.id, place.siteId), eq(site.customerId, place.customerId)));
+  if (!found) throw new Problem(404, 'There is no such site of this customer.');
+  const id = newId(actor.now);
+  const number = await nextNumber(tx, actor.companyId, 'proposal');
+  await tx.insert(proposal).values({
+    companyId: actor.companyId,
+    id,
+    number,
+    ...place,
+    sellerId: actor.userId,
+    title: document.title,
+    state: 'draft',
+    document,
+    saveNumber: 0,
+    total: suggestedTotal(document),
+    createdAt: actor.now,
+    updatedAt: actor.now,
+  });
+  return { id, number };
+}
+
+/** The document with the area factors of a site, where the company has some for it. */
+export async function atSite(
+  tx: Transaction,
+  siteId: string,
+  document: ProposalDocument,
+): Promise<ProposalDocument> {
+  const [place] = await tx
+    .select({ address: site.address, exempt: customer.taxExempt })
+    .from(site)
+    .innerJoin(customer, and(eq(customer.companyId, site.companyId), eq(customer.id, site.customerId)))
+    .where(eq(site.id, siteId));
+  const area = place && (await areaOf(tx, place.address.postcode));
+  const { area: _, tax, ...plain } = document;
+  const terms = place ? taxFor(tax, place.exempt) : tax;
+  return { ...plain, ...(area ? { area } : {}), ...(terms ? { tax: terms } : {}) };
+}
+
+/** Tax terms for a customer: exempt where they are, with their reason; not where they are not. */
+function taxFor(tax: ProposalDocument['tax'], reason: string): ProposalDocument['tax'] {
+  const { exempt: _, ...rest } = tax ?? {};
+  const terms = reason === '' ? rest : { ...rest, exempt: { reason } };
+  return Object.keys(terms).length > 0 ? terms : undefined;
+}
+
+/** Starts a proposal for a site, from nothing or from a template. Prices hold for the company's usual days. */
+export async function startProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
+  allow(actor, 'owner', 'seller');
+  const { customerId, siteId, title, templateId } = check(StartInput, input, 'The proposal');
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    let document = emptyDocument(title.trim(), ours.currency, ours.usual);
+    if (templateId) {
+      const [found] = await tx.select().from(template).where(eq(template.id, templateId));
+      if (!found) throw new Problem(404, 'There is no such template.');
+      document = { ...found.document, reckoning: 2, title: title.trim() };
+      // How customers read prices is the company's to say, not a template's of once.
+      setTaxTerms(document, { shown: ours.usual.tax?.shown ?? null });
+    }
+    const validUntil = daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays);
+    const made = await insertProposal(
+      tx,
+      actor,
+      { customerId, siteId },
+      await atSite(tx, siteId, { ...document, validUntil }),
+    );
+    await recordAudit(tx, actor, 'proposal started', made.id, { number: made.number, templateId });
+    return made;
+  });
+}
+
+/** Makes a new proposal of a document in the open format. */
+export async function importProposal(
+  actor: Actor,
+  where: unknown,
+  input: unknown,
+): Promise<{ id: string; number: number }> {
+  allow(actor, 'owner', 'seller');
+  const place = check(PlaceInput, where, 'The place');
+  const document = check(DocumentSchema, input, 'This document');
+  refuseWrong(document);
+  if (document.change) throw new Problem(422, 'This is a change order: it is written at its agreement.');
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    if (document.currency !== ours.currency)
+      throw new Problem(
+        422,
+        `This document is in ${document.currency}; the company works in ${ours.currency}.`,
+      );
+    await refuseUnknownFile(tx, filesOf(document));
+    const made = await insertProposal(tx, actor, place, document);
+    await recordAudit(tx, actor, 'proposal imported', made.id, { number: made.number });
+    return made;
+  });
+}
