@@ -38,7 +38,7 @@ function parsed(text: string, name: string): unknown {
 }
 const readJson = (file: string): unknown => parsed(readText(file), file);
 
-/** `4200` is a total; `margin:25` and `markup:33.3` are per cents. */
+/** `4200` is a total; `margin:25` and `markup:33.3` are percentages. */
 function readAsk(target: string, spread: string): Ask {
   const match = /^(?:(margin|markup):)?(\d+(?:\.\d+)?)$/.exec(target);
   if (!match || !['cost', 'price', 'even'].includes(spread))

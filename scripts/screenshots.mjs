@@ -16,7 +16,7 @@ const shot = async (name, of = page) => {
 };
 
 await page.goto(`${base}/sign-in`);
-await page.getByLabel('Mail address').fill('perrin@quillbank.example');
+await page.getByLabel('Email').fill('perrin@quillbank.example');
 await page.getByLabel('Password').fill('porch-swing-42');
 await page.getByRole('button', { name: 'Sign in' }).click();
 await page.waitForURL('**/today');
@@ -66,7 +66,7 @@ await shot('bundle-editor');
 await page.goto(`${base}/proposals`);
 await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
 await page.waitForSelector('.sheet');
-await page.getByRole('button', { name: 'Shelves' }).click();
+await page.getByRole('button', { name: 'Browse library' }).click();
 await page.getByRole('button', { name: /^Screens and glass/ }).click();
 await page.locator('.shelf-card').first().waitFor();
 await shot('shelves');
@@ -86,7 +86,7 @@ await page.getByTestId('bill-sums').waitFor();
 await shot('bill');
 await page.goto(`${base}/agreements`);
 await page.getByText('Sunroom on the courtyard').first().click();
-await page.getByRole('link', { name: 'Costs and profit' }).click();
+await page.getByRole('link', { name: 'Job costing' }).click();
 await page.getByRole('table', { name: 'By stage' }).waitFor();
 await shot('costs');
 await page.goto(`${base}/agreements`);

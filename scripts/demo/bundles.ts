@@ -61,7 +61,7 @@ const part = (
 const grade = (id: string, name: string, detail?: string): Grade =>
   detail === undefined ? { id, name } : { id, name, detail };
 
-const spacing = length('spacing', 'On centre', '16in', { minimum: '0.5', maximum: '2' });
+const spacing = length('spacing', 'On center', '16in', { minimum: '0.5', maximum: '2' });
 
 /** Length along the slope for each foot on the flat, by the rise in twelve: the framing square's table. */
 const slopeFactor =

@@ -5,7 +5,7 @@ import { attachCost, recordCost, saveToCome } from '@/services/jobCosting/record
 import type { Amount } from '@/core/number';
 import { divideRounded, parseAmount, parsePercent, shareOf, writeAmount } from '@/core/number';
 
-/** What came of the budget, line after line, in per cent. */
+/** What came of the budget, line after line, in percent. */
 const outcomes = ['97', '104', '91', '100', '113', '95', '102'] as const;
 const suppliers = ['Marrowby Timber', 'Fenshire Glass & Frame', 'Pell Roofing', 'Stores'] as const;
 

@@ -249,7 +249,7 @@ export function screenedPorch(b: DocumentBuilder, title: string, size: Size | nu
             lines: [b.line('FR-042', size?.area ?? '196')],
           },
           {
-            name: 'Composite, grey',
+            name: 'Composite, gray',
             detail: 'Nothing to oil',
             lines: [b.line('FR-044', size?.area ?? '196')],
           },

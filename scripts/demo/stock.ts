@@ -300,7 +300,7 @@ const stock: Readonly<Record<string, readonly [code: string, name: string, of: S
     ],
     [
       'WI-114',
-      'Sill, stone-grey composite',
+      'Sill, stone-gray composite',
       { unit: 'ft', material: '11.4', labour: ['0.15', 'carpenter'], waste: '6', tags: 'glazing' },
     ],
     [

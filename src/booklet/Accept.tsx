@@ -57,7 +57,7 @@ export function Accept({
         <strong>
           {showDecimal(view.total)} {view.currency}
         </strong>
-        , tax in{view.deposit ? `. ${showDecimal(view.deposit)} is due on signing` : ''}.
+        , including tax{view.deposit ? `. ${showDecimal(view.deposit)} is due on signing` : ''}.
       </p>
       {data.cancelUntil && (
         <p>

@@ -38,7 +38,10 @@ export function Allowances({
   };
   return (
     <section className="leaf" id="choose">
-      <h2>Set aside for what you choose</h2>
+      <h2>Allowances</h2>
+      <p className="soft">
+        An allowance is money in the price for something you have not chosen yet. What you choose settles it.
+      </p>
       {basis === 'with tax' && !taxes.tax?.inside && (
         <p className="soft">
           What you may spend and what you choose is before tax; what it adds to the price is shown with tax.

@@ -168,7 +168,7 @@ export function Booklet({
         )}
         {data.state === 'withdrawn' && (
           <p className="word">
-            This proposal was taken back. If you did not expect that, call <Phone number={company.phone} />.
+            This proposal was withdrawn. If you did not expect that, call <Phone number={company.phone} />.
           </p>
         )}
         {data.state === 'declined' && (

@@ -194,7 +194,7 @@ export function Round({
       <dl className="sums">
         <dt>Chosen in this round</dt>
         <dd data-testid="round-chosen">{money(figures.chosen)}</dd>
-        <dt>Of {money(spend)} set aside, then</dt>
+        <dt>Of the {money(spend)} allowance, then</dt>
         <dd>{leftInWords(writeAmount((spend - chosen) as Amount, digits))}</dd>
         {due !== null && (
           <>

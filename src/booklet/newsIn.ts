@@ -12,7 +12,7 @@ export function newsIn(before: Booklet, now: Booklet, seen: number): string | nu
       accepted: 'This was signed just now.',
       declined: 'This was declined just now.',
       lapsed: 'The day these prices hold until is over.',
-      withdrawn: 'This proposal was taken back just now.',
+      withdrawn: 'This proposal was withdrawn just now.',
       revising: 'This is being revised: what you see is what we sent last.',
     }[now.state];
   if (before.revision.id !== now.revision.id)

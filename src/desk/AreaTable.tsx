@@ -47,8 +47,8 @@ export function AreaTable({
       <div className="panel">
         {notice}
         <label>
-          By the beginning of the postcode: prefix; name; factor on material; on labour; on equipment. A line
-          each; the longest prefix that fits counts, for proposals begun from now on.
+          By the beginning of the ZIP or postal code: prefix; name; factor on material; on labor; on
+          equipment. A line each; the longest prefix that fits counts, for proposals begun from now on.
           <Input.TextArea
             style={{ marginTop: 6, fontVariantNumeric: 'tabular-nums' }}
             // A height that is known before any script runs: nothing below it moves while the page wakes up.

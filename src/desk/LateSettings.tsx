@@ -80,7 +80,7 @@ export function LateSettings({
         {late?.kind === 'interest' && (
           <label>
             <Input
-              aria-label="Interest, per cent a year"
+              aria-label="Interest, percent a year"
               disabled={disabled}
               style={{ width: 70 }}
               inputMode="decimal"

@@ -58,7 +58,7 @@ export function MoneySettings({
               {preset.schedule
                 .map(
                   ({ name, share }) =>
-                    `${name} ${'percent' in share ? `${share.percent} %` : 'amount' in share ? share.amount : 'the rest'}`,
+                    `${name} ${'percent' in share ? `${share.percent} %` : 'amount' in share ? share.amount : 'the balance'}`,
                 )
                 .join(' · ')}
             </span>

@@ -166,7 +166,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
           }}
         >
           <Radio value="before tax">Customers read prices before tax, and the tax below</Radio>
-          <Radio value="with tax">Customers read every price with the tax in it</Radio>
+          <Radio value="with tax">Customers see prices including tax</Radio>
         </Radio.Group>
         <PricingSettings
           pricing={pricing}

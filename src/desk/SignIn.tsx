@@ -25,11 +25,7 @@ export function SignIn({ signIn }: { signIn: (given: Given) => Promise<Answer<un
       <p className="soft">Proposals people can decide on, and every cent of them billed.</p>
       <Form layout="vertical" requiredMark={false} onFinish={submit}>
         {refused && <Alert type="error" title={refused} showIcon style={{ marginBottom: 16 }} />}
-        <Form.Item
-          name="email"
-          label="Mail address"
-          rules={[{ required: true, message: 'Type your mail address.' }]}
-        >
+        <Form.Item name="email" label="Email" rules={[{ required: true, message: 'Type your email.' }]}>
           <Input type="email" autoComplete="username" autoFocus />
         </Form.Item>
         <Form.Item

@@ -90,7 +90,7 @@ export interface InvoicePaper {
   /** What the customer's credit paid of it, then and since. */
   readonly creditApplied: string;
   readonly open: string;
-  /** The agreement as it stood with this paper: sums, tax in them. */
+  /** The agreement as it stood with this paper: sums, including tax. */
   readonly original: string;
   readonly changes: readonly { readonly number: number; readonly title: string; readonly total: string }[];
   readonly contractSum: string;

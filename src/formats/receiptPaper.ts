@@ -1,3 +1,4 @@
+import type { PaymentMethod } from '@/core/text/names';
 import type { PaperParty } from './invoicePaper';
 
 /** A payment as its receipt needs it; amounts as decimal text. */
@@ -8,11 +9,11 @@ export interface ReceiptPaper {
   readonly agreement: { readonly number: number; readonly title: string };
   readonly currency: string;
   readonly amount: string;
-  readonly method: string;
+  readonly method: PaymentMethod;
   readonly reference: string;
   readonly receivedOn: string;
-  /** Why it did not stay; null: it did. */
-  readonly wentBack: string | null;
+  /** How and why it did not stay; null: it did. */
+  readonly gone: { readonly kind: 'returned' | 'void'; readonly reason: string } | null;
   readonly parts: readonly { readonly number: string; readonly title: string; readonly amount: string }[];
   /** What is on no invoice. */
   readonly credit: string;

@@ -94,7 +94,7 @@ export const Allowance = Type.Object(
     }),
     fee: Type.String({
       pattern: percentPattern,
-      description: 'Our fee as a margin: per cent of the price, below 100',
+      description: 'Our fee as a margin: percent of the price, below 100',
     }),
     feeOnRest: Type.Optional(
       Type.Literal(true, { description: 'Fee on the excess: a rest gives its fee back too' }),

@@ -14,13 +14,13 @@ export const RetainageTerms = Type.Object(
     limit: Type.Optional(
       Type.String({
         ...PercentText,
-        description: 'Per cent of the sum to date: never more than this is held',
+        description: 'Percent of the sum to date: never more than this is held',
       }),
     ),
   },
   {
     ...closed,
-    description: 'What is held back of every invoice for work, tax in it, until it is released',
+    description: 'What is held back of every invoice for work, including tax, until it is released',
   },
 );
 export type RetainageTerms = Type.Static<typeof RetainageTerms>;
@@ -47,7 +47,7 @@ export const BillingTerms = Type.Object(
 export type BillingTerms = Type.Static<typeof BillingTerms>;
 
 const to = {
-  percent: Type.Object({ percent: PercentText }, { ...closed, description: 'Billed up to this per cent' }),
+  percent: Type.Object({ percent: PercentText }, { ...closed, description: 'Billed up to this percent' }),
   quantity: Type.Object(
     { quantity: DecimalText },
     { ...closed, description: 'Billed up to this quantity of what was agreed' },
@@ -70,8 +70,8 @@ export const BillingAsk = Type.Union([
     { lines: Type.Array(LineAsk, { minItems: 1, maxItems: 5000 }) },
     { ...closed, description: 'Lines, sections or stages' },
   ),
-  Type.Object({ amount: PositiveDecimalText }, { ...closed, description: 'An amount, tax in it' }),
-  Type.Object({ rest: Type.Literal(true) }, { ...closed, description: 'All that is left' }),
+  Type.Object({ amount: PositiveDecimalText }, { ...closed, description: 'An amount, including tax' }),
+  Type.Object({ rest: Type.Literal(true) }, { ...closed, description: 'Remaining balance' }),
   Type.Object(
     { release: Type.Union([Type.Literal('all'), PositiveDecimalText]) },
     { ...closed, description: 'Retainage that is held, all of it or an amount' },
@@ -82,7 +82,10 @@ export type BillingAsk = Type.Static<typeof BillingAsk>;
 /** What a credit note takes back of an invoice. */
 export const CreditAsk = Type.Union([
   Type.Object({ whole: Type.Literal(true) }, { ...closed, description: 'All that is not taken back yet' }),
-  Type.Object({ amount: PositiveDecimalText }, { ...closed, description: 'Work for this amount, tax in it' }),
+  Type.Object(
+    { amount: PositiveDecimalText },
+    { ...closed, description: 'Work for this amount, including tax' },
+  ),
   Type.Object(
     {
       lines: Type.Array(Type.Object({ line: AgreedLineId, amount: DecimalText }, closed), {

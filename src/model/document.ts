@@ -70,7 +70,7 @@ export const Line = Type.Object(
     quantityTyped: Type.Optional(
       Type.String({ maxLength: 200, description: 'The quantity as it was typed: 38+64+22' }),
     ),
-    quantityOpen: Type.Optional(Type.Boolean({ description: 'Nobody has looked at the quantity yet' })),
+    quantityOpen: Type.Optional(Type.Boolean({ description: 'Nobody has confirmed the quantity yet' })),
     expected: Type.Optional(
       Type.String({
         pattern: positivePattern,
@@ -91,7 +91,7 @@ export const Line = Type.Object(
     ),
     pricePlaces: Type.Optional(Type.Integer({ minimum: 2, maximum: 4 })),
     discount: Type.Optional(Discount),
-    overtime: Type.Optional(Type.Boolean({ description: 'Labour at the overtime rate' })),
+    overtime: Type.Optional(Type.Boolean({ description: 'Labor at the overtime rate' })),
     phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     open: Type.Optional(
@@ -142,7 +142,7 @@ export const Bundle = Type.Object(
     added: Type.Array(Line, { maxItems: 100, description: 'Parts of this job only' }),
     discount: Type.Optional(Discount),
     loads: Type.Optional(
-      Type.Array(Load, { maxItems: 12, description: 'Loads of its own, instead of the section’s' }),
+      Type.Array(Load, { maxItems: 12, description: 'Markup of its own, instead of the section’s' }),
     ),
     phase: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     room: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
@@ -218,7 +218,7 @@ export const Section = Type.Object(
     internalNote: Type.Optional(Type.String({ maxLength: 2000 })),
     discount: Type.Optional(Discount),
     loads: Type.Optional(
-      Type.Array(Load, { maxItems: 12, description: 'Loads of its own, instead of the proposal’s' }),
+      Type.Array(Load, { maxItems: 12, description: 'Markup of its own, instead of the proposal’s' }),
     ),
     extra: Type.Optional(
       Type.Object(
@@ -241,10 +241,7 @@ export const Fee = Type.Object(
     name: ShortText,
     amount: Type.Union([
       Type.Object({ fixed: PositiveDecimalText }, closed),
-      Type.Object(
-        { percent: PercentText },
-        { ...closed, description: 'Per cent of the discounted subtotal' },
-      ),
+      Type.Object({ percent: PercentText }, { ...closed, description: 'Percent of the discounted subtotal' }),
     ]),
     taxClass: PartId,
   },
@@ -289,7 +286,7 @@ export const TaxTerms = Type.Object(
     shown: Type.Optional(
       Type.Literal('with tax', {
         description:
-          'The customer reads every price with the tax in it; without it, before tax, and the tax below. What is paid is the same',
+          'The customer sees prices including tax; without it, before tax, and the tax below. What is paid is the same',
       }),
     ),
     exempt: Type.Optional(

@@ -266,7 +266,22 @@ export const RefundInput = Type.Object(
 export type RefundInput = Type.Static<typeof RefundInput>;
 
 export const ReversalInput = Type.Object(
-  { paymentId: EntityId, reason: Needed(200), on: BusinessDate, idempotencyKey: IdempotencyKey },
+  {
+    paymentId: EntityId,
+    kind: Type.Optional(
+      Type.Union([Type.Literal('returned'), Type.Literal('void')], {
+        description: 'Returned by the bank (as left out), or void: recorded by mistake, it never came',
+      }),
+    ),
+    reason: Needed(200),
+    on: Type.Optional(
+      Type.String({
+        format: 'date',
+        description: 'When it was returned. A void payment is void from the day it bears',
+      }),
+    ),
+    idempotencyKey: IdempotencyKey,
+  },
   closed,
 );
 export type ReversalInput = Type.Static<typeof ReversalInput>;

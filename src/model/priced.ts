@@ -99,7 +99,7 @@ export const pricedFields = {
   waste: Type.Optional(
     Type.String({
       pattern: percentPattern,
-      description: 'Per cent of material that is ordered beyond what is measured',
+      description: 'Percent of material that is ordered beyond what is measured',
     }),
   ),
   pack: Type.Optional(
@@ -113,7 +113,7 @@ export const pricedFields = {
   ),
   breaks: Type.Optional(PriceBreaks),
   loads: Type.Optional(
-    Type.Array(Load, { maxItems: 12, description: 'Loads of its own, instead of the proposal’s' }),
+    Type.Array(Load, { maxItems: 12, description: 'Markup of its own, instead of the proposal’s' }),
   ),
   taxClass: PartId,
   costCode: Type.Optional(Type.String({ maxLength: 40 })),

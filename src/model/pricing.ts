@@ -17,7 +17,7 @@ export const PriceLimits = Type.Object(
     margin: Type.Optional(
       Type.String({
         pattern: '^\\d{1,2}(\\.\\d{1,2})?$',
-        description: 'The least margin, in per cent of the price',
+        description: 'The least margin, in percent of the price',
       }),
     ),
     byTrade: Type.Optional(
@@ -26,7 +26,7 @@ export const PriceLimits = Type.Object(
     discount: Type.Optional(
       Type.String({
         pattern: '^\\d{1,3}(\\.\\d{1,2})?$',
-        description: 'The most a seller may take off by themselves, in per cent of the prices',
+        description: 'The most a seller may take off by themselves, in percent of the prices',
       }),
     ),
   },

@@ -16,10 +16,10 @@ export const PositiveDecimalText = Type.String({
   description: 'Exact decimal as text, not negative',
 });
 
-/** A percentage as text: "8.25" is eight and a quarter per cent. */
+/** A percentage as text: "8.25" is eight and a quarter percent. */
 export const PercentText = Type.String({
   pattern: percentPattern,
-  description: 'Per cent as text',
+  description: 'Percent as text',
 });
 
 /** A date of the business (no time, no zone), as YYYY-MM-DD. */

@@ -13,7 +13,7 @@ export interface TrackPart {
   readonly paid?: string;
 }
 
-/** How wide a part is drawn, in per cent. For drawing only: no amount on screen comes from here. */
+/** How wide a part is drawn, in percent. For drawing only: no amount on screen comes from here. */
 function share(part: string, whole: string): number {
   const all = Math.abs(Number(whole));
   return all === 0 ? 0 : Math.min(100, (Math.abs(Number(part)) / all) * 100);

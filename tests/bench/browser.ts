@@ -208,7 +208,7 @@ export async function keyToTotal(document: ProposalDocument, lines: number): Pro
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(address);
-    await page.getByLabel('Mail address').fill(account.email);
+    await page.getByLabel('Email').fill(account.email);
     await page.getByLabel('Password').fill(account.password);
     await page.keyboard.press('Enter');
     await page.waitForURL('**/today');

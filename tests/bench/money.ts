@@ -73,7 +73,7 @@ async function manyInvoices(agreements: number, invoices: number): Promise<Actor
       insert into allocation (company_id, id, payment_id, invoice_id, amount, at)
       select company_id, gen_random_uuid(), id, id, amount, recorded_at from payment where company_id = ${company}`);
     await tx.execute(sql`
-      insert into invoice_part select company_id, id, agreement_id, 'retainage', 'none', -10
+      insert into invoice_adjustment select company_id, id, agreement_id, 'retainage', 'none', -10
       from invoice where company_id = ${company} and number % 7 = 0`);
   });
   await asOwner(async (tx) => {

@@ -120,7 +120,7 @@ test('a payment of the schedule that was taken back is billed again, not twice',
   expect((await read()).payments.find(({ id }) => id === 'frame')).toMatchObject({ left: '0.00' });
   expect(
     await refusal(creditInvoice(actor, { invoiceId: frame.id, what: { whole: true }, remark: '' })),
-  ).toMatchObject({ status: 422, detail: 'All of this invoice is taken back already.' });
+  ).toMatchObject({ status: 422, detail: 'All of this invoice is credited already.' });
   expect(await readAgreement(actor, agreementId)).toMatchObject({ invoices: { length: 4 } });
 });
 
@@ -217,7 +217,7 @@ test('the database itself refuses what cannot be', async () => {
   ).toMatch(/invoice_sign/);
   expect(
     await refused(
-      sql`insert into invoice_part (company_id, invoice_id, agreement_id, kind, tax_class, net)
+      sql`insert into invoice_adjustment (company_id, invoice_id, agreement_id, kind, tax_class, net)
         select company_id, id, agreement_id, 'retainage', 'none', 999 from invoice where id = ${id}`,
     ),
   ).toMatch(/is finished/);
@@ -227,7 +227,7 @@ test('the database itself refuses what cannot be', async () => {
         select company_id, gen_random_uuid(), ${credit.id}, id, 1, now() from invoice where id = ${id}`,
     ),
   ).toMatch(/would be used for|would be paid/);
-  for (const table of ['invoice_part', 'allocation', 'refund', 'payment_reversal'])
+  for (const table of ['invoice_adjustment', 'allocation', 'refund', 'payment_reversal'])
     expect(await refused(sql`update ${sql.identifier(table)} set company_id = company_id`)).toMatch(
       /permission denied/,
     );

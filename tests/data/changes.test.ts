@@ -229,7 +229,7 @@ test('replaced, taken back, or seen against an agreement that moved: refused wit
   );
   await withdrawProposal(actor, id);
   const back = await signatureFor(token);
-  expect((await refusal(acceptProposal(back.visitor, back.input, 'test'))).detail).toContain('taken back');
+  expect((await refusal(acceptProposal(back.visitor, back.input, 'test'))).detail).toContain('withdrawn');
   expect((await readAgreement(actor, agreementId)).sumToDate).toBe(
     (await readAgreement(actor, agreementId)).total,
   );

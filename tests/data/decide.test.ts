@@ -133,7 +133,7 @@ describe('choosing and declining', () => {
     const token = await sendIt(actor, proposalId);
     const { visitor, input } = await signatureFor(token);
     await withdrawProposal(actor, proposalId);
-    expect((await refusal(acceptProposal(visitor, input, 'test'))).detail).toContain('taken back');
+    expect((await refusal(acceptProposal(visitor, input, 'test'))).detail).toContain('withdrawn');
     await revokeLinks(actor, proposalId);
     expect((await refusal(visit(token))).status).toBe(410);
   });

@@ -54,7 +54,7 @@ test('a supplier’s list: columns matched, what is wrong said row by row, appli
     [4, 'The unit “stone” is not known.'],
     [6, 'There is no code.'],
     [7, 'The code A-1 stands in the file twice.'],
-    [8, 'There are labour hours but no rate.'],
+    [8, 'There are labor hours but no rate.'],
     [9, 'material is below zero.'],
     [10, 'material is a formula; a value is wanted.'],
   ]);

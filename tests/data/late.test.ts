@@ -57,7 +57,7 @@ test('what paying late costs is stated on the invoice, and stays so when the com
   const { depositInvoiceOnAcceptance, validityDays, paymentDays, usual } = company;
   await saveSettings(actor, { depositInvoiceOnAcceptance, validityDays, paymentDays, usual, money: none });
   expect((await readInvoice(actor, id)).lateTerms).toBe(
-    'From the day after it is due, interest of 12 % a year is charged by the day on what is open, if it is not paid within 10 days.',
+    'From the day after it is due, interest of 12 % a year is charged by the day on the unpaid balance, if it is not paid within 10 days.',
   );
   const { id: rest } = await issueInvoice(actor, { agreementId, what: { rest: true } });
   expect((await readInvoice(actor, rest)).lateTerms).toBeNull();

@@ -33,7 +33,11 @@ describe('stage invoices', () => {
     await issueInvoice(actor, { agreementId, what: { entryId: 'frame' } });
     await issueInvoice(actor, { agreementId, what: { rest: true } });
     const agreement = await readAgreement(actor, agreementId);
-    expect(agreement.invoices.map(({ title }) => title)).toEqual(['On signing', 'Frame', 'All that is left']);
+    expect(agreement.invoices.map(({ title }) => title)).toEqual([
+      'On signing',
+      'Frame',
+      'Remaining balance',
+    ]);
     expect(sumAmounts(agreement.invoices.map(({ total }) => cents(total)))).toBe(cents(agreement.total));
     expect(agreement.standing.leftToBill).toBe('0.00');
     for (const line of agreement.lines) expect(line.billed).toBe(line.agreed);

@@ -127,8 +127,8 @@ test('what was received this month is the sum of its list: what came in, what we
   expect(sumAmounts(payments.map(({ amount }) => cents(amount)))).toBe(cents(receivedThisMonth));
   expect(receivedThisMonth).toBe('49.95');
   expect(payments.map(({ amount, text }) => `${amount} ${text}`).sort()).toEqual([
-    '-100.10 went back: cheque returned',
-    '-20.05 paid back: thank you',
+    '-100.10 returned: cheque returned',
+    '-20.05 refund: thank you',
     '100.10 cheque 1',
     '70.00 cheque 2',
   ]);
@@ -137,7 +137,7 @@ test('what was received this month is the sum of its list: what came in, what we
   const found = async (search: string) =>
     (await loadMoneyPage(actor, 'all', search)).payments.map(({ text }) => text);
   expect(await found('long')).toEqual(['long ago']);
-  expect(await found('cheque returned')).toEqual(['went back: cheque returned']);
+  expect(await found('cheque returned')).toEqual(['returned: cheque returned']);
   expect(await found('nothing of it')).toEqual([]);
 });
 
@@ -182,18 +182,18 @@ test('credit is put on what is open, oldest first, or paid back; once, and no mo
         refundCredit(actor, { ...refund, amount: '20.01', idempotencyKey: `refund-${process.pid}-2` }),
       )
     ).detail,
-  ).toContain('no more can be paid back');
+  ).toContain('no more can be refunded');
   expect((await loadMoneyPage(actor)).credit).toBe('20.00');
 });
 
-test('a payment that went back opens what it paid; its receipt says so; nothing is deleted', async () => {
+test('a returned payment opens what it paid; its receipt says so; nothing is deleted', async () => {
   const { actor, frame, deposit, pay, paid, read } = await twoOpen();
   const { total } = await readInvoice(actor, frame.id);
   const { id } = await pay(writeAmount(sumAmounts([cents(deposit.total), cents(total)]), 2));
   expect(await readReceipt(actor, id)).toMatchObject({
     parts: { length: 2 },
     credit: '0.00',
-    wentBack: null,
+    gone: null,
   });
   const twice = await Promise.all(
     [1, 2].map(() => reversePayment(actor, reversal(id, 'same')).then(() => 'done')),
@@ -203,13 +203,50 @@ test('a payment that went back opens what it paid; its receipt says so; nothing 
   expect(await read()).toMatchObject({
     credit: '0.00',
     standing: { paid: '0.00' },
-    received: [{ back: 'cheque returned' }],
+    received: [{ gone: { kind: 'returned', reason: 'cheque returned' } }],
   });
-  expect(await readReceipt(actor, id)).toMatchObject({ wentBack: 'cheque returned' });
-  expect((await refusal(reversePayment(actor, reversal(id, 'other')))).detail).toContain('returned already');
+  expect(await readReceipt(actor, id)).toMatchObject({
+    gone: { kind: 'returned', reason: 'cheque returned' },
+  });
+  expect((await refusal(reversePayment(actor, reversal(id, 'other')))).detail).toContain(
+    'returned or voided already',
+  );
   // Another payment pays the same invoices.
   await pay(deposit.total);
   expect(await paid()).toEqual([deposit.total, '0.00']);
+});
+
+test('a payment recorded by mistake is void: it counts on no day, and what it paid is open again', async () => {
+  const { actor, deposit, pay, paid, read } = await twoOpen();
+  const account = async () =>
+    readAccount(actor, (await read()).customer.id, { from: '2020-01-01', to: (await read()).today });
+  const before = await account();
+  const { id } = await pay(deposit.total);
+  expect(await paid()).toEqual([deposit.total, '0.00']);
+  const { receivedOn } = (await read()).received[0]!;
+  await reversePayment(actor, {
+    paymentId: id,
+    kind: 'void',
+    reason: 'typed twice',
+    idempotencyKey: `void-${id}`,
+  });
+  expect(await paid()).toEqual(['0.00', '0.00']);
+  expect(await read()).toMatchObject({
+    credit: '0.00',
+    received: [{ gone: { kind: 'void', reason: 'typed twice' } }],
+  });
+  expect(await readReceipt(actor, id)).toMatchObject({ gone: { kind: 'void', reason: 'typed twice' } });
+  // What the customer owes is what it was before; the paper says what happened, on the day the payment bore.
+  const after = await account();
+  expect(after.closing).toBe(before.closing);
+  expect(after.rows.filter(({ day }) => day === receivedOn).map(({ what }) => what)).toEqual(
+    expect.arrayContaining(['Received by check', 'Payment void']),
+  );
+  expect((await refusal(reversePayment(actor, reversal(id, 'later')))).detail).toContain('voided already');
+  // A payment is returned on a day; without one, it is asked for.
+  const { id: next } = await pay(deposit.total);
+  const { on: _, ...dayless } = reversal(next, 'dayless');
+  expect((await refusal(reversePayment(actor, dayless))).detail).toContain('on which day');
 });
 
 test('a payment of which part was paid back is returned by the bank: other money covers it, else the customer owes it', async () => {

@@ -50,7 +50,7 @@ const secrets = [/SECRET/, /417\.31/, /\b31 ?%/, /Overhead|Profit|Margin|Markup/
 
 describe('the proposal on paper', () => {
   const shown: Record<Shows, { has: RegExp[]; lacks: RegExp[] }> = {
-    total: { has: [/Total in USD, tax in/], lacks: [/12 each/, /State 5 ?%/] },
+    total: { has: [/Total in USD, including tax/], lacks: [/12 each/, /State 5 ?%/] },
     sections: { has: [/Deck +6,9/, /State 5 ?%/], lacks: [/12 each/] },
     lines: { has: [/Line l1 +6,560\.16/, /12 each/], lacks: [/546\.68/] },
     prices: { has: [/Line l1 +6,560\.16/, /546\.68/], lacks: [] },
@@ -125,7 +125,7 @@ describe('the invoice on paper', () => {
     expect(figure(/Original contract sum/) + figure(/Net change/)).toBe(figure(/Contract sum to date/));
     expect(figure(/Work billed to date/) - figure(/Retainage held/)).toBe(figure(/Earned less retainage/));
     expect(
-      figure(/Earned less retainage/) + figure(/Deposit not counted off/) - figure(/Less billed before/),
+      figure(/Earned less retainage/) + figure(/Deposit not applied yet/) - figure(/Less billed before/),
     ).toBe(figure(/Due with this invoice/));
     const columns = (name: RegExp) =>
       new RegExp(`^ *${name.source} +(.*)$`, 'm').exec(text)![1]!.trim().split(/ +/);

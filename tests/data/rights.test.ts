@@ -87,7 +87,7 @@ const attempts: [string, () => string, RegExp][] = [
   [
     'retainage added to an invoice',
     () =>
-      `insert into invoice_part select company_id, id, agreement_id, 'retainage', 'taxed', 0 from invoice where agreement_id = '${agreement}' and position = 2`,
+      `insert into invoice_adjustment select company_id, id, agreement_id, 'retainage', 'taxed', 0 from invoice where agreement_id = '${agreement}' and position = 2`,
     /is finished/,
   ],
   [
@@ -216,7 +216,7 @@ const attempts: [string, () => string, RegExp][] = [
     'invoice',
     'draw',
     'draw_tax',
-    'invoice_part',
+    'invoice_adjustment',
     'payment',
     'payment_reversal',
     'refund',

@@ -220,7 +220,7 @@ test('settled by a change order for signature; afterwards nothing is left, and n
 test('what was chosen after a settlement was written makes it stale', async () => {
   const { actor, agreementId, token, roundId } = await offered();
   await withdrawRound(actor, { roundId, saveNumber: 0 });
-  expect((await refusal(sign(token, roundId, '550.00'))).detail).toContain('taken back');
+  expect((await refusal(sign(token, roundId, '550.00'))).detail).toContain('withdrawn');
   const { id } = await settleAllowances(actor, { agreementId, lineIds: ['tiles'] });
   const { visitor, input } = await signatureFor(await sendIt(actor, id));
   await offerRound(actor, { roundId, saveNumber: 0 });

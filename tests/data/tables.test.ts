@@ -81,7 +81,14 @@ describe('every table', () => {
           'invoice',
           'item_cost',
         ],
-        ...['payment', 'allocation', 'payment_reversal', 'refund', 'invoice_part', 'invoice_part_tax'],
+        ...[
+          'payment',
+          'allocation',
+          'payment_reversal',
+          'refund',
+          'invoice_adjustment',
+          'invoice_adjustment_tax',
+        ],
         ...['proposal_edit', 'reminder', 'revision', 'sealed'],
       ].sort(),
     );

@@ -1,6 +1,6 @@
 import { expect, serious, test } from './desk';
 
-/* An invoice by per cent, quantity and amount; taken back in part; a stage that is done. */
+/* An invoice by percent, quantity and amount; taken back in part; a stage that is done. */
 
 const cents = (text: string | null) => Number(text!.replace(/[,.]/g, '').replace('−', '-'));
 
@@ -19,14 +19,14 @@ test('the office bills what is done, line by line, takes a part of it back, and 
     await draft.click();
     await expect(page.getByLabel('Title')).toHaveValue('Roof tight');
     expect(await serious(page)).toEqual([]);
-    await page.getByRole('button', { name: 'Drop the draft' }).click();
+    await page.getByRole('button', { name: 'Delete draft' }).click();
     await page.waitForURL(agreement);
   }
 
   await page.getByRole('link', { name: 'Bill work done' }).click();
   await expect(page.getByRole('button', { name: 'Issue invoice' })).toBeDisabled();
   const row = page.getByRole('row', { name: /Paint, two coats/ });
-  const share = row.getByLabel('Per cent to date of Paint, two coats');
+  const share = row.getByLabel('Percent to date of Paint, two coats');
   await share.fill('60');
   await share.press('Enter');
   // The others follow: 260 sq ft at six tenths, and the money.
@@ -61,7 +61,7 @@ test('the office bills what is done, line by line, takes a part of it back, and 
     await byLine.click();
     await expect(byLine).toBeChecked({ timeout: 500 });
   }).toPass();
-  await page.getByLabel('Take back of Paint, two coats').fill('20');
+  await page.getByLabel('Credit of Paint, two coats').fill('20');
   await page.getByLabel('Why, in words the customer reads').fill('One wall was not done yet.');
   const back = page.getByTestId('credit-sums').locator('dd strong');
   await expect(back).toContainText('−');
@@ -81,7 +81,7 @@ test('the office bills what is done, line by line, takes a part of it back, and 
   const ask = page.getByRole('dialog', { name: '“Completion” is done. Bill it now?' });
   await ask.getByRole('button', { name: /Bill its lines/ }).click();
   await page.waitForURL(/bill\?stage=Completion/);
-  await expect(page.getByLabel('Per cent to date of Inside')).toHaveValue('100');
+  await expect(page.getByLabel('Percent to date of Inside')).toHaveValue('100');
   await page.goto(agreement);
   await expect(page.getByRole('listitem').filter({ hasText: 'Completion' })).toContainText('✓ done');
 });
@@ -112,10 +112,10 @@ test('retainage and what becomes of the deposit are agreed in the proposal, and 
   await page.goto('/proposals');
   await page.getByText('Study under the roof').first().click();
   await page.getByRole('button', { name: 'Payments' }).click();
-  await page.getByLabel('Retainage in per cent').fill('10');
-  await page.getByLabel('Retainage in per cent').press('Enter');
-  await page.getByLabel('Most that is held, in per cent of the whole').fill('5');
-  await page.getByLabel('Most that is held, in per cent of the whole').press('Enter');
+  await page.getByLabel('Retainage in percent').fill('10');
+  await page.getByLabel('Retainage in percent').press('Enter');
+  await page.getByLabel('Most retainage, in percent of the whole').fill('5');
+  await page.getByLabel('Most retainage, in percent of the whole').press('Enter');
   await page.getByText('When the stages are planned to be done').click();
   await page.getByLabel('Frame stands is planned for').fill('2031-05-06');
   // Dragged by its arrows, the payment stands elsewhere and the sum stays.
@@ -126,12 +126,12 @@ test('retainage and what becomes of the deposit are agreed in the proposal, and 
   await page.getByRole('button', { name: 'Preview and send' }).click();
   const paper = page.frameLocator('iframe').first();
   await expect(
-    paper.getByText('Of every invoice for work 10 % is held back, never more than 5 % of the whole,'),
+    paper.getByText('Retainage of 10 % is held from every invoice for work, never more than 5 % of the whole,'),
   ).toBeVisible();
   await expect(paper.getByText(/planned for 6 May 2031/)).toBeVisible();
 });
 
-test('money in: too much stays as credit and is paid back; a payment that went back opens what it paid', async ({
+test('money in: too much stays as credit and is paid back; a returned payment opens what it paid', async ({
   page,
 }) => {
   await page.goto('/agreements');
@@ -145,13 +145,13 @@ test('money in: too much stays as credit and is paid back; a payment that went b
   await amount.fill(String((open + 2500) / 100));
   await record.getByRole('button', { name: 'Record payment' }).click();
   // More than is open may be a slip: it is asked about once.
-  await expect(record.getByText('the rest becomes the customer’s credit')).toBeVisible();
+  await expect(record.getByText('the balance is kept as customer credit')).toBeVisible();
   await record.getByRole('button', { name: 'Record it all the same' }).click();
   await expect(page.getByText('25.00 is to the customer’s credit')).toBeVisible();
   expect(await serious(page)).toEqual([]);
 
-  await page.getByRole('button', { name: 'Pay it back' }).click();
-  const refund = page.getByRole('dialog', { name: 'Pay credit back' });
+  await page.getByRole('button', { name: 'Refund' }).click();
+  const refund = page.getByRole('dialog', { name: 'Refund credit' });
   await refund.getByLabel(/Amount in USD/).fill('30');
   await refund.getByRole('button', { name: 'It is paid back' }).click();
   await expect(refund.getByText('no more can be paid back')).toBeVisible();
@@ -165,10 +165,10 @@ test('money in: too much stays as credit and is paid back; a payment that went b
   );
   expect((await receipt.body()).subarray(0, 5).toString()).toBe('%PDF-');
   // Part of it was paid back already: returned as a whole, the customer owes that beside what it paid.
-  await received.getByRole('button', { name: 'Say it went back' }).click();
-  const back = page.getByRole('dialog', { name: /went back/ });
+  await received.getByRole('button', { name: 'Payment returned' }).click();
+  const back = page.getByRole('dialog', { name: /returned/ });
   await back.getByLabel('Why').fill('Check returned');
-  await back.getByRole('button', { name: 'It went back' }).click();
+  await back.getByRole('button', { name: 'Payment returned' }).click();
   await expect(page.getByText('The customer owes 25.00 beside the invoices')).toBeVisible();
   await expect(page.getByTestId('standing')).toContainText('Owed beside invoices');
 });

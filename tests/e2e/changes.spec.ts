@@ -17,7 +17,7 @@ async function send(page: Page, title: string): Promise<string> {
   }
   await page.locator('[data-cell=quantity]').nth(1).focus();
   await page.keyboard.press('Alt+a');
-  await expect(page.locator('.choice-tag', { hasText: 'set aside' })).toBeVisible();
+  await expect(page.locator('.choice-tag', { hasText: 'allowance' })).toBeVisible();
   await page.getByRole('button', { name: /^Choices/ }).click();
   const card = page.locator('section[aria-label^="Allowance "]');
   await card.getByLabel(/to spend per/).fill('10');

@@ -39,7 +39,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       });
       const page = await context.newPage();
       await page.goto('/');
-      await page.getByLabel('Mail address').fill(account.email);
+      await page.getByLabel('Email').fill(account.email);
       await page.getByLabel('Password').fill(account.password);
       await page.getByRole('button', { name: 'Sign in' }).click();
       await page.waitForURL('**/today');

@@ -192,7 +192,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.getByRole('dialog').getByRole('button', { name: 'Record payment' }).click();
   await expect(page.getByText(/recorded\./)).toBeVisible();
   await page.getByRole('link', { name: 'Bill work done' }).click();
-  await page.getByRole('radio', { name: 'All that is left' }).click();
+  await page.getByRole('radio', { name: 'Remaining balance' }).click();
   await page.getByRole('button', { name: 'Issue invoice' }).click();
   await page.waitForURL(/\/agreements\/[0-9a-f-]+$/);
   await expect(page.getByRole('link', { name: 'Bill work done' })).toHaveCount(0);

@@ -25,7 +25,7 @@ test('from sign-in to a sent proposal without a mouse', async ({ browser, troubl
 
   await page.goto('/');
   await page.waitForURL('**/sign-in');
-  await expect(page.getByLabel('Mail address')).toBeFocused();
+  await expect(page.getByLabel('Email')).toBeFocused();
   await keys.type(account.email);
   await keys.press('Tab');
   await keys.type(account.password);

@@ -98,7 +98,7 @@ test('a supplier’s list: matched, looked through, taken in, and cancelled with
     .click();
   await page.waitForURL('**/library/import');
   const file = (name: string, rows: readonly string[]) =>
-    page.getByLabel('Choose a list').setInputFiles({
+    page.getByLabel('Choose a file').setInputFiles({
       name,
       mimeType: 'text/csv',
       buffer: Buffer.from(['Our code;What it is;UoM;Cost', ...rows].join('\n')),
@@ -138,7 +138,7 @@ test('a supplier’s list: matched, looked through, taken in, and cancelled with
     })
     .toBe(0);
   await page.getByRole('button', { name: 'Another file' }).click();
-  await page.getByLabel('Choose a list').setInputFiles({
+  await page.getByLabel('Choose a file').setInputFiles({
     name: 'broken.xlsx',
     mimeType: 'application/octet-stream',
     buffer: Buffer.from([0x50, 0x4b, 3, 4, 9, 9, 9]),
@@ -167,7 +167,7 @@ test('a percentage on the costs of a tag, and a draft that takes them', async ({
   await page.getByRole('button', { name: 'Change costs' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Tag of the items').fill('dog');
-  await dialog.getByLabel('Per cent').fill('10');
+  await dialog.getByLabel('Percent').fill('10');
   await dialog.getByRole('button', { name: 'See before and after' }).click();
   await expect(dialog.locator('tbody tr')).toHaveCount(2);
   await expect(dialog.locator('tbody')).toContainText('SC-112');

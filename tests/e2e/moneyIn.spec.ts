@@ -15,8 +15,8 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
     .first()
     .click();
   await tick(page.getByRole('radio', { name: 'An amount' }));
-  await page.getByLabel('Amount, tax in it').fill('321.09');
-  await page.getByLabel('Amount, tax in it').press('Enter');
+  await page.getByLabel('Amount, including tax').fill('321.09');
+  await page.getByLabel('Amount, including tax').press('Enter');
   const title = `Steps and rails ${Date.now()}`;
   await page.getByLabel('Title').fill(title);
   await page.getByRole('button', { name: 'Issue invoice' }).click();
@@ -133,7 +133,7 @@ test('what goes to the accountant goes once: journal and items of a batch', asyn
 test('costs are recorded by the keyboard, taken back, and looked back on', async ({ page }) => {
   await page.goto('/agreements');
   await page.getByRole('link', { name: 'Screened porch over the garden' }).first().click();
-  await page.getByRole('link', { name: 'Costs and profit' }).click();
+  await page.getByRole('link', { name: 'Job costing' }).click();
   const what = `Posts and beams ${Date.now()}`;
   await page.getByLabel('What for').fill(what);
   await page.getByLabel('Amount', { exact: true }).fill('612.40');
@@ -143,14 +143,14 @@ test('costs are recorded by the keyboard, taken back, and looked back on', async
   await expect(page.getByTestId('job')).toContainText('Cost so far');
   // The next is typed where the last was.
   await expect(page.getByLabel('What for')).toBeFocused();
-  await row.getByRole('button', { name: /Take back/ }).click();
+  await row.getByRole('button', { name: /Void/ }).click();
   await expect(page.getByRole('row', { name: what })).toHaveCount(2);
   await page.getByText('Cost code', { exact: true }).first().click();
   await expect(page.getByRole('table', { name: 'By cost code' })).toBeVisible();
   expect(await serious(page)).toEqual([]);
 
   await page.goto('/agreements');
-  await page.getByRole('link', { name: 'Looking back' }).click();
+  await page.getByRole('link', { name: 'Reports' }).click();
   await expect(page.getByRole('table', { name: 'Agreements' })).toContainText(
     'Screened porch over the garden',
   );

@@ -53,7 +53,7 @@ test('price, discount and payments: each figure typed is followed at once by all
   const total = page.getByTestId('total');
   const start = await total.textContent();
 
-  const profit = page.getByLabel('Profit, per cent');
+  const profit = page.getByLabel('Profit, percent');
   // A click before the page has woken up goes nowhere.
   await expect(async () => {
     await step('Price');

@@ -80,7 +80,7 @@ test('a sample plan: scale, outline, cut-out, run, count; lines and a space foll
 
   // The area is the space of the section; lines follow the names.
   await traced(page).first().click();
-  await page.getByLabel('Make Porch floor the space of a section').selectOption('Porch');
+  await page.getByLabel('Make Porch floor the dimensions of a section').selectOption('Porch');
   await expect(traced(page).first()).toContainText('1 follows it');
   expect(await serious(page)).toEqual([]);
   await page.getByLabel('The customer sees it').click();

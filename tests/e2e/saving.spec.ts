@@ -120,7 +120,7 @@ test('the office reads a proposal and records money; it is not offered what it m
   const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });
   const page = await context.newPage();
   await page.goto('/sign-in');
-  await page.getByLabel('Mail address').fill('jory@quillbank.example');
+  await page.getByLabel('Email').fill('jory@quillbank.example');
   await page.getByLabel('Password').fill('ledger-thimble-3');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/today');

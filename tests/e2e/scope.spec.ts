@@ -37,7 +37,7 @@ test('one bundle from three typed dimensions, its grade, a part changed and take
     page.getByText('quantity changed on this job, the bundle has ceil(run / bay) + 1'),
   ).toBeVisible();
   await expect(row).toContainText('1 changed on this job');
-  await page.getByRole('button', { name: 'Take back the change of Guard post' }).click();
+  await page.getByRole('button', { name: 'Undo the change of Guard post' }).click();
   await expect(total(page)).toHaveText(before!);
 
   // A part of this job only, from the library; Escape goes back to the section.
@@ -85,7 +85,7 @@ test('a section’s space: lines and bundles follow it', async ({ page }) => {
   await page.keyboard.press('Enter');
   const drywall = page.locator('tr.row-part [aria-label="Quantity of Drywall 1/2 in"]');
   await expect(drywall).toHaveValue('798');
-  await expect(page.getByText('from the space: walls + ceiling')).toBeVisible();
+  await expect(page.getByText('from the dimensions: walls + ceiling')).toBeVisible();
   // Who waits is led to the bundle's inputs; whoever types on before that stays where they type.
   await expect(page.getByLabel('Surface, sq ft')).toBeFocused();
 
@@ -139,7 +139,7 @@ test('copy, select, move, fold, filter, keys', async ({ page }) => {
   await expect(page.locator('tr.row').nth(0).locator('[data-cell=description]')).toHaveValue(/Joist hanger/);
 
   await page.getByRole('combobox', { name: 'Lines shown' }).click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('Prices held').click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('Fixed prices').click();
   await expect(page.locator('tr.row')).toHaveCount(2);
   await page.getByRole('combobox', { name: 'Lines shown' }).click();
   await page.locator('.ant-select-dropdown:visible').getByTitle('All lines').click();

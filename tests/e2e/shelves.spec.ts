@@ -38,12 +38,12 @@ test('shelves on a tablet: a tap takes one, another one more; a bundle asks its 
 }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
   await begin(page, 'From the shelves');
-  await page.getByRole('button', { name: 'Shelves' }).click();
+  await page.getByRole('button', { name: 'Browse library' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('button', { name: /^Frame/ })).toBeVisible();
   expect(await serious(page)).toEqual([]);
   await dialog.getByRole('button', { name: /^Frame/ }).click();
-  await dialog.getByLabel('Find on the shelf Frame').fill('post 4×4');
+  await dialog.getByLabel('Find in Frame').fill('post 4×4');
   const card = dialog.getByRole('button', { name: /^Post 4×4, treated/ });
   await expect(card).toBeVisible();
   // The customer may look on: a shelf shows no money at all.
@@ -52,7 +52,7 @@ test('shelves on a tablet: a tap takes one, another one more; a bundle asks its 
   await card.click();
   await card.click();
   await expect(card).toContainText('3 taken');
-  await dialog.getByRole('button', { name: '← All shelves' }).click();
+  await dialog.getByRole('button', { name: '← All trades' }).click();
   await dialog.getByRole('button', { name: /^Frame/ }).click();
   await dialog.getByRole('button', { name: /^Guard railing/ }).click();
   await expect(dialog).toBeHidden();
@@ -139,8 +139,8 @@ test('a rate that moves prices its items anew; a crew is made; an item takes loa
   await page.getByRole('button', { name: 'Add crew' }).click();
   await page.getByLabel('Hours of the crew').fill('0.5');
   await page.keyboard.press('Enter');
-  await page.getByText('its own loads').click();
-  await page.getByLabel('Profit, per cent').fill('0');
+  await page.getByText('its own markup').click();
+  await page.getByLabel('Profit, percent').fill('0');
   await page.keyboard.press('Enter');
   await page
     .locator('input[type=file]')
@@ -151,7 +151,7 @@ test('a rate that moves prices its items anew; a crew is made; an item takes loa
   await page.waitForURL(/library\/items\/[0-9a-f-]{36}/);
   await page.reload();
   await expect(page.getByLabel('Hours of the crew')).toHaveValue('0.5');
-  await expect(page.getByLabel('Profit, per cent')).toHaveValue('0');
+  await expect(page.getByLabel('Profit, percent')).toHaveValue('0');
   expect(
     await page.locator('.picture-field img').evaluate((image: HTMLImageElement) => image.naturalWidth),
   ).toBe(60);

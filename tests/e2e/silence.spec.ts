@@ -37,12 +37,12 @@ test('signing in', async ({ browser }) => {
   const page = await (await browser.newContext({ storageState: { cookies: [], origins: [] } })).newPage();
   await page.clock.install();
   await page.goto('/sign-in');
-  await page.getByLabel('Mail address').fill(account.email);
+  await page.getByLabel('Email').fill(account.email);
   await page.getByLabel('Password').fill('porch-swing-42');
   await pressInSilence(
     page,
     page.getByRole('button', { name: 'Sign in' }),
-    page.getByLabel('Mail address'),
+    page.getByLabel('Email'),
     account.email,
     noAnswer,
   );
@@ -110,10 +110,10 @@ test('forms of the desk: a customer, a proposal, an item, the settings, a paymen
   await page.goto(`${agreement}/bill`);
   await expect(async () => {
     await page.getByRole('radio', { name: 'An amount' }).click();
-    await expect(page.getByLabel('Amount, tax in it')).toBeVisible({ timeout: 1000 });
+    await expect(page.getByLabel('Amount, including tax')).toBeVisible({ timeout: 1000 });
   }).toPass();
-  await page.getByLabel('Amount, tax in it').fill('2.34');
-  await page.getByLabel('Amount, tax in it').press('Enter');
+  await page.getByLabel('Amount, including tax').fill('2.34');
+  await page.getByLabel('Amount, including tax').press('Enter');
   await page.getByLabel('Title').fill('Quiet bill');
   await pressInSilence(
     page,

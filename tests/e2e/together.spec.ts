@@ -142,8 +142,8 @@ test('an agreement that lies open shows what a colleague billed, and keeps what 
   const colleague = await context.newPage();
   await colleague.goto(`${page.url()}/bill`);
   await tick(colleague.getByRole('radio', { name: 'An amount' }));
-  await colleague.getByLabel('Amount, tax in it').fill('12.34');
-  await colleague.getByLabel('Amount, tax in it').press('Enter');
+  await colleague.getByLabel('Amount, including tax').fill('12.34');
+  await colleague.getByLabel('Amount, including tax').press('Enter');
   const title = `Between two ${Date.now()}`;
   await colleague.getByLabel('Title').fill(title);
   await colleague.getByRole('button', { name: 'Issue invoice' }).click();

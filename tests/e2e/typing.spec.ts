@@ -203,7 +203,7 @@ test('a form of the library and of a customer: typed and left by a reload, it is
   await page.reload();
   await expect(name).toHaveValue('Slate sill, 6 in');
   await expect(back).toBeVisible();
-  await page.getByRole('button', { name: 'Drop it' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await expect(name).toHaveValue('');
   await expect(page.getByText('Not saved yet')).toHaveCount(0);
   await page.reload();
@@ -235,7 +235,7 @@ test('a form of the library and of a customer: typed and left by a reload, it is
   await expect(page.getByRole('dialog').getByLabel('Name', { exact: true })).toHaveValue('Half a customer');
   await expect(page.getByRole('dialog').getByLabel('Street')).toHaveValue('1 Half Way');
   await expect(back).toBeVisible();
-  await page.getByRole('button', { name: 'Drop it' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await expect(page.getByRole('dialog').getByLabel('Name', { exact: true })).toHaveValue('');
 });
 
@@ -296,7 +296,7 @@ test('the settings and a payment: typed and left by a reload, they are there aga
   await expect(reference).toHaveValue('cheque 4471');
   await expect(dialog.getByLabel(/^Amount in/)).toHaveValue('1,234.50');
   await expect(back).toBeVisible();
-  await dialog.getByRole('button', { name: 'Drop it' }).click();
+  await dialog.getByRole('button', { name: 'Discard' }).click();
   await expect(reference).toHaveValue('');
   await expect(dialog.getByLabel(/^Amount in/)).toHaveValue(due);
 });

@@ -98,7 +98,7 @@ test('headers: a nonce for scripts, no eval, no framing by others, and a session
   });
   const second = await other.newPage();
   await second.goto('/sign-in');
-  await second.getByLabel('Mail address').fill(account.email);
+  await second.getByLabel('Email').fill(account.email);
   await second.getByLabel('Password').fill('wrong');
   await second.getByRole('button', { name: 'Sign in' }).click();
   await expect(second.getByText('do not belong together')).toBeVisible();

@@ -45,7 +45,7 @@ const to = (percent: string, line = 'frame'): BillingAsk => ({ lines: [{ line, t
 
 test('sum to date 105,000.00, completed 45,000.00, a tenth held: earned 40,500.00, before 18,000.00, due 22,500.00, to finish 64,500.00', () => {
   const terms: BillingTerms = { retainage: { percent: '10' } };
-  // 20,000.00 of 60,000.00 do not divide into per cents with four places; by amount they do.
+  // 20,000.00 of 60,000.00 do not divide into percentages with four places; by amount they do.
   const first = bill(ledger(terms), { lines: [{ line: 'frame', to: { amount: '20000' } }] });
   expect(first.due).toBe('18000.00');
   const second = bill(first.at, to('75'));
@@ -123,7 +123,7 @@ test('what is taken back takes its retainage along; what was released is not hel
   // 27,000.00 and 3,000.00 were paid; all of it comes back.
   expect(text(paperSums(all, 0).total)).toBe('-30000.00');
   expect(() => makeCredit(withPaper(released.at, all, 'c', '0'), '1', { whole: true })).toThrow(
-    'taken back since',
+    'credited since',
   );
 });
 

@@ -153,7 +153,7 @@ test('the tax of a paper is that of its base, give or take a cent for each compo
   expect(within / all).toBeGreaterThan(0.97);
 });
 
-test('a paper of a hundred lines to the same per cent has the tax of their sum', () => {
+test('a paper of a hundred lines to the same percent has the tax of their sum', () => {
   const agreed = openLedger(
     freezeAgreement(
       plainDocument(

@@ -80,7 +80,7 @@ export function papersFor(
 const parts = (kind: 'retainage' | 'advance', portions: readonly Portion[]) =>
   portions.map(({ taxClass, net, taxes }) => ({
     kind,
-    name: kind === 'retainage' ? 'Held back' : 'Deposit',
+    name: kind === 'retainage' ? 'Retainage' : 'Deposit',
     taxClass,
     net: money(net),
     gross: money(sumAmounts([net, ...taxes])),

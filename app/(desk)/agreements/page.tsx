@@ -23,7 +23,7 @@ export default async function AgreementsPage({
       <header className="page-head">
         <h1>Agreements</h1>
         <span className="page-actions">
-          <LinkButton href="/agreements/back">Looking back</LinkButton>
+          <LinkButton href="/agreements/back">Reports</LinkButton>
         </span>
       </header>
       <AgreementList rows={rows} more={more} {...wanted} />

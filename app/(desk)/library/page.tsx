@@ -55,7 +55,7 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
           {count('items')} items, {count('bundles')} bundles
         </span>
         <Link className="soft" href={onShelves ? '/library' : '/library?view=shelves'} prefetch={false}>
-          {onShelves ? 'as a list' : 'on shelves'}
+          {onShelves ? 'as a list' : 'browse by trade'}
         </Link>
         <span className="page-actions">
           <LinkButton href="/api/v1/library.csv" download>

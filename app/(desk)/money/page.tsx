@@ -1,3 +1,4 @@
+import { methodName } from '@/core/text/names';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import type { MoneyList } from '@/services/money/invoices';
@@ -41,11 +42,11 @@ export default async function MoneyPage({
   const reminders = all || list === 'overdue' ? await listReminders(actor) : [];
   const figures: readonly [MoneyList, string, string, boolean?][] = [
     ['to-bill', 'To bill now', money.toBill],
-    ['out', 'Out', money.out],
+    ['out', 'Outstanding', money.out],
     ['overdue', 'Overdue', money.overdue, true],
     ['received', 'Received this month', money.receivedThisMonth],
     ['held', 'Retainage held', money.held],
-    ['credit', 'Customers’ credit', money.credit],
+    ['credit', 'Customer credit', money.credit],
   ];
   const title = figures.find(([name]) => name === list)?.[1] ?? 'Invoices';
   return (
@@ -183,7 +184,7 @@ export default async function MoneyPage({
                       {row.customer}
                     </Link>
                   </td>
-                  <td>{row.method}</td>
+                  <td>{methodName(row.method)}</td>
                   <td className="soft">{row.text}</td>
                   <td className="amount">{showDecimal(row.amount)}</td>
                 </tr>

@@ -21,7 +21,7 @@ export default async function OutboxPage() {
     <div className="page">
       <header className="page-head">
         <h1>Outbox</h1>
-        <span className="soft">Simulated post: nothing leaves this machine.</span>
+        <span className="soft">Simulated mail: nothing leaves this machine.</span>
       </header>
       {charges.length > 0 && (
         <section className="panel" style={{ marginBottom: 14 }} aria-labelledby="cards">

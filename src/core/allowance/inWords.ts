@@ -9,7 +9,7 @@ export function allowanceInWords(
   minorDigits: number,
 ): string {
   const amount = showAmount(spend, minorDigits);
-  const start = `Set aside for what you choose later: ${amount} to spend`;
+  const start = `An allowance for what you choose later: ${amount} to spend`;
   switch (rule) {
     case 'at our price':
       return `${start}, at our prices. If you choose for more, you pay the difference; if for less, you get it back.`;

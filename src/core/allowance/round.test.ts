@@ -82,7 +82,7 @@ test('by the unit, for the whole, by number: each selection rounded, what is not
   expect(roundLimits(tiles, scale)).toEqual({ least: 0n, most: money('1211.00') });
 });
 
-test('the fee of an allowance is no part of the markup: profit is its per cent of what it is on', () => {
+test('the fee of an allowance is no part of the markup: profit is its percent of what it is on', () => {
   for (const rule of ['at our price', 'at cost, fee fixed'] as const) {
     const plain = withAllowance({ rule });
     const document = {

@@ -17,7 +17,7 @@ function reachOf(line: LedgerLine, before: BillableLine, ask: LineAsk, minorDigi
   if ('percent' in ask.to) return { top: parsePercent(ask.to.percent), bottom: 1_000_000n };
   if ('amount' in ask.to) return reachOfNet(line, before.net + parseAmount(ask.to.amount, minorDigits));
   const wanted = parseFixed(ask.to.quantity);
-  if (line.quantity === 0n) throw new BillingError('This line has no quantity. Bill it by per cent.');
+  if (line.quantity === 0n) throw new BillingError('This line has no quantity. Bill it by percent.');
   return line.quantity < 0n
     ? { top: -wanted, bottom: -line.quantity }
     : { top: wanted, bottom: line.quantity };
@@ -38,7 +38,7 @@ function named(lines: readonly LedgerLine[], ask: LineAsk): LedgerLine[] {
 }
 
 /**
- * Draws for lines, sections and stages as they were asked for: to a per cent or a quantity to date, or by a net amount
+ * Draws for lines, sections and stages as they were asked for: to a percent or a quantity to date, or by a net amount
  * this time. A line that is asked for twice is billed as asked last. A section or a stage leaves lines that are billed
  * further as they are.
  *
@@ -87,6 +87,6 @@ function whichLine(
   return wrong ? `“${wrong.description}”: ${message}` : message;
 }
 
-/** How far a line is billed, in per cent of its net; null where it has none. */
+/** How far a line is billed, in percent of its net; null where it has none. */
 export const percentBilled = (line: BillableLine, billed: { readonly net: Amount }): Reach | null =>
   line.net === 0n ? null : reachOfNet(line, billed.net);

@@ -90,7 +90,7 @@ export function drawAmount(
   if (gross <= 0n) throw new BillingError('There is nothing to bill for this payment.');
   if (leftGross <= 0n) throw new BillingError('Everything agreed is billed already.');
   if (gross > leftGross)
-    throw new BillingError('This is more than what is left to bill. Bill all that is left instead.');
+    throw new BillingError('This is more than what is left to bill. Bill the remaining balance instead.');
 
   const columns = lines[0]?.taxes.length ?? 0;
   const leftNet = left.map((line) => line.net);

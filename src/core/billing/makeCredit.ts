@@ -76,7 +76,7 @@ function fraction(portions: readonly Portion[], part: bigint, whole: bigint): Po
 export function makeCredit(ledger: Ledger, invoiceId: string, ask: CreditAsk): InvoiceDraft {
   const left = creditable(ledger, invoiceId);
   const { invoice } = left;
-  if (invoice.kind === 'credit note') throw new BillingError('A credit note is not taken back.');
+  if (invoice.kind === 'credit note') throw new BillingError('A credit note cannot be credited.');
   const position = positionOf(ledger);
   const title = 'Credit note';
   const made = {
@@ -90,11 +90,11 @@ export function makeCredit(ledger: Ledger, invoiceId: string, ask: CreditAsk): I
 
   const draws = workBack(left, ask, ledger.minorDigits);
   if (draws.length === 0 && !('whole' in ask && left.advance.length > 0))
-    throw new BillingError('All of this invoice is taken back already.');
+    throw new BillingError('All of this invoice is credited already.');
   const taken = -grossOf(draws);
   if (taken < 0n || taken > left.work)
     throw new BillingError(
-      'These lines by themselves come to more than the invoice, or to less than nothing. Take back more of it, or all.',
+      'These lines by themselves come to more than the invoice, or to less than nothing. Credit more of it, or all.',
     );
   const whole =
     'whole' in ask ||
@@ -148,10 +148,10 @@ function workBack({ lines, work }: Creditable, ask: CreditAsk, minorDigits: numb
 
 /** How much of an invoice without work is taken back. */
 function sumBack({ total }: Creditable, ask: CreditAsk, minorDigits: number): Amount {
-  if ('lines' in ask) throw new BillingError('This invoice bills no lines. Take back an amount of it.');
+  if ('lines' in ask) throw new BillingError('This invoice bills no lines. Credit an amount of it.');
   const amount = 'whole' in ask ? total : parseAmount(ask.amount, minorDigits);
-  if (total <= 0n) throw new BillingError('All of this invoice is taken back already.');
-  if (amount <= 0n) throw new BillingError('Say how much is taken back.');
+  if (total <= 0n) throw new BillingError('All of this invoice is credited already.');
+  if (amount <= 0n) throw new BillingError('Say how much is credited.');
   if (amount > total) throw new BillingError(`Only ${showAmount(total, minorDigits)} of it is left.`);
   return amount;
 }
@@ -165,7 +165,7 @@ function ofAdvance(
   const amount = sumBack(left, ask, minorDigits);
   if (amount > aheadGross)
     throw new BillingError(
-      `Only ${showAmount(aheadGross, minorDigits)} of it is not counted off yet. Take back the invoices it was counted off first.`,
+      `Only ${showAmount(aheadGross, minorDigits)} of it is not applied yet. Credit the invoices it was applied to first.`,
     );
   return { draws: [], retainage: [], advance: negativePortions(splitOver(amount, ahead)) };
 }
@@ -178,6 +178,6 @@ function ofRelease(
 ) {
   const amount = sumBack(left, ask, minorDigits);
   if (heldGross > retainageTarget(terms, holding, sumToDate) - released)
-    throw new BillingError('Work was taken back since: what was released cannot be held again.');
+    throw new BillingError('Work was credited since: what was released cannot be held again.');
   return { draws: [], retainage: negativePortions(splitOver(amount, left.retainage)), advance: [] };
 }

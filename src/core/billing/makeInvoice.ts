@@ -30,7 +30,7 @@ const notBelowZero = (value: bigint): bigint => (value < 0n ? 0n : value);
  * release of retainage.
  *
  * A payment of the schedule, and an amount, are what the customer pays before anything is held back: where a deposit was
- * paid ahead, as much more work is billed as is counted off. What is in the customer’s favour is a credit note.
+ * paid ahead, as much more work is billed as is counted off. What is a credit to the customer is a credit note.
  *
  * @throws BillingError in words, for what cannot be billed
  */
@@ -40,7 +40,7 @@ export function makeInvoice(ledger: Ledger, ask: BillingAsk): InvoiceDraft {
   if ('entryId' in ask) return byEntry(ledger, position, ask.entryId);
   if ('rest' in ask) {
     const draws = leftDraws(ledger, position);
-    return withTerms(ledger, position, { draws, off: position.aheadGross }, 'All that is left');
+    return withTerms(ledger, position, { draws, off: position.aheadGross }, 'Remaining balance');
   }
   if ('amount' in ask)
     return withTerms(
@@ -53,7 +53,7 @@ export function makeInvoice(ledger: Ledger, ask: BillingAsk): InvoiceDraft {
   return withTerms(ledger, position, { draws, off: null }, 'Work to date');
 }
 
-/** All that is left of the work; none, where only money paid ahead is left to be given back. */
+/** Remaining balance of the work; none, where only money paid ahead is left to be given back. */
 function leftDraws({ lines, minorDigits }: Ledger, { before, aheadGross, heldGross }: Position): Draw[] {
   try {
     return drawRest(lines, before);
@@ -75,7 +75,7 @@ function payable(ledger: Ledger, position: Position, amount: Amount): Work {
   if (amount <= 0n) throw new BillingError('There is nothing to bill for this payment.');
   if (workLeft <= 0n) throw new BillingError('Everything agreed is billed already.');
   if (amount > room)
-    throw new BillingError('This is more than what is left to bill. Bill all that is left instead.');
+    throw new BillingError('This is more than what is left to bill. Bill the remaining balance instead.');
   if (amount === room) return { draws: drawRest(lines, before), off: ahead };
   const inProportion = lower(divideRounded(amount * workLeft, room), workLeft);
   const off = lower(inProportion - amount, ahead) as Amount;
@@ -109,13 +109,14 @@ function byEntry(ledger: Ledger, position: Position, entryId: string): InvoiceDr
   return { ...made, entryId };
 }
 
-/** What is in the customer’s favour: an amount off the lines that leave something out. */
+/** What is a credit to the customer: an amount off the lines that leave something out. */
 function favour({ lines }: Ledger, { left }: Position, amount: Amount): Draw[] {
   const off = left.map((line) =>
     grossOf([line]) < 0n ? line : { ...line, net: ZERO, taxes: line.taxes.map(() => ZERO) },
   );
   const most = grossOf(off);
-  if (amount < most) throw new BillingError('Less than that is left out. Bill all that is left instead.');
+  if (amount < most)
+    throw new BillingError('Less than that is left out. Bill the remaining balance instead.');
   const mirrored = off.map(({ id, net, taxes }) => ({
     id,
     net: -net as Amount,

@@ -112,7 +112,7 @@ describe('the table an invoice is worked on', () => {
     ]);
   });
 
-  test('a per cent for many asks for those that are not further, and for none that is worth nothing', () => {
+  test('a percent for many asks for those that are not further, and for none that is worth nothing', () => {
     const rows = workRows(half, positionOf(half), []);
     expect(asksUpTo(rows, '60').map(({ line }) => line)).toEqual(['a', 'd']);
     expect(asksUpTo(rows, '50').map(({ line }) => line)).toEqual(['a', 'd']);

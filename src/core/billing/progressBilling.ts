@@ -85,7 +85,7 @@ export function workGroups(rows: readonly WorkRow[], nameOf: (line: LedgerLine) 
 }
 
 /**
- * Asks that bill rows up to a per cent, as when a section or a stage is typed at: rows that are billed further stay as
+ * Asks that bill rows up to a percent, as when a section or a stage is typed at: rows that are billed further stay as
  * they are.
  * @param percent from 0 to 100, as text
  */

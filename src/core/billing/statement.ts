@@ -9,7 +9,7 @@ import { sumOfRows, workFigures } from './progressBilling';
 
 /**
  * The progress statement of a paper: every line of the agreement with its columns, net; the sums net, of tax and with it;
- * and the sums of the application from the contract sum to the balance to finish, tax in them. The arithmetic of AIA G702
+ * and the sums of the application from the contract sum to the balance to finish, including tax. The arithmetic of AIA G702
  * and G703 (from memory), with a deposit paid ahead beside the work.
  *
  * @param ledger the agreement as it stood when the paper was issued, with the papers before it

@@ -166,7 +166,7 @@ describe('what is wrong in a bundle is said at its place and stops nothing else'
     [{ run: '3ft * 4ft' }, 'This comes to an area, but a length is wanted.'],
     [{ rails: '2.5' }, 'A whole number.'],
     [{ caps: 'maybe' }, 'Yes or no.'],
-    [{ run: 'floor' }, '“floor” needs the section’s space: give it a length and a width.'],
+    [{ run: 'floor' }, '“floor” needs the section’s dimensions: give it a length and a width.'],
   ])('an input that cannot be: %j', (values, message) => {
     const sized = sizeBundle(fence({ values: values as Record<string, string> }), nowhere);
     expect(sized.troubles.map((trouble) => trouble.message)).toContain(message);

@@ -41,7 +41,7 @@ export function recipeOfJob(bundle: Bundle): SavedBack {
     if (change.out) return [];
     if ('bundle' in part) return [part];
     if (change.typedCost !== undefined) left.push(`The cost typed for “${part.name}”.`);
-    if (change.heldPrice !== undefined) left.push(`The price held for “${part.name}”.`);
+    if (change.heldPrice !== undefined) left.push(`The fixed price of “${part.name}”.`);
     if (change.description !== undefined) left.push(`The name given to “${part.name}”.`);
     if (change.overtime) left.push(`Overtime on “${part.name}”.`);
     let next: ItemPart = change.quantity === undefined ? part : { ...part, quantity: change.quantity };

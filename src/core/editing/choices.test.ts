@@ -172,7 +172,7 @@ test('a question: none of them, the one we recommend and why, until when', () =>
   expect(must.sections[0]!.entries.at(-1)).toMatchObject({ suggested: 'x' });
 });
 
-test('a line and a bundle have a discount, a bundle loads of its own, a line another quantity we expect', () => {
+test('a line and a bundle have a discount, a bundle markup of its own, a line another quantity we expect', () => {
   const document = plainDocument([
     {
       id: 's',

@@ -206,7 +206,7 @@ export function setLineText(
   else line[field] = kept;
 }
 
-/** Gives a line loads of its own, or (null) those of the proposal. */
+/** Gives a line markup of its own, or (null) those of the proposal. */
 export function setLoads(document: ProposalDocument, lineId: string, loads: Load[] | null): void {
   const { line } = place(document, lineId);
   if (loads === null) delete line.loads;

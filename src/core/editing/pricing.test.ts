@@ -123,7 +123,7 @@ test('discounts of a line, a bundle, a section', () => {
   expect(none).toEqual(start);
 });
 
-test('fees come on top of the price, by amount or per cent, with the tax of the last class', () => {
+test('fees come on top of the price, by amount or percent, with the tax of the last class', () => {
   const fee = edited(start, (d) => setFee(d, 'f', { name: 'Permit', amount: { fixed: '100' } }));
   expect(fee.fees[0]).toMatchObject({ id: 'f', name: 'Permit', taxClass: 'taxed' });
   // (209 + 100) × 1.07

@@ -1,3 +1,4 @@
+import { costTypeName } from '../text/names';
 import type { CostPart, Load, ProposalDocument } from '@/model';
 import { costTypes, unitAfter } from '@/model';
 
@@ -30,9 +31,9 @@ export interface Step {
 }
 
 function partInWords(part: CostPart, overtime: boolean): string {
-  if (part.type !== 'labour') return `${part.type} ${showUnitAmount(parseFixed(part.amount))}`;
+  if (part.type !== 'labour') return `${costTypeName(part.type)} ${showUnitAmount(parseFixed(part.amount))}`;
   const rate = overtime ? (part.overtimeRate ?? part.rate) : part.rate;
-  return `labour ${part.hours} h at ${showUnitAmount(parseFixed(rate))}${overtime ? ' overtime' : ''}`;
+  return `labor ${part.hours} h at ${showUnitAmount(parseFixed(rate))}${overtime ? ' overtime' : ''}`;
 }
 
 function quantityStep({ line, quantity, bundle, trouble }: SectionLine): Step {
@@ -58,7 +59,7 @@ function unitCostStep({ line, cost }: SectionLine, document: ProposalDocument): 
   const parts = line.costs.map((part) => partInWords(part, line.overtime === true));
   const area = document.area;
   const factors = area
-    ? `; at ${area.name} material × ${area.material}, labour × ${area.labour}, equipment × ${area.equipment}`
+    ? `; at ${area.name} material × ${area.material}, labor × ${area.labour}, equipment × ${area.equipment}`
     : '';
   const library = line.allowance
     ? line.allowance.rule === 'at our price'
@@ -121,9 +122,9 @@ function loadSteps(line: SectionLine, loads: readonly Load[], from: string, digi
 
 function whoseLoads(line: SectionLine, section: SectionFigures, document: ProposalDocument) {
   if (line.line.loads)
-    return { loads: line.line.loads, from: line.line.allowance ? '' : ', loads of the item' };
-  if (line.bundle?.loads) return { loads: line.bundle.loads, from: ', loads of the bundle' };
-  if (section.section.loads) return { loads: section.section.loads, from: ', loads of the section' };
+    return { loads: line.line.loads, from: line.line.allowance ? '' : ', markup of the item' };
+  if (line.bundle?.loads) return { loads: line.bundle.loads, from: ', markup of the bundle' };
+  if (section.section.loads) return { loads: section.section.loads, from: ', markup of the section' };
   return { loads: document.loads, from: '' };
 }
 

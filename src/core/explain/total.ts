@@ -55,7 +55,7 @@ export function whyTotal(document: ProposalDocument, figures: Figures): Step[] {
   steps.push({
     what: 'Total',
     how: inside
-      ? `price and fees; the tax is inside`
+      ? `price and fees, including tax`
       : `${money(figures.subtotal)} + ${money(fees)} + ${money(figures.taxTotal)}`,
     comes: money(figures.total),
   });

@@ -48,7 +48,7 @@ test('from the library’s cost to the amount, each step with its numbers', () =
     whyLine(document, figures, 'a')!.map(({ what, how, comes }) => `${what}: ${how} = ${comes}`),
   ).toEqual([
     'Quantity: typed as 1+1 = 2 each',
-    'Unit cost: material 54.00 + labour 1 h at 46.00 = 100.00',
+    'Unit cost: material 54.00 + labor 1 h at 46.00 = 100.00',
     // Material for 2.1: 113.40, and 2 × 46.00; 205.40 × 1.265 ÷ 0.985 = 263.788, half of it 131.89.
     'Cost: 2 × 100.00; material for 2.1, with 5 % waste = 205.40',
     'Overhead: 10 % of direct cost = 20.54',

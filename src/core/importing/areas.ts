@@ -22,10 +22,10 @@ export function readAreas(text: string): AreaRow[] {
     const cells = line.split(/[\t;]/.test(line) ? /[\t;]/ : /,/).map((cell) => cell.trim());
     if (i === 0 && /prefix|postcode|zip/i.test(cells[0] ?? '')) continue;
     const wrong = (why: string) => new RowError(`Line ${i + 1}: ${why}`);
-    if (cells.length !== 5) throw wrong('five cells are wanted: prefix, name, material, labour, equipment.');
+    if (cells.length !== 5) throw wrong('five cells are wanted: prefix, name, material, labor, equipment.');
     const [prefix, name, ...factors] = cells as [string, string, string, string, string];
     const plain = plainPostcode(prefix);
-    if (!/^[A-Z0-9]{1,12}$/.test(plain)) throw wrong(`“${prefix}” is no beginning of a postcode.`);
+    if (!/^[A-Z0-9]{1,12}$/.test(plain)) throw wrong(`“${prefix}” is no beginning of a ZIP or postal code.`);
     if (name === '' || name.length > 200) throw wrong('a name is wanted.');
     if (seen.has(plain)) throw wrong(`the prefix ${plain} stands there twice.`);
     seen.add(plain);

@@ -146,7 +146,7 @@ describe('area factors', () => {
     ['a;b;1;1', 'Line 1: five cells are wanted'],
     ['1;A;1;1;1\n1;B;1;1;1', 'Line 2: the prefix 1 stands there twice.'],
     ['1;A;1;9;1', 'Line 1: a factor goes from 0.2 to 5, not 9.'],
-    ['%;A;1;1;1', 'is no beginning of a postcode'],
+    ['%;A;1;1;1', 'is no beginning of a ZIP or postal code'],
   ])('%j is refused with its line', (text, words) => expect(() => readAreas(text)).toThrow(words));
 });
 

@@ -4,7 +4,7 @@ import { RowError, readNumber } from './cells';
 
 const kinds = ['overhead', 'profit', 'bond', 'contingency'] as const;
 const bases = ['direct', 'running', 'price'] as const;
-const wanted = 'Loads are written “overhead 10 direct; profit 15 running”, or “none”.';
+const wanted = 'Markup is written “overhead 10 direct; profit 15 running”, or “none”.';
 
 /** Loads as text: `overhead 10 direct; profit "Small jobs" 15 running on labour`; without any, `none`. */
 export function writeLoads(loads: readonly Load[]): string {
@@ -40,8 +40,8 @@ export function readLoads(cell: string): Load[] | undefined {
     if (!found || !kind || !base) throw new RowError(wanted);
     const on = found[5]?.trim().split(/\s+/);
     if (on?.some((type) => !(costTypes as readonly string[]).includes(type))) throw new RowError(wanted);
-    const percent = readNumber('A load', found[3])!;
-    if (!/^\d{1,3}(\.\d{1,4})?$/.test(percent)) throw new RowError('A load is a percentage up to 999.');
+    const percent = readNumber('A markup', found[3])!;
+    if (!/^\d{1,3}(\.\d{1,4})?$/.test(percent)) throw new RowError('A markup is a percentage up to 999.');
     return {
       id: `${kind}-${i + 1}`,
       name: found[2] ?? `${kind[0]!.toUpperCase()}${kind.slice(1)}`,

@@ -62,7 +62,7 @@ const names: Partial<Record<keyof ItemInput, string>> = {
   pack: 'pack',
   minimumCharge: 'minimum charge',
   breaks: 'price breaks',
-  loads: 'loads of its own',
+  loads: 'markup of its own',
 };
 
 const decimalFields = ['waste', 'pack', 'minimumCharge'] as const;

@@ -56,10 +56,10 @@ function costsOf(cells: Cells, first: boolean): CostPart[] {
     if (value !== null && value !== '0') parts.push({ type, amount: value });
   };
   amount('material');
-  const hours = readNumber('labour hours', cells.labour_hours);
+  const hours = readNumber('labor hours', cells.labour_hours);
   if (hours !== null && hours !== '0') {
-    const rate = readNumber('labour rate', cells.labour_rate);
-    if (rate === null) throw new RowError('There are labour hours but no rate.');
+    const rate = readNumber('labor rate', cells.labour_rate);
+    if (rate === null) throw new RowError('There are labor hours but no rate.');
     const overtime = readNumber('overtime rate', cells.overtime_rate);
     parts.push({
       type: 'labour',

@@ -23,7 +23,7 @@ export interface WinRow {
   /** Declined, or the day their prices held until went by. */
   readonly lost: number;
   readonly open: number;
-  /** Signed among those decided, in per cent to one place, half away from zero; null: none is decided. */
+  /** Signed among those decided, in percent to one place, half away from zero; null: none is decided. */
   readonly rate: number | null;
   /** Half of those signed took no more days from sent to signed; null: none was signed. */
   readonly medianDays: number | null;

@@ -87,7 +87,7 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
           line.id,
           `“${line.description}” is offered with ${line.quantity}, but the customer may set ${limits.minimum} to ${limits.maximum} in steps of ${limits.step}.`,
         );
-      if (line.quantityOpen) look(line.id, `Quantity of “${line.description}” not looked at.`);
+      if (line.quantityOpen) look(line.id, `Quantity of “${line.description}” not confirmed.`);
       else if (parseFixed(line.quantity) === 0n && !line.extra && line.formula === undefined)
         look(line.id, `Quantity of “${line.description}” is 0.`);
     }

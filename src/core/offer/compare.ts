@@ -37,7 +37,7 @@ function figuresOf(item: Item): string {
 function compareItems(old: Item, now: Item, note: Note): void {
   note(`${old.description}: called`, old.description, now.description);
   note(`${now.description}: wording`, old.detail, now.detail);
-  note(`${now.description}: what is set aside`, old.allowance, now.allowance);
+  note(`${now.description}: the allowance`, old.allowance, now.allowance);
   note(now.description, figuresOf(old), figuresOf(now));
   const until = (item: Item) => day(item.kind === 'extra' ? item.until : null);
   note(`${now.description}: to decide by`, until(old), until(now));

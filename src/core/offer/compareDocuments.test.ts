@@ -55,7 +55,7 @@ test('what is held back, and the days stages are planned for, are differences th
     {
       what: 'How it is billed',
       before: null,
-      after: 'Of every invoice for work 10 % is held back and paid when the work is complete.',
+      after: 'Retainage of 10 % is held from every invoice for work and paid when the work is complete.',
     },
   ]);
 });

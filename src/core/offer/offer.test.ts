@@ -276,10 +276,10 @@ describe('checking a document', () => {
     ],
     ['no lines', plainDocument([]), 'open', 'no lines'],
     [
-      'a quantity not looked at',
+      'a quantity not confirmed',
       plainDocument([{ id: 's', title: 'D', entries: [line('a', '1', '1', { quantityOpen: true })] }]),
       'look',
-      'not looked at',
+      'not confirmed',
     ],
     [
       'a schedule that does not work out',

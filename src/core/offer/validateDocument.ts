@@ -118,9 +118,9 @@ export function validateDocument(document: ProposalDocument): DocumentProblem[] 
     const name = `Allowance “${line.description}”`;
     payable(line.id, name, amount);
     if (parsePercent(fee) >= ONE) wrong(line.id, `${name}: a fee is a share of the price below 100 %.`);
-    if (line.discount) wrong(line.id, `${name}: money set aside is not discounted.`);
+    if (line.discount) wrong(line.id, `${name}: an allowance is not discounted.`);
     if (line.extra?.quantity)
-      wrong(line.id, `${name}: the customer cannot set the quantity of money set aside.`);
+      wrong(line.id, `${name}: the customer cannot set the quantity of an allowance.`);
     for (const round of rounds) {
       for (const { id } of [round, ...round.questions, ...round.extras]) unique(id);
       for (const message of roundProblems(round, digits))

@@ -33,7 +33,7 @@ describe('from cost to price', () => {
     ).toBe('128.43');
     expect(total([overhead, load('profit', 'profit', '15', 'direct')])).toBe('125.00');
   });
-  test('a line with loads of its own leaves those of the proposal aside; the rows still lead from cost to price', () => {
+  test('a line with markup of its own leaves those of the proposal aside; the rows still lead from cost to price', () => {
     const of = (...own: Load[]) =>
       computeFigures(
         plainDocument(

@@ -64,7 +64,7 @@ export interface SectionFigures {
   readonly cost: Amount;
   /** Exact cost by type, in 10⁻¹² of the currency, of the lines taken in that carry the proposal's loads. */
   readonly exactCost: Readonly<Record<CostType, bigint>>;
-  /** The same of each line taken in that has loads of its own. */
+  /** The same of each line taken in that has markup of its own. */
   readonly ownLoads: readonly OwnLoads[];
   /** Fees inside the prices of the allowances taken in, before any discount and tax. */
   readonly allowanceFees: Amount;

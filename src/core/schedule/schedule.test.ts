@@ -80,7 +80,7 @@ describe('problems are said in words', () => {
     [[entry('a', { amount: '1500' }), entry('r', { rest: true })], 'more than the total'],
     [[...percents('60', '60'), entry('r', { rest: true })], 'Nothing is left for “r”'],
     [[entry('a', { amount: '900' })], 'do not make the total'],
-    [[entry('r', { rest: true }), entry('s', { rest: true })], 'Only one payment can take the rest'],
+    [[entry('r', { rest: true }), entry('s', { rest: true })], 'Only one payment can be the balance'],
   ])('case %#', (entries, words) => expect(problems(entries)).toContain(words));
 
   test('none for a schedule that works out', () => {

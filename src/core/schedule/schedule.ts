@@ -72,7 +72,7 @@ function problemsOf(
 ): string[] {
   const problems: string[] = [];
   const rests = entries.filter((entry) => 'rest' in entry.share).length;
-  if (rests > 1) problems.push('Only one payment can take the rest.');
+  if (rests > 1) problems.push('Only one payment can be the balance.');
 
   const percent = entries.reduce(
     (sum, { share }) => sum + ('percent' in share ? parsePercent(share.percent) : 0n),
@@ -85,9 +85,9 @@ function problemsOf(
   const hasPercent = entries.some(({ share }) => 'percent' in share);
   const hasAmount = entries.some(({ share }) => 'amount' in share);
   if (rests === 0 && hasPercent && !hasAmount && percent !== ONE)
-    problems.push('The percentages do not make 100. Change one, or let one payment take the rest.');
+    problems.push('The percentages do not make 100. Change one, or make one payment the balance.');
   if (rests === 0 && !hasPercent && fixedSum !== total)
-    problems.push('The amounts do not make the total. Let one payment take the rest.');
+    problems.push('The amounts do not make the total. Make one payment the balance.');
   if (total >= 0n && fixedSum > total) problems.push('The fixed amounts are more than the total.');
   // Each percentage is rounded by half a unit at most: what that takes too much is no mistake of a person.
   else if (total >= 0n && rest + BigInt(entries.length) < 0n)

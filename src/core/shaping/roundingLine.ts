@@ -21,7 +21,7 @@ export function roundingLine(
   const last = document.sections.at(-1);
   if (missing === 0n || !last) return null;
   const size = missing < 0n ? -missing : missing;
-  // Tax, a discount or a fee by per cent can make a little more or less of what is put in.
+  // Tax, a discount or a fee by percent can make a little more or less of what is put in.
   const sizes = Array.from({ length: 41 }, (_, i) => size + BigInt(i % 2 === 0 ? i / 2 : -(i + 1) / 2));
   const untaxedFirst = [...document.taxClasses].sort((a, b) => a.components.length - b.components.length);
   for (const taxClass of untaxedFirst)

@@ -58,7 +58,7 @@ export function shapePrices(document: ProposalDocument, ask: Ask, choices: Choic
   if (carry.length === 0)
     throw new TargetError(
       all.length === 0
-        ? 'Every price is held: release one to shape it.'
+        ? 'Every price is a fixed price: release one to shape it.'
         : 'No line is chosen that could carry it.',
     );
   const fixed = new Map<string, Fixed | null>();

@@ -60,7 +60,7 @@ export function spreadOver(
     const next = new Map(carry.map((line) => [line.id, priceAt(line, exact)] as const));
     if ([...next.values()].some((price) => price < 0n))
       throw new TargetError(
-        'What is held, with fees and discounts, is more than the target: prices would fall below zero.',
+        'The fixed prices, with fees and discounts, come to more than the target: the others would fall below zero.',
       );
     const off = Number(goal.amount - measureOf(computeFigures(withPrices(document, next), choices), goal));
     const better = round === 0 || Math.abs(off) < Math.abs(Number(goal.amount) - wanted);

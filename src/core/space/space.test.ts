@@ -41,10 +41,10 @@ describe('spaces', () => {
     const space = room('15', '16');
     expect(readSpace(space).figures?.walls).toBeNull();
     expect(surroundingsOf(space).scope('walls')).toEqual({
-      trouble: '“walls” needs the height of the section’s space.',
+      trouble: '“walls” needs the section’s height.',
     });
     expect(surroundingsOf(undefined).scope('floor')).toMatchObject({
-      trouble: expect.stringContaining('space'),
+      trouble: expect.stringContaining('dimensions'),
     });
     expect(surroundingsOf(space).scope('rafters')).toBeUndefined();
   });

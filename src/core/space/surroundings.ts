@@ -135,13 +135,11 @@ export interface Surroundings {
 
 function spaceValue(space: ReadSpace | null, name: string): ReturnType<Scope> {
   if (!(spaceNames as readonly string[]).includes(name)) return undefined;
-  if (!space) return { trouble: `“${name}” needs the section’s space: give it a length and a width.` };
+  if (!space) return { trouble: `“${name}” needs the section’s dimensions: give it a length and a width.` };
   const { figures, exact } = space;
-  if (!figures || !exact) return { trouble: space.trouble ?? 'The space cannot be computed.' };
+  if (!figures || !exact) return { trouble: space.trouble ?? 'The dimensions cannot be computed.' };
   const value = (ratio: Ratio | null, exponent: number): Value | { trouble: string } =>
-    ratio === null
-      ? { trouble: `“${name}” needs the height of the section’s space.` }
-      : numberValue(ratio, exponent);
+    ratio === null ? { trouble: `“${name}” needs the section’s height.` } : numberValue(ratio, exponent);
   // Nothing left of the walls is a size, too: zero is not “none”.
   const area = (fixed: Fixed | null) => value(fixed === null ? null : reduced(fixed, 1_000_000n), 2);
   if (name === 'floor' || name === 'ceiling') return area(figures.floor);

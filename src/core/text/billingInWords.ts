@@ -5,10 +5,10 @@ import { showDecimal } from '../number';
 /** How an agreement is billed, in sentences the customer can hold us to. */
 export function billingInWords({ retainage, deposit }: BillingTerms): string[] {
   return [
-    ...(deposit === 'advance' ? ['The deposit is counted off each later invoice in proportion.'] : []),
+    ...(deposit === 'advance' ? ['The deposit is applied to each later invoice in proportion.'] : []),
     ...(retainage
       ? [
-          `Of every invoice for work ${showDecimal(retainage.percent)} % is held back${
+          `Retainage of ${showDecimal(retainage.percent)} % is held from every invoice for work${
             retainage.limit === undefined
               ? ''
               : `, never more than ${showDecimal(retainage.limit)} % of the whole,`
@@ -23,7 +23,7 @@ export function lateInWords(terms: LateTerms, currency: string): string {
   const grace = terms.graceDays === 1 ? '1 day' : `${terms.graceDays} days`;
   if (terms.kind === 'fee')
     return `If it is not paid ${terms.graceDays === 0 ? 'when it is due' : `${grace} after it is due`}, a late fee of ${showDecimal(terms.amount)} ${currency} is charged.`;
-  return `From the day after it is due, interest of ${showDecimal(terms.percent)} % a year is charged by the day on what is open${
+  return `From the day after it is due, interest of ${showDecimal(terms.percent)} % a year is charged by the day on the unpaid balance${
     terms.graceDays === 0 ? '' : `, if it is not paid within ${grace}`
   }.`;
 }

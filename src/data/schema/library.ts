@@ -65,12 +65,12 @@ export const item = pgTable(
     costCode: text('cost_code').notNull().default(''),
     tags: text('tags').array().notNull().default([]),
     internalNote: text('internal_note').notNull().default(''),
-    /** Per cent of material ordered beyond what is measured. */
+    /** Percent of material ordered beyond what is measured. */
     waste: decimal('waste'),
     pack: decimal('pack'),
     minimumCharge: decimal('minimum_charge'),
     breaks: jsonb('breaks').$type<PriceBreaks>(),
-    /** Loads of its own, instead of the proposal's. */
+    /** Markup of its own, instead of the proposal's. */
     loads: jsonb('loads').$type<Load[]>(),
     picture: uuid('picture'),
     supplierNote: text('supplier_note').notNull().default(''),

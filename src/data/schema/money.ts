@@ -164,8 +164,8 @@ export const drawTax = pgTable(
  * Money on an invoice apart from its lines, by tax class: what is held back of the work or released (retainage), what is
  * billed ahead of it or counted off (advance). With the sign it has in the total.
  */
-export const invoicePart = pgTable(
-  'invoice_part',
+export const invoiceAdjustment = pgTable(
+  'invoice_adjustment',
   {
     companyId: companyId(),
     invoiceId: uuid('invoice_id').notNull(),
@@ -177,13 +177,13 @@ export const invoicePart = pgTable(
   (t) => [
     primaryKey({ columns: [t.companyId, t.invoiceId, t.kind, t.taxClass] }),
     foreignKey({ columns: [t.companyId, t.invoiceId], foreignColumns: [invoice.companyId, invoice.id] }),
-    index('invoice_part_agreement').on(t.companyId, t.agreementId),
-    check('invoice_part_kind', sql`${t.kind} in ('retainage', 'advance')`),
+    index('invoice_adjustment_agreement').on(t.companyId, t.agreementId),
+    check('invoice_adjustment_kind', sql`${t.kind} in ('retainage', 'advance')`),
   ],
 );
 
-export const invoicePartTax = pgTable(
-  'invoice_part_tax',
+export const invoiceAdjustmentTax = pgTable(
+  'invoice_adjustment_tax',
   {
     companyId: companyId(),
     invoiceId: uuid('invoice_id').notNull(),
@@ -197,13 +197,18 @@ export const invoicePartTax = pgTable(
     primaryKey({ columns: [t.companyId, t.invoiceId, t.kind, t.taxClass, t.position] }),
     foreignKey({
       columns: [t.companyId, t.invoiceId, t.kind, t.taxClass],
-      foreignColumns: [invoicePart.companyId, invoicePart.invoiceId, invoicePart.kind, invoicePart.taxClass],
+      foreignColumns: [
+        invoiceAdjustment.companyId,
+        invoiceAdjustment.invoiceId,
+        invoiceAdjustment.kind,
+        invoiceAdjustment.taxClass,
+      ],
     }),
     foreignKey({
       columns: [t.companyId, t.agreementId, t.position],
       foreignColumns: [agreementTax.companyId, agreementTax.agreementId, agreementTax.position],
     }),
-    index('invoice_part_tax_agreement').on(t.companyId, t.agreementId),
+    index('invoice_adjustment_tax_agreement').on(t.companyId, t.agreementId),
   ],
 );
 
@@ -260,7 +265,7 @@ export const payment = pgTable(
   ],
 );
 
-/** Money in that went out again: a card payment disputed, a cheque returned; below zero, one that came back. Append-only. */
+/** Money in that went out again: a card payment disputed, a check returned; below zero, one that came back. Append-only. */
 export const paymentReversal = pgTable(
   'payment_reversal',
   {
@@ -268,6 +273,10 @@ export const paymentReversal = pgTable(
     id: id(),
     paymentId: uuid('payment_id').notNull(),
     amount: decimal('amount').notNull(),
+    /** Returned: by the bank or the card's holder. Void: it was recorded by mistake and never came. */
+    kind: text('kind', { enum: ['returned', 'void'] })
+      .notNull()
+      .default('returned'),
     reason: text('reason').notNull(),
     on: date('happened_on').notNull(),
     idempotencyKey: text('idempotency_key').notNull(),
@@ -279,6 +288,7 @@ export const paymentReversal = pgTable(
     foreignKey({ columns: [t.companyId, t.paymentId], foreignColumns: [payment.companyId, payment.id] }),
     unique('payment_reversal_key').on(t.companyId, t.idempotencyKey),
     index('payment_reversal_payment').on(t.companyId, t.paymentId),
+    check('payment_reversal_kind', sql`${t.kind} in ('returned', 'void')`),
   ],
 );
 

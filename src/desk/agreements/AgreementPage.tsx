@@ -19,7 +19,7 @@ import { ChangesList } from './ChangesList';
 import type { StageActions } from './StagesView';
 import { StagesView } from './StagesView';
 import { useFreshAgreement } from './useFreshAgreement';
-import type { MoneyInActions } from './MoneyIn';
+import type { MoneyInActions } from './moneyInActions';
 import { MoneyIn } from './MoneyIn';
 import type { RecordPayment } from './PaymentDialog';
 import { PaymentDialog } from './PaymentDialog';
@@ -75,7 +75,7 @@ export function AgreementPage({
           · {agreement.site}
         </span>
         <span className="page-actions">
-          <LinkButton href={`/agreements/${agreement.id}/costs`}>Costs and profit</LinkButton>
+          <LinkButton href={`/agreements/${agreement.id}/costs`}>Job costing</LinkButton>
           {agreement.mayRecord && <Button onClick={() => setPaying(true)}>Record payment</Button>}
           {!done && (
             <LinkButton href={bill} primary={!bySchedule}>
@@ -98,12 +98,12 @@ export function AgreementPage({
         <Figure name="Billed, not paid" value={standing.billedUnpaid} wrong={late} />
         <Figure name="Left to bill" value={standing.leftToBill} />
         {!isNothing(agreement.held) && <Figure name="Retainage held" value={agreement.held} />}
-        {!isNothing(agreement.ahead) && <Figure name="Deposit not counted off" value={agreement.ahead} />}
+        {!isNothing(agreement.ahead) && <Figure name="Deposit not applied yet" value={agreement.ahead} />}
         {!isNothing(agreement.credit) &&
           (agreement.credit.startsWith('-') ? (
             <Figure name="Owed beside invoices" value={agreement.credit.replace('-', '')} wrong />
           ) : (
-            <Figure name="Customer’s credit" value={agreement.credit} />
+            <Figure name="Customer credit" value={agreement.credit} />
           ))}
       </div>
 

@@ -49,14 +49,14 @@ export function AllowancesView({
   return (
     <>
       <div className="choices-head">
-        <h2>Money set aside</h2>
+        <h2>Allowances</h2>
         {maySell && unsettled.length > 0 && (
           <Button size="small" loading={busy} disabled={picked.length === 0} onClick={settle}>
             Settle by a change order
           </Button>
         )}
       </div>
-      <table className="table-plain" aria-label="Money set aside">
+      <table className="table-plain" aria-label="Allowances">
         <thead>
           <tr>
             <th />
@@ -119,7 +119,7 @@ export function AllowancesView({
 const states: Readonly<Record<RoundShown['state'], string>> = {
   prepared: 'prepared',
   offered: 'with the customer',
-  withdrawn: 'taken back',
+  withdrawn: 'withdrawn',
   signed: 'signed',
 };
 

@@ -101,9 +101,9 @@ export function CreditDialog({
     <Modal
       open
       width={640}
-      title={`Take back invoice ${invoice.number}`}
+      title={`Credit invoice ${invoice.number}`}
       okText="Issue credit note"
-      cancelText="Leave it"
+      cancelText="Cancel"
       okButtonProps={{ disabled: !ask || wrong !== null }}
       confirmLoading={busy}
       onOk={issue}
@@ -119,7 +119,7 @@ export function CreditDialog({
           { value: 'whole', label: `All of it: ${showDecimal(back.total)}` },
           {
             value: 'amount',
-            label: back.lines.length > 0 ? 'Work for an amount, tax in it' : 'An amount of it',
+            label: back.lines.length > 0 ? 'Work for an amount, including tax' : 'An amount of it',
           },
           ...(back.lines.length > 0 ? [{ value: 'lines', label: 'By line' }] : []),
         ]}
@@ -137,7 +137,7 @@ export function CreditDialog({
               <tr>
                 <th>Work</th>
                 <th className="amount">Billed, net</th>
-                <th className="amount">Take back</th>
+                <th className="amount">Credit</th>
               </tr>
             </thead>
             <tbody>
@@ -150,7 +150,7 @@ export function CreditDialog({
                   <td className="amount">
                     <Input
                       size="small"
-                      aria-label={`Take back of ${line.description}`}
+                      aria-label={`Credit of ${line.description}`}
                       style={{ width: 110, textAlign: 'right' }}
                       value={lines[line.id] ?? ''}
                       onChange={(event) => setLines({ ...lines, [line.id]: event.target.value })}
@@ -173,11 +173,11 @@ export function CreditDialog({
       </label>
       {sums && (
         <dl className="pairs" data-testid="credit-sums">
-          <dt>Work taken back, with tax</dt>
+          <dt>Work credited, including tax</dt>
           <dd>{money(sums.workGross)}</dd>
           {sums.retainage !== 0n && (
             <>
-              <dt>Of it held back</dt>
+              <dt>Retainage in it</dt>
               <dd>{money(sums.retainage)}</dd>
             </>
           )}
@@ -194,7 +194,7 @@ export function CreditDialog({
         </dl>
       )}
       <p className="soft">
-        What is taken back can be billed again. What was paid already is to the customer’s credit.
+        What is credited can be billed again. What was paid already is kept as customer credit.
       </p>
     </Modal>
   );

@@ -86,7 +86,7 @@ export function InvoicePage({
       </header>
       {invoice.credits && (
         <p>
-          Takes back{' '}
+          Credits{' '}
           <Link className="link-in-text" href={`/money/${invoice.credits.id}`} prefetch={false}>
             invoice {invoice.credits.number}
           </Link>{' '}
@@ -98,7 +98,7 @@ export function InvoicePage({
           <Link className="link-in-text" href={`/money/${note.id}`} prefetch={false}>
             Credit note {note.number}
           </Link>{' '}
-          of {showShortDate(note.issuedOn)} takes back {showDecimal(note.total.replace('-', ''))}
+          of {showShortDate(note.issuedOn)} credits {showDecimal(note.total.replace('-', ''))}
           {note.remark && `: ${note.remark}`}
         </p>
       ))}

@@ -32,7 +32,7 @@ export function InAgreement({ invoice }: { invoice: InvoiceAtDesk }) {
         <dd className="sum">{showDecimal(invoice.leftAfter)}</dd>
         {!isNothing(invoice.heldToDate) && (
           <>
-            <dt>Of that held back</dt>
+            <dt>Of that retainage</dt>
             <dd>{showDecimal(invoice.heldToDate)}</dd>
           </>
         )}

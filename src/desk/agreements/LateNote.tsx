@@ -36,7 +36,7 @@ export function LateNote({
     return (
       <p className="late-note">
         <Button loading={busy} onClick={() => void run(actions.waive)}>
-          Take the charge back
+          Waive the charge
         </Button>
       </p>
     );

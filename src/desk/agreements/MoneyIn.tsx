@@ -1,30 +1,23 @@
 'use client';
 
-import { Alert, App, Button, Input, Modal } from 'antd';
+import { methodName } from '@/core/text/names';
+import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
-import type { Answer, CreditUseInput, RefundInput, ReversalInput } from '@/model';
+import type { MoneyInActions, Received, Reversal } from './moneyInActions';
+import { ReversalDialog } from './ReversalDialog';
 import { RefundDialog } from './RefundDialog';
 import { asked } from '@/ui/asked';
-import { useKeptForm } from '@/ui/kept/useKeptForm';
-
-export interface MoneyInActions {
-  readonly putCredit: (input: CreditUseInput) => Promise<Answer<{ put: string }>>;
-  readonly refund: (input: RefundInput) => Promise<Answer<{ id: string }>>;
-  readonly reverse: (input: ReversalInput) => Promise<Answer<void>>;
-}
-
-type Received = AgreementAtDesk['received'][number];
 
 /** What came in on an agreement, what went back, and the customer's credit. */
 export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; actions: MoneyInActions }) {
   const router = useRouter();
   const { message } = App.useApp();
   const [refunding, setRefunding] = useState(false);
-  const [reversing, setReversing] = useState<Received | null>(null);
+  const [reversing, setReversing] = useState<{ payment: Received; kind: Reversal } | null>(null);
   const owesBeside = agreement.credit.startsWith('-');
   const hasCredit = !isNothing(agreement.credit) && !owesBeside;
   const isOpen = agreement.invoices.some(({ open }) => !isNothing(open));
@@ -33,7 +26,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
   const put = async (from?: string) => {
     const answer = await asked(actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) }));
     if (answer.ok) {
-      message.success(`${showDecimal(answer.value.put)} of the credit pays what was open.`);
+      message.success(`${showDecimal(answer.value.put)} of the credit is applied to open invoices.`);
       router.refresh();
     } else message.error(answer.problem.detail);
   };
@@ -45,19 +38,41 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           {agreement.received.map((row) => (
             <tr key={row.id}>
               <td className="nowrap">{showShortDate(row.receivedOn)}</td>
-              <td>{row.method}</td>
+              <td>{methodName(row.method)}</td>
               <td className="soft">
-                {row.back === null ? row.reference : <span className="wrong">went back: {row.back}</span>}
+                {row.gone === null ? (
+                  row.reference
+                ) : (
+                  <span className="wrong">
+                    {row.gone.kind}: {row.gone.reason}
+                  </span>
+                )}
               </td>
               <td className="amount">{showDecimal(row.amount)}</td>
               <td className="nowrap">
                 <a href={`/api/v1/payments/${row.id}/receipt.pdf`}>Receipt</a>
-                {agreement.mayRecord && row.back === null && (
+                {agreement.mayRecord && row.gone === null && (
                   <>
                     {' · '}
-                    <button type="button" className="text-act" onClick={() => setReversing(row)}>
-                      Say it went back
+                    <button
+                      type="button"
+                      className="text-act"
+                      onClick={() => setReversing({ payment: row, kind: 'returned' })}
+                    >
+                      Payment returned
                     </button>
+                    {row.method !== 'card' && (
+                      <>
+                        {' · '}
+                        <button
+                          type="button"
+                          className="text-act"
+                          onClick={() => setReversing({ payment: row, kind: 'void' })}
+                        >
+                          Void
+                        </button>
+                      </>
+                    )}
                   </>
                 )}
               </td>
@@ -66,8 +81,8 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           {agreement.refunds.map((row) => (
             <tr key={row.id}>
               <td className="nowrap">{showShortDate(row.paidOn)}</td>
-              <td>{row.method}</td>
-              <td className="soft">paid back{row.reference && `: ${row.reference}`}</td>
+              <td>{methodName(row.method)}</td>
+              <td className="soft">refund{row.reference && `: ${row.reference}`}</td>
               <td className="amount">−{showDecimal(row.amount)}</td>
               <td />
             </tr>
@@ -76,22 +91,22 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
       </table>
       {owesBeside && (
         <p className="wrong">
-          The customer owes {showDecimal(agreement.credit.replace('-', ''))} beside the invoices: it was paid
-          back to them, and the payment it came from was returned. The next payment covers it first.
+          The customer owes {showDecimal(agreement.credit.replace('-', ''))} beside the invoices: it was
+          refunded, and the payment it came from was returned. The next payment covers it first.
         </p>
       )}
       {hasCredit && (
         <p>
-          {showDecimal(agreement.credit)} is to the customer’s credit. It pays the next invoice by itself.{' '}
+          {showDecimal(agreement.credit)} is kept as customer credit. It pays the next invoice by itself.{' '}
           {agreement.mayRecord && (
             <>
               {isOpen && (
                 <Button size="small" onClick={() => void put()}>
-                  Put it on what is open
+                  Apply to open invoices
                 </Button>
               )}{' '}
               <Button size="small" onClick={() => setRefunding(true)}>
-                Pay it back
+                Refund
               </Button>
             </>
           )}
@@ -101,7 +116,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
         <p key={id}>
           Credit on agreement {number}, {title}: {showDecimal(credit)}{' '}
           <Button size="small" onClick={() => void put(id)}>
-            Use it here
+            Apply it here
           </Button>
         </p>
       ))}
@@ -110,89 +125,13 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
       )}
       {reversing && (
         <ReversalDialog
-          payment={reversing}
+          payment={reversing.payment}
+          kind={reversing.kind}
           today={agreement.today}
           reverse={actions.reverse}
           close={() => setReversing(null)}
         />
       )}
     </>
-  );
-}
-
-/** Asks once why a payment did not stay; the invoices it paid are open again. */
-function ReversalDialog({
-  payment,
-  today,
-  reverse,
-  close,
-}: {
-  payment: Received;
-  today: string;
-  reverse: MoneyInActions['reverse'];
-  close: () => void;
-}) {
-  const router = useRouter();
-  const [reason, setReason] = useState('');
-  const [on, setOn] = useState(today);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const [key] = useState(() => crypto.randomUUID());
-  const { done, notice } = useKeptForm(
-    `return of ${payment.id}`,
-    { reason, on },
-    { reason: '', on: today },
-    (kept) => {
-      setReason(kept.reason);
-      setOn(kept.on);
-    },
-  );
-  const submit = async () => {
-    setBusy(true);
-    const answer = await asked(
-      reverse({ paymentId: payment.id, reason: reason.trim(), on, idempotencyKey: key }),
-    );
-    setBusy(false);
-    if (!answer.ok) setRefused(answer.problem.detail);
-    else {
-      done();
-      router.refresh();
-      close();
-    }
-  };
-  return (
-    <Modal
-      open
-      title={`${showDecimal(payment.amount)} went back`}
-      okText="It went back"
-      cancelText="Leave it"
-      okButtonProps={{ disabled: reason.trim() === '' }}
-      confirmLoading={busy}
-      onOk={submit}
-      onCancel={close}
-    >
-      {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
-      <label className="bill-field">
-        Why
-        <Input
-          value={reason}
-          maxLength={200}
-          placeholder="Cheque returned, payment disputed"
-          onChange={({ target }) => setReason(target.value)}
-        />
-      </label>
-      <label className="bill-field">
-        On
-        <Input
-          type="date"
-          style={{ width: 180 }}
-          max={today}
-          value={on}
-          onChange={({ target }) => setOn(target.value)}
-        />
-      </label>
-      <p className="soft">The invoices it paid are open again. Nothing is deleted.</p>
-    </Modal>
   );
 }

@@ -30,7 +30,7 @@ type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference
   readonly parts?: Readonly<Record<string, string | undefined>>;
 };
 
-/** Records a cheque, a transfer or cash; it goes to the open invoices, the one named first, else oldest first. */
+/** Records a check, a transfer or cash; it goes to the open invoices, the one named first, else oldest first. */
 export function PaymentDialog({
   on,
   record,
@@ -111,7 +111,7 @@ export function PaymentDialog({
       open
       title="Record payment"
       okText={doubts === null ? 'Record payment' : 'Record it all the same'}
-      cancelText="Leave it"
+      cancelText="Cancel"
       confirmLoading={busy}
       onOk={form.submit}
       onCancel={close}
@@ -157,7 +157,7 @@ export function PaymentDialog({
           <Radio.Group
             options={[
               { value: 'transfer', label: 'Transfer' },
-              { value: 'cheque', label: 'Cheque' },
+              { value: 'cheque', label: 'Check' },
               { value: 'cash', label: 'Cash' },
             ]}
           />
@@ -191,7 +191,7 @@ export function PaymentDialog({
             </Form.Item>
           ))}
         <Form.Item name="reference" label="Reference">
-          <Input placeholder="Cheque number, bank text" />
+          <Input placeholder="Check number, bank text" />
         </Form.Item>
       </Form>
     </Modal>

@@ -7,7 +7,7 @@ import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { RefundInput } from '@/model';
 import { parseMoneyInput } from '@/core/quantity';
-import type { MoneyInActions } from './MoneyIn';
+import type { MoneyInActions } from './moneyInActions';
 import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 
@@ -71,9 +71,9 @@ export function RefundDialog({
   return (
     <Modal
       open
-      title="Pay credit back"
-      okText="It is paid back"
-      cancelText="Leave it"
+      title="Refund credit"
+      okText="Record refund"
+      cancelText="Cancel"
       confirmLoading={busy}
       onOk={submit}
       onCancel={close}
@@ -90,7 +90,7 @@ export function RefundDialog({
         onChange={({ target }) => setMethod(target.value as RefundInput['method'])}
         options={[
           { value: 'transfer', label: 'Transfer' },
-          { value: 'cheque', label: 'Cheque' },
+          { value: 'cheque', label: 'Check' },
           { value: 'cash', label: 'Cash' },
         ]}
       />

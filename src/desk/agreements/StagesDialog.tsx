@@ -68,7 +68,7 @@ export function StagesDialog({
       width={720}
       title="Which work is in which stage"
       okText="Save"
-      cancelText="Leave it"
+      cancelText="Cancel"
       confirmLoading={busy}
       onOk={save}
       onCancel={close}

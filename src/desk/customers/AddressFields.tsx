@@ -24,7 +24,7 @@ export function AddressFields({ under }: { under: string }) {
         <Form.Item name={[under, 'region']} label="Region">
           <Input autoComplete="off" />
         </Form.Item>
-        <Form.Item name={[under, 'postcode']} label="Postcode">
+        <Form.Item name={[under, 'postcode']} label="ZIP or postal code">
           <Input autoComplete="off" />
         </Form.Item>
         <Form.Item

@@ -57,7 +57,7 @@ export function CustomerForm({
       open
       title={id ? 'Change customer' : 'New customer'}
       okText={id ? 'Save' : 'Add customer'}
-      cancelText="Leave it"
+      cancelText="Cancel"
       confirmLoading={busy}
       onOk={form.submit}
       onCancel={close}
@@ -86,7 +86,7 @@ export function CustomerForm({
           <Form.Item
             name="email"
             label="Mail"
-            rules={[{ type: 'email', message: 'This is no mail address.' }]}
+            rules={[{ type: 'email', message: 'This is not an email address.' }]}
           >
             <Input autoComplete="off" />
           </Form.Item>

@@ -56,7 +56,7 @@ function SiteForm({
       open
       title={site ? 'Change site' : 'New site'}
       okText={site ? 'Save' : 'Add site'}
-      cancelText="Leave it"
+      cancelText="Cancel"
       confirmLoading={busy}
       onOk={form.submit}
       onCancel={close}

@@ -73,13 +73,13 @@ export function AcceptFor({
       open
       title="The customer said yes"
       okText="Record their yes"
-      cancelText="Leave it"
+      cancelText="Cancel"
       confirmLoading={busy}
       onOk={form.submit}
       onCancel={close}
     >
       <p>
-        To revision {decided.revision} for <strong>{showDecimal(decided.total)}</strong>, tax in
+        To revision {decided.revision} for <strong>{showDecimal(decided.total)}</strong>, including tax
         {decided.words.length > 0 ? `, with ${decided.words.join(', ')}` : ', as suggested'}. If they want
         other choices, make them in the preview first.
       </p>

@@ -215,7 +215,7 @@ export function AddLine() {
       />
       <span className="soft add-where">{said || where}</span>
       <button type="button" className="plain-button" onClick={() => setShelves(true)}>
-        Shelves
+        Browse library
       </button>
       <span className="add-keys soft" aria-hidden="true">
         <kbd>↵</kbd> add <kbd>↓</kbd> next <kbd>⇧↵</kbd> own line

@@ -85,7 +85,7 @@ export function MoreActs({
           <Input value={about} maxLength={200} onChange={({ target }) => setAbout(target.value)} />
         </label>
         <p className="soft">
-          The cover note, your note and the validity stay out; quantities are marked to be looked at.
+          The cover note, your note and the validity stay out; quantities are marked as not confirmed.
         </p>
       </Modal>
     </>

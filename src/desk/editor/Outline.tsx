@@ -78,7 +78,7 @@ export function Outline() {
                 )}
                 {troubled > 0 && <span className="outline-open">{troubled} cannot be computed</span>}
                 {undecided > 0 && <span className="outline-open">{undecided} not decided</span>}
-                {open > 0 && <span className="outline-open">{open} not looked at</span>}
+                {open > 0 && <span className="outline-open">{open} not confirmed</span>}
               </button>
             </li>
           );

@@ -119,7 +119,7 @@ export function SendStep({
       title,
       content,
       okText,
-      cancelText: 'Leave it',
+      cancelText: 'Cancel',
       onOk: async () => {
         const answer = await asked(act());
         if (!answer.ok) message.error(answer.problem.detail);
@@ -217,7 +217,7 @@ export function SendStep({
             <Form.Item
               name="to"
               label="To"
-              rules={[{ required: true, type: 'email', message: 'Type a mail address.' }]}
+              rules={[{ required: true, type: 'email', message: 'Type an email address.' }]}
             >
               <Input />
             </Form.Item>
@@ -276,14 +276,14 @@ export function SendStep({
                   danger
                   onClick={() =>
                     sure(
-                      'Take this proposal back?',
+                      'Withdraw this proposal?',
                       'The customer can not accept it any more. This stays on record.',
-                      'Take it back',
+                      'Withdraw',
                       () => actions.withdraw(proposal.id),
                     )
                   }
                 >
-                  Take it back
+                  Withdraw
                 </Button>
               </p>
             )}

@@ -52,7 +52,7 @@ export function ShelvesDialog({
       onCancel={close}
       footer={null}
       width="min(1100px, 94vw)"
-      title={section === undefined ? 'Shelves' : `Shelves, for ${section}`}
+      title={section === undefined ? 'Browse library' : `Browse library, for ${section}`}
     >
       <Shelves
         section={section}

@@ -37,7 +37,7 @@ export function Tally({ contract }: { contract: Contract | null }) {
       >
         {money(figures.total)}
       </div>
-      <div className="soft">{work.document.currency}, tax in</div>
+      <div className="soft">{work.document.currency}, including tax</div>
       <dl className="pairs">
         <dt>Cost</dt>
         <dd>{money(figures.cost)}</dd>
@@ -47,7 +47,7 @@ export function Tally({ contract }: { contract: Contract | null }) {
         {figures.allowanceFees !== 0n && (
           <Pair name="Fees of allowances" value={money(figures.allowanceFees)} />
         )}
-        {figures.unloaded !== 0n && <Pair name="Held prices, rounding" value={money(figures.unloaded)} />}
+        {figures.unloaded !== 0n && <Pair name="Fixed prices, rounding" value={money(figures.unloaded)} />}
         {figures.taxInside !== 0n && <Pair name="Tax inside prices" value={money(figures.taxInside)} />}
         {discounts !== 0n && <Pair name="Discount" value={money(-discounts as never)} />}
         <dt className="sum">Price</dt>

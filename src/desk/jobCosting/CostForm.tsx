@@ -1,3 +1,4 @@
+import { costTypeName } from '@/core/text/names';
 import type { InputRef } from 'antd';
 import { Alert, App, Button, Input, Select } from 'antd';
 import { useRouter } from 'next/navigation';
@@ -236,7 +237,7 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
           style={{ width: 124 }}
           value={costType}
           onChange={setType}
-          options={costTypes.map((type) => ({ value: type, label: type }))}
+          options={costTypes.map((type) => ({ value: type, label: costTypeName(type) }))}
         />
         <Select
           aria-label="Against"
@@ -308,7 +309,7 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
         <Button htmlType="submit" type="primary">
           Record
         </Button>
-        <Button onClick={() => file.current?.click()}>Take a list</Button>
+        <Button onClick={() => file.current?.click()}>Import</Button>
         <input
           ref={file}
           type="file"

@@ -1,3 +1,4 @@
+import { costTypeName } from '@/core/text/names';
 import { App, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import type { Job } from '@/services/jobCosting/jobReport';
@@ -35,7 +36,7 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
                 {cost.what}
                 <div className="soft">
                   {[
-                    cost.costType,
+                    costTypeName(cost.costType),
                     cost.for === cost.what ? '' : cost.for,
                     cost.supplier,
                     cost.hours && `${showDecimal(cost.hours)} h × ${showDecimal(cost.rate ?? '')}`,
@@ -69,14 +70,14 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
                   <button
                     type="button"
                     className="text-act"
-                    aria-label={`Take back: ${cost.what}`}
+                    aria-label={`Void: ${cost.what}`}
                     onClick={() =>
                       void asked(
                         actions.takeBack({ costId: cost.id, idempotencyKey: crypto.randomUUID() }),
                       ).then(done)
                     }
                   >
-                    Take back
+                    Void
                   </button>
                 )}
               </td>

@@ -5,7 +5,7 @@ type Row = Job['byCode'][number];
 
 const amount = (text: string) => (isNothing(text) ? '' : showDecimal(text));
 
-/** How wide a bar is drawn, in per cent of the widest. For drawing only. */
+/** How wide a bar is drawn, in percent of the widest. For drawing only. */
 const width = (part: string, most: number): string =>
   most === 0 ? '0%' : `${Math.min(100, (Math.max(0, Number(part)) / most) * 100)}%`;
 
@@ -33,7 +33,7 @@ export function CostTable({ head, rows, total }: { head: string; rows: readonly 
           <th className="amount">Cost</th>
           <th className="amount">To come</th>
           <th className="amount">Expected</th>
-          <th className="amount">Over</th>
+          <th className="amount">Over budget</th>
         </tr>
       </thead>
       <tbody>

@@ -39,7 +39,7 @@ export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
   return (
     <div className="page">
       <header className="page-head">
-        <h1>Costs and profit</h1>
+        <h1>Job costing</h1>
         <span className="soft">
           Agreement {job.number} ·{' '}
           <Link href={`/agreements/${job.id}`} prefetch={false}>
@@ -64,7 +64,7 @@ export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
           wrong={total.expectedProfit.startsWith('-')}
         />
         <Figure
-          name={behind ? 'Earned, not billed' : 'Billed ahead of the work'}
+          name={behind ? 'Underbilled' : 'Overbilled'}
           value={total.overBilled.replace('-', '')}
           wrong={behind}
         />

@@ -83,11 +83,11 @@ export function StageTable({ job, save }: { job: Job; save: JobActions['saveToCo
             <th className="amount">Complete</th>
             <th className="amount">Earned</th>
             <th className="amount">Billed</th>
-            <th className="amount">Ahead</th>
+            <th className="amount">Over/underbilled</th>
             <th className="amount job-split">Budget</th>
             <th className="amount">Cost</th>
             <th className="amount">To come</th>
-            <th className="amount">Over</th>
+            <th className="amount">Over budget</th>
             <th className="amount">Profit</th>
           </tr>
         </thead>

@@ -126,7 +126,7 @@ export function CostsDialog({
             by{' '}
             <input
               className="bar-field percent-field"
-              aria-label="Per cent"
+              aria-label="Percent"
               inputMode="decimal"
               placeholder="4.5"
               value={percent}

@@ -1,5 +1,6 @@
 'use client';
 
+import { costTypeName } from '@/core/text/names';
 import { Button } from 'antd';
 import { showUnitAmount, writeFixed } from '@/core/number';
 import { crewHour, crewParts, itemUnitCost } from '@/core/price';
@@ -138,7 +139,9 @@ function PartRow({
           onChange={({ target }) => set(ofType(target.value as CostType))}
         >
           {costTypes.map((type) => (
-            <option key={type}>{type}</option>
+            <option key={type} value={type}>
+              {costTypeName(type)}
+            </option>
           ))}
         </select>
       </td>
@@ -272,7 +275,7 @@ export function CostsTable({
         <div className="library-bar">
           {costTypes.map((type) => (
             <Button key={type} size="small" onClick={() => change([...costs, ofType(type)])}>
-              Add {type}
+              Add {costTypeName(type)}
             </Button>
           ))}
           {crews.length > 0 && costs.length < 9 && (

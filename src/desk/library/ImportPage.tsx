@@ -161,7 +161,7 @@ export function ImportPage() {
             void choose(event.dataTransfer.files[0]);
           }}
         >
-          <strong>Choose a list, or drop it here</strong>
+          <strong>Choose a file, or drop it here</strong>
           <span className="soft">
             CSV or XLSX, up to 25 MB, with a heading above the columns. Nothing is stored before you have seen
             what would change.
@@ -169,7 +169,7 @@ export function ImportPage() {
           <input
             type="file"
             accept=".csv,.txt,.tsv,.xlsx"
-            aria-label="Choose a list"
+            aria-label="Choose a file"
             onChange={({ target }) => void choose(target.files?.[0])}
           />
         </label>

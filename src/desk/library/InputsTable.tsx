@@ -67,7 +67,7 @@ export function InputsTable({
               <th>Label</th>
               <th>Kind</th>
               <th>As usual</th>
-              <th>From the space</th>
+              <th>From the dimensions</th>
               <th>Least</th>
               <th>Most</th>
               <th>Help, or the list</th>
@@ -128,7 +128,7 @@ export function InputsTable({
                     )}
                   </td>
                   <td>
-                    {cell('in-space', 'From the space', input.fromSpace ?? '', (text) =>
+                    {cell('in-space', 'From the dimensions', input.fromSpace ?? '', (text) =>
                       optional(i, input, 'fromSpace', text),
                     )}
                   </td>

@@ -192,7 +192,7 @@ export function ItemEditor(props: ItemEditorProps) {
                 )
               }
             >
-              {known.retired ? 'Take back into use' : 'Retire'}
+              {known.retired ? 'Bring back into use' : 'Retire'}
             </Button>
           )}
           {mayChange && (

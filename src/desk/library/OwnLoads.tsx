@@ -37,7 +37,7 @@ export function OwnLoads({
         onChange={({ target }) => change(target.value === true ? usual.map((load) => ({ ...load })) : null)}
         options={[
           { value: false, label: 'as the proposal has it' },
-          { value: true, label: 'its own loads' },
+          { value: true, label: 'its own markup' },
         ]}
       />
       {loads && (
@@ -49,7 +49,7 @@ export function OwnLoads({
                 <td>
                   <Cell
                     name="own-load"
-                    label={`${load.name}, per cent`}
+                    label={`${load.name}, percent`}
                     align="right"
                     shown={load.percent}
                     readOnly={readOnly}

@@ -205,7 +205,7 @@ function CrewCard({
   );
 }
 
-/** Labour rates and crews: what an hour costs. A change is kept at once and prices the items that name it anew. */
+/** Labor rates and crews: what an hour costs. A change is kept at once and prices the items that name it anew. */
 export function RatesPage({
   known: { rates, crews },
   readOnly,
@@ -280,7 +280,7 @@ export function RatesPage({
         />
       )}
       {moved && <RepricedItems {...moved} close={() => setMoved(null)} />}
-      <h2>Labour rates</h2>
+      <h2>Labor rates</h2>
       <table className="table-plain rates-table">
         <thead>
           <tr>

@@ -114,13 +114,13 @@ export function Shelves({
     <>
       <div className="shelf-head">
         <button type="button" className="plain-button" onClick={() => go(null)}>
-          ← All shelves
+          ← All trades
         </button>
         <h2>{trade}</h2>
         <input
           className="bar-field"
-          aria-label={`Find on the shelf ${trade}`}
-          placeholder="Find on this shelf"
+          aria-label={`Find in ${trade}`}
+          placeholder="Find in this trade"
           value={words}
           onChange={({ target }) => setWords(target.value)}
         />
@@ -129,7 +129,7 @@ export function Shelves({
         {fitting.map((each) => (
           <Card key={idOf(each)} found={each} taken={taken[idOf(each)] ?? 0} take={() => take(each)} />
         ))}
-        {found !== null && fitting.length === 0 && <p className="empty">Nothing on this shelf fits.</p>}
+        {found !== null && fitting.length === 0 && <p className="empty">Nothing in this trade fits.</p>}
       </div>
     </>
   );

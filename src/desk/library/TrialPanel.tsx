@@ -71,7 +71,7 @@ export function TrialPanel({
       </dl>
       <div className="trial-sum">{showAmount(figures.net, minorDigits)}</div>
       <div className="soft">
-        {currency} price with your usual loads · cost {showAmount(figures.cost, minorDigits)}
+        {currency} price with your usual markup · cost {showAmount(figures.cost, minorDigits)}
       </div>
       <p className="trial-name">{sized.name}</p>
       {sized.detail && <p className="soft">{sized.detail}</p>}

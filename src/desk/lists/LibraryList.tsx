@@ -1,5 +1,6 @@
 'use client';
 
+import { costTypeName } from '@/core/text/names';
 import { StarFilled, StarOutlined } from '@ant-design/icons';
 import { Input, Segmented, Select } from 'antd';
 import Link from 'next/link';
@@ -189,7 +190,7 @@ export function LibraryList({
             value={asked.costType}
             options={[
               { value: '', label: 'Any cost type' },
-              ...costTypes.map((type) => ({ value: type, label: `Has ${type}` })),
+              ...costTypes.map((type) => ({ value: type, label: `Has ${costTypeName(type)}` })),
             ]}
             onChange={(costType: string) => go({ costType })}
           />
@@ -203,7 +204,7 @@ export function LibraryList({
           </label>
         </div>
         {found.rows.length === 0 && (
-          <p className="empty">{asked.retired ? 'Nothing is retired.' : 'Nothing fits. Take a word away.'}</p>
+          <p className="empty">{asked.retired ? 'Nothing is retired.' : 'No match. Try fewer words.'}</p>
         )}
         {found.rows.length > 0 && (
           <table className="table-plain library-table" aria-busy={pending}>
@@ -257,7 +258,7 @@ export function LibraryList({
       <aside className="trial-column">
         <DraftsBehind drafts={drafts} />
         <div className="panel">
-          <h2>Labour rates</h2>
+          <h2>Labor rates</h2>
           <table className="table-plain">
             <thead>
               <tr>

@@ -8,12 +8,12 @@ import { showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';
 import { StateMark } from '@/ui/StateMark';
 
-const groups = ['All', 'Draft', 'Sent', 'Accepted', 'Over'] as const;
+const groups = ['All', 'Draft', 'Sent', 'Accepted', 'Closed'] as const;
 type Group = (typeof groups)[number];
 
 const inGroup = (group: Group, state: string) =>
   group === 'All' ||
-  (group === 'Over' ? ['declined', 'lapsed', 'withdrawn'].includes(state) : group.toLowerCase() === state);
+  (group === 'Closed' ? ['declined', 'lapsed', 'withdrawn'].includes(state) : group.toLowerCase() === state);
 
 /** Proposals, narrowed by state and by words. */
 export function ProposalList({ rows }: { rows: readonly ProposalRow[] }) {
@@ -41,7 +41,7 @@ export function ProposalList({ rows }: { rows: readonly ProposalRow[] }) {
         <p className="empty">
           {rows.length === 0
             ? 'No proposal yet. Start the first one.'
-            : 'No proposal fits. Take a word away.'}
+            : 'No proposal matches. Try fewer words.'}
         </p>
       ) : (
         <table className="table-plain">

@@ -21,7 +21,7 @@ const said = ({ invoice, payment, reversal, refund }: Counts): string => {
   const parts = [
     [invoice, 'invoice or credit note', 'invoices and credit notes'],
     [payment, 'payment', 'payments'],
-    [reversal, 'payment that went back', 'payments that went back'],
+    [reversal, 'returned payment', 'returned payments'],
     [refund, 'refund', 'refunds'],
   ] as const;
   const there = parts.filter(([count]) => count > 0);

@@ -19,8 +19,8 @@ const words: Readonly<Record<ChargeRow['standing']['state'], string>> = {
   refused: 'refused',
   'needs confirmation': 'the bank wants a code',
   delayed: 'the bank answers later',
-  disputed: 'disputed by the card’s holder: the money went back',
-  'dispute won': 'dispute won: the money came again',
+  disputed: 'disputed by the card’s holder: the payment was returned',
+  'dispute won': 'dispute won: the payment stands again',
   'dispute lost': 'dispute lost',
 };
 

@@ -66,7 +66,7 @@ export function Reminders({
               {number}
             </Link>
             <span>
-              {customer} <span className="soft">{email || 'no e-mail address'}</span>
+              {customer} <span className="soft">{email || 'no email address'}</span>
             </span>
             <span className="soft">{when(daysLate)}</span>
             <span>{step.subject}</span>

@@ -43,7 +43,7 @@ export function AgreementsBackView({ back: { rows, all, currency, year, years } 
               <th className="amount">Billed</th>
               <th className="amount">Paid</th>
               <th className="amount job-split">Cost so far</th>
-              <th className="amount">Ahead</th>
+              <th className="amount">Over/underbilled</th>
               <th className="amount">Profit</th>
             </tr>
           </thead>
@@ -82,8 +82,8 @@ export function AgreementsBackView({ back: { rows, all, currency, year, years } 
       </div>
       {count > SHOWN && <p>The {count - SHOWN} older ones are in the sum and in the list as CSV.</p>}
       <p className="soft">
-        Ahead is what is billed less what is earned by the work done; profit is what will be left when what is
-        still to come has been spent.
+        Overbilled is what is billed beyond what the work done has earned (below zero: underbilled); profit is
+        what will be left when what is still to come has been spent.
       </p>
     </>
   );

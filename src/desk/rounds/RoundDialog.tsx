@@ -114,7 +114,7 @@ export function RoundDialog({
           <>
             {round?.state === 'offered' && (
               <Button danger loading={busy} onClick={withdraw}>
-                Take it back
+                Withdraw
               </Button>
             )}
             <Button

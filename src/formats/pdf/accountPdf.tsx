@@ -32,7 +32,7 @@ export function accountPdf(given: AccountPaper): Promise<Buffer> {
             />
           ))}
           <Row
-            name={paper.closing.startsWith('-') ? 'To your credit' : 'Owed'}
+            name={paper.closing.startsWith('-') ? 'Your credit balance' : 'Owed'}
             figures={['', showDecimal(paper.closing.replace(/^-/, ''))]}
             sum
           />

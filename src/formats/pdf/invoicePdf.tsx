@@ -39,7 +39,7 @@ function InAgreement({ paper }: { paper: InvoicePaper }) {
       <Row name={`This ${short}`} figures={[money(paper.total)]} />
       <Row name="Left to bill" figures={[money(paper.leftAfter)]} sum />
       {isNothing(paper.heldToDate) ? null : (
-        <Row name="Of that held back until completion" figures={[money(paper.heldToDate)]} />
+        <Row name="Of that retainage, until completion" figures={[money(paper.heldToDate)]} />
       )}
     </View>
   );
@@ -68,7 +68,7 @@ export function invoicePdf(given: InvoicePaper): Promise<Buffer> {
         <Text style={styles.soft}>
           {`Issued ${showDate(paper.issuedOn)}${
             paper.credits
-              ? `, takes back invoice ${paper.credits.number} of ${showDate(paper.credits.issuedOn)}`
+              ? `, credits invoice ${paper.credits.number} of ${showDate(paper.credits.issuedOn)}`
               : paper.kind === 'credit note'
                 ? ''
                 : `, due ${showDate(paper.dueOn)}`

@@ -222,7 +222,7 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
           {view.shows === 'total' || view.taxInside ? null : <Taxes view={view} />}
           {view.exempt ? <Row name={`No tax: ${view.exempt}`} figures={['']} /> : null}
           <Row
-            name={`Total in ${view.currency}${view.shows === 'total' ? ', tax in' : ''}`}
+            name={`Total in ${view.currency}${view.shows === 'total' ? ', including tax' : ''}`}
             figures={[showDecimal(view.total)]}
             sum
           />

@@ -1,3 +1,4 @@
+import { methodName } from '@/core/text/names';
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
@@ -21,14 +22,19 @@ export function receiptPdf(given: ReceiptPaper): Promise<Buffer> {
           {paper.agreement.title}, agreement {paper.agreement.number}
         </Text>
         <Text style={styles.soft}>
-          {`Received on ${showDate(paper.receivedOn)} by ${paper.method}${paper.reference ? `, ${paper.reference}` : ''}${
+          {`Received on ${showDate(paper.receivedOn)} by ${methodName(paper.method)}${paper.reference ? `, ${paper.reference}` : ''}${
             paper.buyer ? `, from ${paper.buyer.name}` : ''
           }`}
         </Text>
-        {paper.wentBack ? <Text style={styles.strong}>This payment went back: {paper.wentBack}</Text> : null}
+        {paper.gone ? (
+          <Text style={styles.strong}>
+            {paper.gone.kind === 'void' ? 'This payment is void: ' : 'This payment was returned: '}
+            {paper.gone.reason}
+          </Text>
+        ) : null}
         <View style={{ marginTop: 16 }}>
           <Row name={`Received in ${paper.currency}`} figures={[showDecimal(paper.amount)]} sum />
-          {paper.wentBack
+          {paper.gone
             ? null
             : paper.parts.map((part) => (
                 <Row
@@ -38,8 +44,8 @@ export function receiptPdf(given: ReceiptPaper): Promise<Buffer> {
                   figures={[showDecimal(part.amount)]}
                 />
               ))}
-          {paper.wentBack || isNothing(paper.credit) ? null : (
-            <Row name="To your credit, for the next invoice" figures={[showDecimal(paper.credit)]} />
+          {paper.gone || isNothing(paper.credit) ? null : (
+            <Row name="Kept as your credit, for the next invoice" figures={[showDecimal(paper.credit)]} />
           )}
         </View>
         <Foot>{`${paper.seller.name} · ${paper.seller.email}`}</Foot>

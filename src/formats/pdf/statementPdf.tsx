@@ -88,7 +88,7 @@ export function statementPdf(given: StatementPaper): Promise<Buffer> {
           {showDate(paper.issuedOn)}
         </Text>
         <Text style={styles.soft}>
-          For {paper.buyer.name}. Sums are in {paper.currency}, tax in them.
+          For {paper.buyer.name}. Sums are in {paper.currency}, including tax.
         </Text>
         <View style={{ marginTop: 18 }}>
           <Row name="Original contract sum" figures={[showDecimal(sums.original)]} />
@@ -104,7 +104,7 @@ export function statementPdf(given: StatementPaper): Promise<Buffer> {
           />
           <Row name="Earned less retainage" figures={[showDecimal(sums.earned)]} sum />
           {isNothing(sums.ahead) ? null : (
-            <Row name="Deposit not counted off yet" figures={[showDecimal(sums.ahead)]} />
+            <Row name="Deposit not applied yet" figures={[showDecimal(sums.ahead)]} />
           )}
           <Row name="Less billed before" figures={[showDecimal(sums.billedBefore)]} />
           <Row name={`Due with this ${name}`} figures={[showDecimal(sums.due)]} sum />

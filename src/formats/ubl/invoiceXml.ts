@@ -184,7 +184,7 @@ export function invoiceXml(paper: InvoicePaper): string {
     .ele('cbc:Note')
     .txt(
       isCredit
-        ? 'To the customer’s credit'
+        ? 'Kept as customer credit'
         : [`Due on ${paper.dueOn}.`, paper.lateTerms].filter(Boolean).join(' '),
     );
 

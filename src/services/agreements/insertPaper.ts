@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { customer, draw, drawTax, invoice, invoicePart, invoicePartTax } from '@/data/schema';
+import { customer, draw, drawTax, invoice, invoiceAdjustment, invoiceAdjustmentTax } from '@/data/schema';
 import type { IssuedKind, InvoiceDraft, Portion } from '@/core/billing';
 import { paperSums } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -166,10 +166,10 @@ export async function insertPaper(
   ];
   if (parts.length > 0) {
     await tx
-      .insert(invoicePart)
+      .insert(invoiceAdjustment)
       .values(parts.map(({ kind, taxClass, net }) => ({ ...key, kind, taxClass, net: money(net) })));
     const taxes = parts.flatMap(({ kind, taxClass, taxes: each }) => taxed({ kind, taxClass }, each));
-    if (taxes.length > 0) await tx.insert(invoicePartTax).values(taxes);
+    if (taxes.length > 0) await tx.insert(invoiceAdjustmentTax).values(taxes);
   }
 
   return issued;

@@ -96,7 +96,7 @@ export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id:
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     refuseMoved(loaded, seen);
     if (!loaded.ofAgreement.some(({ id }) => id === invoiceId))
-      throw new Problem(409, 'A charge for late payment is taken back as a whole.');
+      throw new Problem(409, 'A late charge is waived as a whole.');
     const made = refusing(() => makeCredit(loaded.ledger, invoiceId, what as CreditAsk));
     const { id, label } = await insertPaper(tx, actor, loaded, made, { remark, credits: invoiceId });
     return { id, number: label };
@@ -125,6 +125,6 @@ export async function dropDraft(actor: Actor, input: unknown): Promise<void> {
   const { agreementId } = check(DropInput, input, 'The draft');
   await inCompany(actor.companyId, async (tx) => {
     await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
-    await recordAudit(tx, actor, 'draft invoice dropped', agreementId);
+    await recordAudit(tx, actor, 'draft invoice deleted', agreementId);
   });
 }

@@ -79,6 +79,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
     const gone = await tx
       .select({
         paymentId: paymentReversal.paymentId,
+        kind: paymentReversal.kind,
         reason: paymentReversal.reason,
         amount: paymentReversal.amount,
       })
@@ -188,7 +189,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       held: money(loaded.position.heldGross),
       ahead: money(loaded.position.aheadGross),
       received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
-        back: stillGone(gone.filter(({ paymentId }) => paymentId === id)),
+        gone: stillGone(gone.filter(({ paymentId }) => paymentId === id)),
         id,
         method,
         amount,

@@ -164,7 +164,7 @@ export async function withdrawRound(actor: Actor, input: unknown): Promise<void>
       .update(selectionRound)
       .set({ state: 'withdrawn', updatedAt: actor.now })
       .where(eq(selectionRound.id, roundId));
-    await recordAudit(tx, actor, 'selections taken back', row.agreementId, { roundId });
+    await recordAudit(tx, actor, 'selections withdrawn', row.agreementId, { roundId });
   });
 }
 
@@ -188,11 +188,8 @@ function settlingLine(
   return {
     kind: 'line',
     id,
-    description: `${allowance.description}: ${up ? 'chosen beyond' : 'left of'} what was set aside`.slice(
-      0,
-      200,
-    ),
-    detail: `Set aside ${showAmount(stand.spend, loaded.digits)}, chosen ${showAmount(stand.chosen, loaded.digits)}.`,
+    description: `${allowance.description}: ${up ? 'chosen beyond' : 'left of'} the allowance`.slice(0, 200),
+    detail: `Allowance ${showAmount(stand.spend, loaded.digits)}, chosen ${showAmount(stand.chosen, loaded.digits)}.`,
     unit: 'job',
     quantity: up ? '1' : '-1',
     costs: [{ type: 'other', amount: money(up ? cost : -cost) }],
@@ -234,7 +231,7 @@ export async function settleAllowances(
     if (waiting)
       throw new Problem(
         409,
-        `“${waiting.document.name}” is still with the customer. Take it back first, or wait until it is signed.`,
+        `“${waiting.document.name}” is still with the customer. Withdraw it first, or wait until it is signed.`,
       );
     const lines = lineIds.map((lineId) => settlingLine(loaded, lineId, rounds, newId(actor.now)));
     const names = lineIds.map((id) => loaded.lines.find((line) => line.id === id)!.description);

@@ -16,8 +16,8 @@ import {
   draw,
   drawTax,
   invoice,
-  invoicePart,
-  invoicePartTax,
+  invoiceAdjustment,
+  invoiceAdjustmentTax,
   lineStage,
 } from '@/data/schema';
 
@@ -81,9 +81,15 @@ export async function rowsOf(tx: Transaction, ids: readonly string[], lock: bool
     await tx.select().from(invoice).where(ofThese(invoice)).orderBy(asc(invoice.position)),
   );
   const partRows = byAgreement(
-    await tx.select().from(invoicePart).where(ofThese(invoicePart)).orderBy(asc(invoicePart.taxClass)),
+    await tx
+      .select()
+      .from(invoiceAdjustment)
+      .where(ofThese(invoiceAdjustment))
+      .orderBy(asc(invoiceAdjustment.taxClass)),
   );
-  const partTaxRows = byAgreement(await tx.select().from(invoicePartTax).where(ofThese(invoicePartTax)));
+  const partTaxRows = byAgreement(
+    await tx.select().from(invoiceAdjustmentTax).where(ofThese(invoiceAdjustmentTax)),
+  );
   const stages = byAgreement(
     await tx
       .select()

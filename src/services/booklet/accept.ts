@@ -221,7 +221,7 @@ async function confirmByPost(
   const { document, proposal: row, ours } = current;
   const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
   if (!payer?.email) return;
-  const tax = minorDigits(document.currency) === 0 ? '' : ', tax included';
+  const tax = minorDigits(document.currency) === 0 ? '' : ', including tax';
   const said =
     signer.signature.kind === 'told'
       ? `you told us ${signer.signature.how} that you accept`

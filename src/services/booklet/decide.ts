@@ -58,7 +58,7 @@ export function refuseClosed(current: Current): void {
   const sentences: Partial<Record<Current['state'], string>> = {
     draft: 'This is being revised; we will send you the new one.',
     lapsed: 'The day these prices hold until is over. Ask us for fresh ones.',
-    withdrawn: 'This proposal was taken back. Ask us if you did not expect that.',
+    withdrawn: 'This proposal was withdrawn. Ask us if you did not expect that.',
     declined: 'This proposal was declined. Tell us if you changed your mind.',
     accepted: 'This proposal is accepted already.',
   };

@@ -37,7 +37,7 @@ const SignRoundInput = Type.Object(
 
 /** The sentence under the selections of a round. */
 export const selectionConsent =
-  'I choose this as shown, against the money set aside for it, and I agree to sign electronically.';
+  'I choose this as shown, against the allowance for it, and I agree to sign electronically.';
 
 /** A round of the visitor's own agreement that they were asked to choose in. */
 async function ownRound(tx: Transaction, visitor: Visitor, roundId: string, saveNumber: number) {
@@ -49,7 +49,7 @@ async function ownRound(tx: Transaction, visitor: Visitor, roundId: string, save
   if (known?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such round.');
   const row = await roundInWork(tx, roundId, saveNumber);
   if (row.state !== 'offered')
-    throw new Problem(409, `“${row.document.name}” was taken back. We will come back to you about it.`);
+    throw new Problem(409, `“${row.document.name}” was withdrawn. We will come back to you about it.`);
   return row;
 }
 

@@ -1,3 +1,4 @@
+import { methodName, reversalName } from '@/core/text/names';
 import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { agreementOf, reversedPayment } from '@/data/joins';
@@ -72,19 +73,19 @@ export async function readAccount(
         })),
         ...payments.map(({ receivedOn, method, reference, amount }) => ({
           day: receivedOn,
-          what: `Received by ${method}`,
+          what: `Received by ${methodName(method)}`,
           detail: reference,
           amount: minus(amount),
         })),
-        ...reversals.map(({ row: { on, reason, amount } }) => ({
+        ...reversals.map(({ row: { on, kind, reason, amount } }) => ({
           day: on,
-          what: amount.startsWith('-') ? 'Payment came again' : 'Payment went back',
+          what: reversalName(kind, amount.startsWith('-')),
           detail: reason,
           amount: money(amount),
         })),
         ...refunds.map(({ paidOn, method, reference, amount }) => ({
           day: paidOn,
-          what: `Paid back by ${method}`,
+          what: `Refunded by ${methodName(method)}`,
           detail: reference,
           amount: money(amount),
         })),

@@ -102,8 +102,7 @@ export async function takeCostBack(actor: Actor, input: unknown): Promise<void> 
     const [found] = await tx.select().from(costEntry).where(eq(costEntry.id, costId));
     if (!found) throw new Problem(404, 'There is no such cost.');
     await loadAgreement(tx, found.agreementId, { lock: true });
-    if (found.takesBack !== null)
-      throw new Problem(409, 'This takes another cost back; record that one anew.');
+    if (found.takesBack !== null) throw new Problem(409, 'This voids another cost; record that one anew.');
     const [gone] = await tx
       .select({ id: costEntry.id })
       .from(costEntry)
@@ -120,7 +119,7 @@ export async function takeCostBack(actor: Actor, input: unknown): Promise<void> 
       recordedBy: actor.userId,
       recordedAt: actor.now,
     });
-    await recordAudit(tx, actor, 'cost taken back', costId, {});
+    await recordAudit(tx, actor, 'cost voided', costId, {});
   });
 }
 

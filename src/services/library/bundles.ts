@@ -160,7 +160,7 @@ export async function retireBundle(actor: Actor, id: unknown, retired: boolean):
       .where(eq(bundle.id, bundleId))
       .returning({ id: bundle.id });
     if (changed.length === 0) throw new Problem(404, gone);
-    await recordAudit(tx, actor, retired ? 'bundle retired' : 'bundle taken back', bundleId);
+    await recordAudit(tx, actor, retired ? 'bundle retired' : 'bundle brought back', bundleId);
   });
 }
 

@@ -116,7 +116,7 @@ export async function retireItem(actor: Actor, id: unknown, retired: boolean): P
       .where(eq(item.id, itemId))
       .returning({ id: item.id });
     if (changed.length === 0) throw new Problem(404, gone);
-    await recordAudit(tx, actor, retired ? 'item retired' : 'item taken back', itemId);
+    await recordAudit(tx, actor, retired ? 'item retired' : 'item brought back', itemId);
   });
 }
 

@@ -1,3 +1,4 @@
+import { reversalName } from '@/core/text/names';
 import { and, asc, eq, gt, inArray, lte, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -33,7 +34,7 @@ const bookedLines = ({ lines, digits }: LoadedAgreement) =>
 
 const words = {
   work: '',
-  retainage: 'Held back',
+  retainage: 'Retainage',
   advance: 'Deposit',
   'late charge': 'Late charge',
   tax: '',
@@ -153,7 +154,7 @@ async function moved(
       day: row.on,
       method,
       amount: -money(row.amount) as Amount,
-      text: named(row.amount.startsWith('-') ? 'Payment came again' : 'Payment returned', row.reason),
+      text: named(reversalName(row.kind, row.amount.startsWith('-')), row.reason),
       ...(about.get(row.paymentId) ?? none),
       ...rest,
     })),
@@ -161,7 +162,7 @@ async function moved(
       day: row.paidOn,
       method: row.method,
       amount: -money(row.amount) as Amount,
-      text: named('Paid back', row.reference),
+      text: named('Refund', row.reference),
       ...none,
       ...rest,
     })),

@@ -18,7 +18,7 @@ export interface Source {
 interface Balance {
   /** What is left of the payments and credit notes on an agreement, oldest first. */
   readonly sources: readonly Source[];
-  /** What was paid back out of payments that went back since: above zero, the customer owes it. */
+  /** What was paid back out of returned payments since: above zero, the customer owes it. */
   readonly debts: readonly { readonly paymentId: string; readonly owed: Amount }[];
 }
 
@@ -90,7 +90,7 @@ export const idleOf = async (tx: Transaction, loaded: LoadedAgreement): Promise<
   (await balanceOf(tx, loaded)).sources;
 
 /**
- * Puts what came in on what the customer owes beside invoices: refunds out of payments that went back are taken out of it
+ * Puts what came in on what the customer owes beside invoices: refunds out of returned payments are taken out of it
  * instead.
  * @returns how much of it that took
  */

@@ -35,7 +35,7 @@ export async function sendInvoiceLetter(
   const { head, digits } = loaded;
   const ours = await companyOf(tx, who.companyId);
   const [payer] = await tx.select().from(customer).where(eq(customer.id, head.customerId));
-  if (!payer!.email) throw new Problem(422, `${payer!.name} has no e-mail address.`);
+  if (!payer!.email) throw new Problem(422, `${payer!.name} has no email address.`);
   const [sender] = who.userId
     ? await tx.select({ name: user.name }).from(user).where(eq(user.id, who.userId))
     : [];

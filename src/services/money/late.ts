@@ -102,7 +102,7 @@ export async function chargeLate(actor: Actor, input: unknown): Promise<{ id: st
   });
 }
 
-/** Takes a late charge back as a whole; it can be charged again. */
+/** Waives a late charge as a whole; it can be charged again. */
 export async function waiveLate(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
   allow(actor, 'owner', 'office');
   const { invoiceId } = check(LateInput, input, 'The late charge');
@@ -111,7 +111,7 @@ export async function waiveLate(actor: Actor, input: unknown): Promise<{ id: str
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     if (bill?.kind !== 'late charge') throw new Problem(404, 'There is no such late charge.');
     if (loaded.papers.some(({ credits }) => credits === invoiceId))
-      throw new Problem(409, `Invoice ${bill.label} was taken back already.`);
+      throw new Problem(409, `Invoice ${bill.label} was waived already.`);
     const { id, label } = await insertRow(
       tx,
       actor,

@@ -1,3 +1,4 @@
+import type { PaymentMethod } from '@/core/text/names';
 import { and, desc, eq, gte } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { reversedPayment, customerOfPayment } from '@/data/joins';
@@ -9,7 +10,7 @@ import { customer, payment, paymentReversal, refund } from '@/data/schema';
 export interface Moved {
   readonly id: string;
   readonly amount: string;
-  readonly method: string;
+  readonly method: PaymentMethod;
   readonly on: string;
   readonly text: string;
   readonly customer: string;
@@ -68,13 +69,13 @@ export async function movedRows(
     ...came.map(({ row: { id, amount, method, receivedOn, reference, agreementId }, customer: name }) => ({
       ...{ id, amount, method, on: receivedOn, text: reference, customer: name, agreementId },
     })),
-    ...back.map(({ row: { id, amount, reason, on }, of: { method, agreementId }, customer: name }) => ({
+    ...back.map(({ row: { id, amount, kind, reason, on }, of: { method, agreementId }, customer: name }) => ({
       ...{ id, amount: opposite(amount), method, on, customer: name, agreementId },
-      text: `${amount.startsWith('-') ? 'came again' : 'went back'}: ${reason}`,
+      text: `${amount.startsWith('-') ? 'reinstated' : kind}: ${reason}`,
     })),
     ...refunded.map(({ row: { id, amount, method, paidOn, reference, agreementId }, customer: name }) => ({
       ...{ id, amount: opposite(amount), method, on: paidOn, customer: name, agreementId },
-      text: reference ? `paid back: ${reference}` : 'paid back',
+      text: reference ? `refund: ${reference}` : 'refund',
     })),
   ]
     .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : a.id < b.id ? 1 : -1))

@@ -84,7 +84,7 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
     if (amount > credit)
       throw new Problem(
         422,
-        `The customer’s credit is ${showAmount(credit, loaded.digits)}; no more can be paid back.`,
+        `The customer’s credit is ${showAmount(credit, loaded.digits)}; no more can be refunded.`,
       );
     const id = newId(actor.now);
     await tx.insert(refund).values({

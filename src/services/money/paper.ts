@@ -19,8 +19,8 @@ export function asOf(loaded: LoadedAgreement, issuedAt: Date, position: number) 
 }
 
 const partNames = {
-  retainage: { off: 'Held back until completion', on: 'Held back before, due now' },
-  advance: { off: 'Deposit counted off', on: 'Deposit, paid ahead of the work' },
+  retainage: { off: 'Retainage, held until completion', on: 'Retainage released, due now' },
+  advance: { off: 'Deposit applied', on: 'Deposit, paid up front' },
 } as const;
 
 function partsOf(

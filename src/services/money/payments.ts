@@ -94,7 +94,7 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   return { id, repeated: false };
 }
 
-/** Records a cheque, a transfer or cash. */
+/** Records a check, a transfer or cash. */
 export async function recordPayment(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
   const { parts, first, sure, ...received } = check(PaymentInput, input, 'The payment');
@@ -151,8 +151,8 @@ async function askIfDoubtful(
   if (given.amount > open)
     doubts.push(
       open > 0n
-        ? `It is more than the ${money(open)} that are open; the rest becomes the customer’s credit.`
-        : 'No invoice is open; it becomes the customer’s credit.',
+        ? `It is more than the ${money(open)} that are open; the balance is kept as customer credit.`
+        : 'No invoice is open; it is kept as customer credit.',
     );
   const alike = await tx
     .select({ at: payment.recordedAt })

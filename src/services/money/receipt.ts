@@ -17,8 +17,8 @@ export async function readReceipt(actor: Actor, paymentId: string): Promise<Rece
     if (!row) throw new Problem(404, 'There is no such payment.');
     const loaded = await loadAgreement(tx, row.agreementId);
     const ours = await companyOf(tx, actor.companyId);
-    const gone = await tx
-      .select({ reason: paymentReversal.reason, amount: paymentReversal.amount })
+    const reversals = await tx
+      .select({ kind: paymentReversal.kind, reason: paymentReversal.reason, amount: paymentReversal.amount })
       .from(paymentReversal)
       .where(eq(paymentReversal.paymentId, paymentId));
     const money = (text: string) => parseAmount(text, loaded.digits);
@@ -46,7 +46,7 @@ export async function readReceipt(actor: Actor, paymentId: string): Promise<Rece
       method: row.method,
       reference: row.reference,
       receivedOn: row.receivedOn,
-      wentBack: stillGone(gone),
+      gone: stillGone(reversals),
       parts,
       credit: writeAmount(rest as Amount, loaded.digits),
     };

@@ -22,17 +22,21 @@ import { idleOf, moveRefunds } from './credit';
 
 interface Reversal {
   readonly paymentId: string;
+  /** Returned by the bank or the card’s holder; void: recorded by mistake, it never came. */
+  readonly kind: 'returned' | 'void';
   readonly reason: string;
   readonly on: string;
   readonly idempotencyKey: string;
 }
 
-/** Why a payment went back, where it did not come again; null: it is here. */
+/** How and why a payment is gone; null: it is here, or was reinstated. */
 export function stillGone(
-  reversals: readonly { readonly amount: string; readonly reason: string }[],
-): string | null {
+  reversals: readonly (Pick<Reversal, 'kind' | 'reason'> & { readonly amount: string })[],
+): Pick<Reversal, 'kind' | 'reason'> | null {
   const went = reversals.filter(({ amount }) => !amount.startsWith('-'));
-  return went.length > reversals.length - went.length ? went.at(-1)!.reason : null;
+  if (went.length <= reversals.length - went.length) return null;
+  const { kind, reason } = went.at(-1)!;
+  return { kind, reason };
 }
 
 /** A payment, its agreement locked, with what is on invoices, was paid back to the customer, and went back. */
@@ -64,7 +68,7 @@ async function paymentAsItStands(tx: Transaction, paymentId: string) {
 }
 
 /**
- * Takes a payment back that did not stay: a check returned, a card payment disputed. It comes off the invoices it was put
+ * Reverses a payment: returned (a check, a card payment disputed), or void. It comes off the invoices it was put
  * on, which are open again. What was paid back of it to the customer is taken out of their other money then: what is on no
  * invoice first, then what is on invoices, the oldest first, which are open again; past that they owe it. Locks the
  * agreement. A repeat under the same key changes nothing.
@@ -74,7 +78,7 @@ export async function insertReversal(tx: Transaction, who: Issuer, given: Revers
   const { loaded, amount, gone, keys, onInvoices, refunded } = await paymentAsItStands(tx, given.paymentId);
   if (keys.includes(given.idempotencyKey)) return ZERO;
   const left = (amount - gone) as Amount;
-  if (left <= 0n) throw new Problem(409, 'This payment was returned already.');
+  if (left <= 0n) throw new Problem(409, 'This payment was returned or voided already.');
   await put(
     tx,
     who,
@@ -91,7 +95,9 @@ export async function insertReversal(tx: Transaction, who: Issuer, given: Revers
     recordedAt: who.now,
   });
   if (refunded > 0n) await coverRefunded(tx, who, loaded, given.paymentId, refunded);
-  await recordAudit(tx, who, 'payment went back', given.paymentId, { reason: given.reason });
+  await recordAudit(tx, who, given.kind === 'void' ? 'payment voided' : 'payment returned', given.paymentId, {
+    reason: given.reason,
+  });
   return left;
 }
 
@@ -168,7 +174,7 @@ async function insertReturn(tx: Transaction, who: Issuer, given: Reversal): Prom
     given.paymentId,
     allocatePayment((gone - refunded) as Amount, open).parts,
   );
-  await recordAudit(tx, who, 'payment came again', given.paymentId, { reason: given.reason });
+  await recordAudit(tx, who, 'payment reinstated', given.paymentId, { reason: given.reason });
 }
 
 async function put(
@@ -196,9 +202,10 @@ async function put(
 export async function followDispute(
   tx: Transaction,
   who: Issuer,
-  given: Omit<Reversal, 'idempotencyKey'>,
+  about: Omit<Reversal, 'idempotencyKey' | 'kind'>,
   back: boolean,
 ): Promise<void> {
+  const given = { ...about, kind: 'returned' as const };
   const { amount, gone, keys } = await paymentAsItStands(tx, given.paymentId);
   const count = (word: string) => keys.filter((key) => key.startsWith(`${word}-`)).length;
   const [disputed, won] = [count('dispute'), count('won')];
@@ -208,7 +215,31 @@ export async function followDispute(
   if (!back && disputed > won) await insertReturn(tx, who, { ...given, idempotencyKey: key('won') });
 }
 
-/** Records that a payment went back. */
+/** The day a reversal counts from. @throws Problem 422 for a day that cannot be, 409 for a void card payment */
+function dayOfReversal(given: ReversalInput, row: typeof payment.$inferSelect, today: string): string {
+  if (given.kind === 'void') {
+    if (row.method === 'card')
+      throw new Problem(
+        409,
+        'The card service recorded this payment; it cannot be voided. Refund it instead.',
+      );
+    // What never came is not counted on any day.
+    return row.receivedOn;
+  }
+  if (given.on === undefined) throw new Problem(422, 'Say on which day it was returned.');
+  refuseFuture(given.on, today);
+  if (given.on < row.receivedOn)
+    throw new Problem(
+      422,
+      `It was received on ${showDate(row.receivedOn)}; it cannot have been returned before.`,
+    );
+  return given.on;
+}
+
+/**
+ * Records that a payment was returned by the bank, or voids one that was recorded by mistake: from the day it bears on it
+ * is counted nowhere. Both stay on record. A repeat under the same key changes nothing.
+ */
 export async function reversePayment(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office');
   const given = check(ReversalInput, input, 'What happened');
@@ -216,17 +247,13 @@ export async function reversePayment(actor: Actor, input: unknown): Promise<void
     const [row] = await tx.select().from(payment).where(eq(payment.id, given.paymentId));
     if (!row) throw new Problem(404, 'There is no such payment.');
     const ours = await companyOf(tx, actor.companyId);
-    refuseFuture(given.on, businessDate(actor.now, ours.timeZone));
-    if (given.on < row.receivedOn)
-      throw new Problem(
-        422,
-        `It was received on ${showDate(row.receivedOn)}; it cannot have been returned before.`,
-      );
+    const on = dayOfReversal(given, row, businessDate(actor.now, ours.timeZone));
+    const reversal = { ...given, kind: given.kind ?? ('returned' as const), on };
     const [known] = await tx
       .select()
       .from(paymentReversal)
       .where(eq(paymentReversal.idempotencyKey, given.idempotencyKey));
-    if (known) refuseOtherUnderKey(known, given);
-    else await insertReversal(tx, actor, given);
+    if (known) refuseOtherUnderKey(known, reversal);
+    else await insertReversal(tx, actor, reversal);
   });
 }

@@ -119,8 +119,8 @@ export async function sendProposal(
       body: [
         words.trim() || `Good day ${payer!.contactName || payer!.name},`,
         row.document.change
-          ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. ${as} it changes the sum by ${showDecimal(view.total)} ${view.currency}, tax included. It takes effect when you sign it.`
-          : `here is our proposal “${view.title}” for ${place!.address.street}. ${as} it comes to ${showDecimal(view.total)} ${view.currency}, tax included.`,
+          ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. ${as} it changes the sum by ${showDecimal(view.total)} ${view.currency}, including tax. It takes effect when you sign it.`
+          : `here is our proposal “${view.title}” for ${place!.address.street}. ${as} it comes to ${showDecimal(view.total)} ${view.currency}, including tax.`,
         `Read it, choose and sign here:\n${link.address}`,
         `${actor.name}\n${ours.name} · ${ours.phone}`,
       ].join('\n\n'),

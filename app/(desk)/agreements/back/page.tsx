@@ -9,7 +9,7 @@ import '@/desk/reports/back.css';
 import '@/desk/jobCosting/job.css';
 import { pageActor } from '../../../session';
 
-export const metadata: Metadata = { title: 'Looking back' };
+export const metadata: Metadata = { title: 'Reports' };
 
 const ranges = [90, 365, 1095] as const;
 
@@ -23,7 +23,7 @@ export default async function BackPage({
   return (
     <div className="page">
       <header className="page-head">
-        <h1>Looking back</h1>
+        <h1>Reports</h1>
       </header>
       {query.show === 'proposals' ? (
         <Proposals actor={actor} days={ranges.find((each) => String(each) === query.days) ?? 365} />

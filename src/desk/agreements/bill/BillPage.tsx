@@ -28,7 +28,7 @@ const paths: Readonly<Record<Path, string>> = {
   entry: 'A payment of the schedule',
   work: 'Work done',
   amount: 'An amount',
-  rest: 'All that is left',
+  rest: 'Remaining balance',
   release: 'Retainage',
 };
 
@@ -188,7 +188,7 @@ export function BillPage({
                 else setRefused(answer.problem.detail);
               }}
             >
-              Drop the draft
+              Delete draft
             </Button>
           )}
         </span>
@@ -220,7 +220,7 @@ export function BillPage({
         )}
         {(path === 'amount' || path === 'release') && (
           <label className="bill-amount">
-            {path === 'amount' ? 'Amount, tax in it' : 'Release'}
+            {path === 'amount' ? 'Amount, including tax' : 'Release'}
             <Input
               style={{ width: 130, textAlign: 'right' }}
               value={

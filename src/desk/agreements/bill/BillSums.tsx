@@ -41,7 +41,7 @@ export function BillSums({
               )}
               {(sums.retainage !== 0n || sums.advance !== 0n) && (
                 <>
-                  <dt className="sum">Work with tax</dt>
+                  <dt className="sum">Work, including tax</dt>
                   <dd className="sum">{money(sums.workGross)}</dd>
                 </>
               )}
@@ -49,7 +49,7 @@ export function BillSums({
           )}
           {sums.advance !== 0n && (
             <>
-              <dt>{sums.advance < 0n ? 'Deposit counted off' : 'Deposit, ahead of the work'}</dt>
+              <dt>{sums.advance < 0n ? 'Deposit applied' : 'Deposit, paid up front'}</dt>
               <dd>{money(sums.advance)}</dd>
             </>
           )}
@@ -57,25 +57,25 @@ export function BillSums({
             <>
               <dt>
                 {sums.retainage < 0n
-                  ? `Held back, ${ledger.terms.retainage?.percent} %`
+                  ? `Retainage, ${ledger.terms.retainage?.percent} %`
                   : 'Retainage released'}
               </dt>
               <dd>{money(sums.retainage)}</dd>
             </>
           )}
-          <dt className="sum">{sums.total < 0n ? 'In the customer’s favour' : 'To pay'}</dt>
+          <dt className="sum">{sums.total < 0n ? 'Credit to the customer' : 'To pay'}</dt>
           <dd className="sum">
             <strong>{money(sums.total)}</strong>
           </dd>
           {!isNothing(work.credit) && sums.total > 0n && (
             <>
-              <dt>Customer’s credit on it</dt>
+              <dt>Customer credit on it</dt>
               <dd>{showDecimal(work.credit)}</dd>
             </>
           )}
         </dl>
       ) : (
-        <p className="empty">Type a per cent, a quantity or an amount in a row, or pick another way above.</p>
+        <p className="empty">Type a percent, a quantity or an amount in a row, or pick another way above.</p>
       )}
       <h2 style={{ marginTop: 16 }}>The agreement after it</h2>
       <dl className="pairs">
@@ -85,13 +85,13 @@ export function BillSums({
         <dd>{money(position.billed)}</dd>
         {after.heldGross > 0n && (
           <>
-            <dt>Held back in all</dt>
+            <dt>Retainage to date</dt>
             <dd>{money(after.heldGross)}</dd>
           </>
         )}
         {after.aheadGross > 0n && (
           <>
-            <dt>Deposit not counted off</dt>
+            <dt>Deposit not applied yet</dt>
             <dd>{money(after.aheadGross)}</dd>
           </>
         )}

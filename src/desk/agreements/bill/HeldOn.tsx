@@ -5,12 +5,12 @@ import { showAmount, showDecimal } from '@/core/number';
 /** What is held back of which invoice, and what was released of it. */
 export function HeldOn({ work, held }: { work: ProgressBilling; held: Amount }) {
   return (
-    <table className="table-plain" aria-label="Held back">
+    <table className="table-plain" aria-label="Retainage">
       <thead>
         <tr>
           <th>Invoice</th>
           <th>For</th>
-          <th className="amount">Held back, tax in it</th>
+          <th className="amount">Retainage, including tax</th>
         </tr>
       </thead>
       <tbody>

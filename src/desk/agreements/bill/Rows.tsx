@@ -23,7 +23,7 @@ interface Props {
   readonly askLines: (asks: readonly ByLine[]) => void;
 }
 
-/** Every agreed line: type a per cent, a quantity or an amount, and the others follow. Change orders stand apart. */
+/** Every agreed line: type a percent, a quantity or an amount, and the others follow. Change orders stand apart. */
 export function Rows({ work, rows, by, folded, readOnly, askLines }: Props) {
   const digits = work.ledger.minorDigits;
   const money = (value: bigint) => (value === 0n ? '' : showAmount(value as never, digits));
@@ -145,7 +145,7 @@ function Group({
           {!group.finished && (
             <Cell
               name="percent"
-              label={`Per cent to date of ${group.name}`}
+              label={`Percent to date of ${group.name}`}
               align="right"
               shown={percentOf(group.share)}
               readOnly={readOnly}
@@ -224,7 +224,7 @@ function Row({
         ) : (
           <Cell
             name="percent"
-            label={`Per cent to date of ${line.description}`}
+            label={`Percent to date of ${line.description}`}
             align="right"
             shown={percentOf(row.share)}
             commit={(text) => one({ percent: readPercent(text, 100) })}

@@ -76,7 +76,7 @@ export function AgreedDialog({ agreed, close }: { agreed: readonly AgreedForChan
       width={820}
       title="From the agreement"
       okText={lines.length === 1 ? 'Put 1 line in' : `Put ${lines.length} lines in`}
-      cancelText="Leave it"
+      cancelText="Cancel"
       okButtonProps={{ disabled: lines.length === 0 || made.some(({ wrong }) => wrong !== null) }}
       onOk={put}
       onCancel={close}

@@ -47,7 +47,7 @@ export function AllowanceCard({ line, sectionTitle }: { line: Line; sectionTitle
           our fee, % of price
           <Cell
             name="allowance-fee"
-            label={`${line.description}: our fee in per cent of the price`}
+            label={`${line.description}: our fee in percent of the price`}
             align="right"
             shown={allowance.fee}
             readOnly={readOnly}
@@ -135,7 +135,7 @@ export function AllowanceCard({ line, sectionTitle }: { line: Line; sectionTitle
             type="text"
             onClick={() => work.edit((draft) => setAllowance(draft, line.id, null))}
           >
-            No money set aside any more
+            No longer an allowance
           </Button>
         </div>
       )}

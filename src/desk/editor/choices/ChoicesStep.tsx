@@ -82,7 +82,7 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
         </p>
       )}
       <ExtrasCard />
-      <h2>Money set aside</h2>
+      <h2>Allowances</h2>
       {allowances.length === 0 && (
         <p className="soft">
           For what is not chosen yet: on a line of the sheet, Alt A sets money aside, with a rule for the

@@ -119,7 +119,7 @@ export function EntryRow(props: Props) {
           options={[
             { value: 'percent', label: '% of the total' },
             { value: 'amount', label: currency },
-            { value: 'rest', label: 'the rest' },
+            { value: 'rest', label: 'the balance' },
           ]}
         />
       </td>

@@ -140,8 +140,8 @@ export function PaymentsStep({ money: ours }: { money: CompanyMoney }) {
           <Button onClick={add}>Add a stage</Button>
           {presets.length > 0 && (
             <Select
-              aria-label="Take a schedule of ours"
-              placeholder="Take a schedule of ours"
+              aria-label="Use a saved schedule"
+              placeholder="Use a saved schedule"
               value={null}
               style={{ minWidth: 240 }}
               onChange={(id: string | null) => id && take(id)}

@@ -30,16 +30,16 @@ export function TermsPanel() {
           onChange={(value) => put(value === 'advance' ? { ...terms, deposit: value } : withoutDeposit)}
           options={[
             { value: 'draw', label: 'pays for the first part of the work' },
-            { value: 'advance', label: 'is paid ahead and counted off each invoice' },
+            { value: 'advance', label: 'is paid up front and applied to each invoice' },
           ]}
         />
       </label>
       <label>
-        Held back of each invoice
+        Retainage on each invoice
         <span className="terms-field">
           <Cell
             name="retainage"
-            label="Retainage in per cent"
+            label="Retainage in percent"
             align="right"
             shown={retainage?.percent ?? ''}
             readOnly={readOnly}
@@ -57,7 +57,7 @@ export function TermsPanel() {
           <span className="terms-field">
             <Cell
               name="limit"
-              label="Most that is held, in per cent of the whole"
+              label="Most retainage, in percent of the whole"
               align="right"
               shown={retainage.limit ?? ''}
               readOnly={readOnly}

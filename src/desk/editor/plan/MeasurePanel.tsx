@@ -98,7 +98,7 @@ function TracedRow({
       {selected && traced.kind === 'area' && !readOnly && (
         <select
           className="input-select measure-space"
-          aria-label={`Make ${traced.label} the space of a section`}
+          aria-label={`Make ${traced.label} the dimensions of a section`}
           value={follower?.id ?? ''}
           onChange={({ target }) => {
             const section = sections.find(({ id }) => id === target.value);
@@ -112,7 +112,7 @@ function TracedRow({
             );
           }}
         >
-          <option value="">Make it the space of …</option>
+          <option value="">Use as the dimensions of …</option>
           {sections.map(({ id, title }) => (
             <option key={id} value={id}>
               {title}

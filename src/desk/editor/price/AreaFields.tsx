@@ -1,5 +1,6 @@
 'use client';
 
+import { costTypeName } from '@/core/text/names';
 import { Button } from 'antd';
 import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
@@ -43,10 +44,10 @@ export function AreaFields() {
       <div className="inputs">
         {parts.map((part) => (
           <label key={part} className="input-field">
-            <span className="input-label">{part}</span>
+            <span className="input-label">{costTypeName(part)}</span>
             <Cell
               name="area"
-              label={`Factor on ${part}`}
+              label={`Factor on ${costTypeName(part)}`}
               align="right"
               shown={area[part]}
               mark={area[part] === '1' ? undefined : 'typed'}

@@ -1,5 +1,6 @@
 'use client';
 
+import { costTypeName } from '@/core/text/names';
 import { PlusOutlined } from '@ant-design/icons';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
@@ -66,7 +67,7 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
               <td>
                 <Cell
                   name="load-name"
-                  label="Load"
+                  label="Markup"
                   shown={load.name}
                   readOnly={readOnly}
                   commit={(text) => text.trim() && change(load.id, { name: text.trim().slice(0, 200) })}
@@ -90,7 +91,7 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
               <td className="cell-narrow">
                 <Cell
                   name="percent"
-                  label={`${load.name}, per cent`}
+                  label={`${load.name}, percent`}
                   align="right"
                   shown={load.percent}
                   readOnly={readOnly}
@@ -103,7 +104,7 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
                 <div className="load-base">
                   <select
                     className="plain-field"
-                    aria-label={`${load.name}: per cent of`}
+                    aria-label={`${load.name}: percent of`}
                     disabled={readOnly}
                     value={load.base}
                     onChange={({ target }) => change(load.id, { base: target.value as Load['base'] })}
@@ -128,11 +129,13 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
                     <option value="">all costs</option>
                     {costTypes.map((type) => (
                       <option key={type} value={type}>
-                        {type} only
+                        {costTypeName(type)} only
                       </option>
                     ))}
                     {load.costTypes && load.costTypes.length > 1 && (
-                      <option value={load.costTypes.join()}>{load.costTypes.join(' and ')}</option>
+                      <option value={load.costTypes.join()}>
+                        {load.costTypes.map(costTypeName).join(' and ')}
+                      </option>
                     )}
                   </select>
                 </div>
@@ -157,7 +160,7 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
       </table>
       {!readOnly && proposal.loads.length < 12 && (
         <Button size="small" icon={<PlusOutlined />} onClick={() => change(newPartId(), {})}>
-          Load
+          Markup
         </Button>
       )}
     </>

@@ -94,7 +94,7 @@ function PricedRow({
   setDiscount,
 }: {
   priced: Priced;
-  /** What stands where it has no loads of its own. */
+  /** What stands where it has no markup of its own. */
   above: string;
   loadSets: readonly LoadSet[];
   inner?: boolean;
@@ -119,7 +119,7 @@ function PricedRow({
             }}
           >
             <option value="">{above}</option>
-            {loads && !set && <option value="own">loads of its own</option>}
+            {loads && !set && <option value="own">markup of its own</option>}
             {loadSets.map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}

@@ -1,5 +1,6 @@
 'use client';
 
+import { costTypeName } from '@/core/text/names';
 import { App, Button, Checkbox, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { resilience } from '@/core/insight';
@@ -109,7 +110,7 @@ export function ShapePanel() {
             style={{ width: 110 }}
             aria-label="Target"
             inputMode="decimal"
-            placeholder={kind === 'total' ? writeAmount(figures.total, minorDigits) : 'per cent'}
+            placeholder={kind === 'total' ? writeAmount(figures.total, minorDigits) : 'percent'}
             value={text}
             onChange={({ target }) => setText(target.value)}
           />
@@ -218,7 +219,7 @@ export function ShapePanel() {
       <p className="soft">
         {resilience(figures)
           .filter(({ overrun, cost }) => overrun !== null && cost > 0n && figures.profit > 0n)
-          .map(({ costType, overrun }) => `${costType} ${showPercent(overrun!)} %`)
+          .map(({ costType, overrun }) => `${costTypeName(costType)} ${showPercent(overrun!)} %`)
           .join(' · ') || 'No profit yet'}{' '}
         of overrun would take all the profit.
       </p>

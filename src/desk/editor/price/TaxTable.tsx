@@ -33,7 +33,7 @@ export function TaxTable() {
                 <td className="cell-narrow">
                   <Cell
                     name="tax"
-                    label={`${component.name}, per cent`}
+                    label={`${component.name}, percent`}
                     align="right"
                     shown={component.percent}
                     readOnly={readOnly}
@@ -80,7 +80,7 @@ export function TaxTable() {
             checked={tax?.shown === 'with tax'}
             onChange={({ target }) => terms({ shown: target.checked ? 'with tax' : null })}
           >
-            The customer reads prices with the tax in them
+            The customer sees prices including tax
           </Checkbox>
         )}
         <Checkbox

@@ -67,7 +67,7 @@ function InputField({ sized, bundleId }: { sized: SizedInput; bundleId: string }
               ? '\u00a0'
               : text
             : source === 'space'
-              ? `from the space: ${text}`
+              ? `from the dimensions: ${text}`
               : 'as usual'}
       </span>
     </div>

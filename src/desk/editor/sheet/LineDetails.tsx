@@ -119,7 +119,7 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
         <p className="details-loads">
           {line.loads.length === 0
             ? 'Passed on at cost'
-            : `Loads of its own: ${line.loads.map(({ name, percent }) => `${name} ${percent} %`).join(', ')}`}
+            : `Markup of its own: ${line.loads.map(({ name, percent }) => `${name} ${percent} %`).join(', ')}`}
           , from the library.{' '}
           {!readOnly && (
             <Button size="small" onClick={() => edit((draft) => setLoads(draft, line.id, null))}>
@@ -129,7 +129,7 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
         </p>
       )}
       <label>
-        Not decided yet (a colour, a model); listed before sending
+        Not decided yet (a color, a model); listed before sending
         <TextField
           readOnly={readOnly}
           value={line.open ?? ''}

@@ -63,7 +63,7 @@ function ExtraMark({ line }: { line: Line }) {
   );
 }
 
-/** The margin of a line in per cent of its price: what its fee is taken to be when money is set aside for it. */
+/** The margin of a line in percent of its price: what its fee is taken to be when money is set aside for it. */
 const usualFee = ({ net, costAmount }: SectionLine): Fixed =>
   costAmount > 0n && costAmount < net ? ((ratio(net - costAmount, net)! * 100n) as Fixed) : ZERO_FIXED;
 
@@ -183,7 +183,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
             <ExtraMark line={line} />
             {line.allowance && (
               <span className="choice-tag" title={rulesInWords[line.allowance.rule]}>
-                set aside
+                allowance
               </span>
             )}
           </div>
@@ -195,7 +195,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
             </span>
           ))}
           {figures.minimumApplied && <span className="row-remark soft">minimum charge</span>}
-          {line.quantityOpen && <span className="row-remark wrong">quantity not looked at</span>}
+          {line.quantityOpen && <span className="row-remark wrong">quantity not confirmed</span>}
           {replaced !== null && (
             <span className="row-remark wrong">cost changed, library has {showUnitAmount(replaced)}</span>
           )}
@@ -297,7 +297,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
                     : [
                         {
                           key: 'allowance',
-                          label: line.allowance ? 'No money set aside any more' : 'Set money aside for it',
+                          label: line.allowance ? 'No longer an allowance' : 'Make it an allowance',
                           extra: 'Alt A',
                         },
                         {

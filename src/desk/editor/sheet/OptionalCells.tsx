@@ -27,7 +27,7 @@ export function OptionalCells({ cells }: { readonly cells: Partial<Record<Column
   });
 }
 
-/** (Net − cost) ÷ net in per cent; nothing where there is nothing to divide by. */
+/** (Net − cost) ÷ net in percent; nothing where there is nothing to divide by. */
 export function showMargin(net: Amount, cost: Amount): string {
   const share = ratio(net - cost, net);
   return share === null ? '' : `${showPercent(share)} %`;

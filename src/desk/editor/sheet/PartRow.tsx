@@ -59,7 +59,7 @@ export function PartRow({
             <button
               type="button"
               className="grip part-revert"
-              aria-label={`Take back the change of ${part.name}`}
+              aria-label={`Undo the change of ${part.name}`}
               onClick={revert}
             >
               <UndoOutlined aria-hidden="true" />
@@ -75,8 +75,8 @@ export function PartRow({
           <button
             type="button"
             className="grip part-revert"
-            aria-label={`Take back the change of ${line.description}`}
-            title="Take back the change"
+            aria-label={`Undo the change of ${line.description}`}
+            title="Undo the change"
             onClick={revert}
           >
             <UndoOutlined aria-hidden="true" />
@@ -176,9 +176,9 @@ export function PartRow({
                 { key: 'out', label: 'Leave it out on this job' },
                 {
                   key: 'overtime',
-                  label: change?.overtime ? 'Labour at the normal rate' : 'Labour at the overtime rate',
+                  label: change?.overtime ? 'Labor at the normal rate' : 'Labor at the overtime rate',
                 },
-                ...(change ? [{ key: 'revert', label: 'Take back the change' }] : []),
+                ...(change ? [{ key: 'revert', label: 'Undo the change' }] : []),
               ],
             }}
           >

@@ -70,7 +70,7 @@ export function RefreshCosts() {
         {after && (
           <p>
             Cost {showAmount(figures.cost, digits)} → {showAmount(after.cost, digits)}, total{' '}
-            {showAmount(figures.total, digits)} → {showAmount(after.total, digits)}. Prices you hold stay.
+            {showAmount(figures.total, digits)} → {showAmount(after.total, digits)}. Fixed prices stay.
           </p>
         )}
       </Modal>

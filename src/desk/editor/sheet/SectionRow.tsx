@@ -96,11 +96,11 @@ export function SectionRow({ figures }: { figures: SectionFigures }) {
             onClick={() => toggle(`${section.id} space`)}
           >
             {space?.trouble ? (
-              <span className="wrong">space: look</span>
+              <span className="wrong">dimensions: check</span>
             ) : floor !== null ? (
               `${showQuantity(floor)} sq ft${each === null ? '' : ` at ${showAmount(each, minorDigits)}`}`
             ) : (
-              <span className="space-none">give it a space</span>
+              <span className="space-none">Add dimensions</span>
             )}
           </button>
         )}
@@ -115,7 +115,7 @@ export function SectionRow({ figures }: { figures: SectionFigures }) {
             menu={{
               onClick: ({ key }) => act(key),
               items: [
-                { key: 'space', label: 'Space: length, width, height', extra: 'Alt M' },
+                { key: 'space', label: 'Dimensions: length, width, height', extra: 'Alt M' },
                 { key: 'fold', label: isFolded ? 'Unfold' : 'Fold', extra: 'Alt F' },
                 {
                   key: 'extra',

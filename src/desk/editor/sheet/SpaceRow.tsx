@@ -213,7 +213,7 @@ export function SpaceRow({ figures }: { figures: SectionFigures }) {
             </Button>
             {section.space && (
               <Button size="small" onClick={() => edit((draft) => setSpace(draft, section.id, null))}>
-                No space
+                No dimensions
               </Button>
             )}
             <Button size="small" onClick={() => toggle(`${section.id} space`)}>

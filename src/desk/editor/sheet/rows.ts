@@ -37,9 +37,9 @@ export type SheetRow =
 export const filters = {
   extras: 'Extras',
   questions: 'Questions to the customer',
-  untouched: 'Quantities not looked at',
+  untouched: 'Quantities not confirmed',
   costs: 'Costs typed over',
-  held: 'Prices held',
+  held: 'Fixed prices',
   open: 'Not decided yet',
   troubles: 'What cannot be computed',
 } as const;

@@ -13,7 +13,7 @@ import {
 } from '../../../../moneyActions';
 import { pageActor } from '../../../../session';
 
-export const metadata: Metadata = { title: 'Costs and profit' };
+export const metadata: Metadata = { title: 'Job costing' };
 
 export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

@@ -1,0 +1,31 @@
+import type { CostType } from '@/model';
+
+/** How money came or went: the key is the published one. */
+export type PaymentMethod = 'card' | 'cheque' | 'transfer' | 'cash';
+
+/* Keys of published formats are spelled as they were first published; people read the names. */
+
+const costTypeNames: Readonly<Record<CostType, string>> = {
+  material: 'material',
+  labour: 'labor',
+  equipment: 'equipment',
+  subcontract: 'subcontract',
+  other: 'other',
+};
+
+const methodNames: Readonly<Record<PaymentMethod, string>> = {
+  card: 'card',
+  cheque: 'check',
+  transfer: 'bank transfer',
+  cash: 'cash',
+};
+
+/** What people read for a cost type, in small letters: `labour` → “labor”. */
+export const costTypeName = (type: CostType): string => costTypeNames[type];
+
+/** What people read for a payment that is gone, or stands again after a dispute that was won. */
+export const reversalName = (kind: 'returned' | 'void', reinstated: boolean): string =>
+  reinstated ? 'Payment reinstated' : kind === 'void' ? 'Payment void' : 'Payment returned';
+
+/** What people read for a way of paying, in small letters: `cheque` → “check”. */
+export const methodName = (method: PaymentMethod): string => methodNames[method];

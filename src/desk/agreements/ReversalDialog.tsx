@@ -1,0 +1,111 @@
+'use client';
+
+import { Alert, Input, Modal } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { showDecimal } from '@/core/number';
+import type { MoneyInActions, Received, Reversal } from './moneyInActions';
+import { asked } from '@/ui/asked';
+import { useKeptForm } from '@/ui/kept/useKeptForm';
+
+const said: Readonly<Record<Reversal, { title: string; act: string; example: string; then: string }>> = {
+  returned: {
+    title: 'returned',
+    act: 'Payment returned',
+    example: 'Check returned, not enough funds',
+    then: 'The invoices it paid are open again. The payment stays on record as returned.',
+  },
+  void: {
+    title: 'recorded by mistake',
+    act: 'Void payment',
+    example: 'Typed twice, wrong customer',
+    then: 'It counts on no day, and the invoices it paid are open again. It stays on record as void.',
+  },
+};
+
+/** Asks once how a payment is gone: the bank returned it, or it was recorded by mistake. */
+export function ReversalDialog({
+  payment,
+  kind,
+  today,
+  reverse,
+  close,
+}: {
+  payment: Received;
+  kind: Reversal;
+  today: string;
+  reverse: MoneyInActions['reverse'];
+  close: () => void;
+}) {
+  const router = useRouter();
+  const [reason, setReason] = useState('');
+  const [on, setOn] = useState(today);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [key] = useState(() => crypto.randomUUID());
+  const { done, notice } = useKeptForm(
+    `${kind === 'void' ? 'void' : 'return'} of ${payment.id}`,
+    { reason, on },
+    { reason: '', on: today },
+    (kept) => {
+      setReason(kept.reason);
+      setOn(kept.on);
+    },
+  );
+  const submit = async () => {
+    setBusy(true);
+    const answer = await asked(
+      reverse({
+        paymentId: payment.id,
+        kind,
+        reason: reason.trim(),
+        ...(kind === 'returned' ? { on } : {}),
+        idempotencyKey: key,
+      }),
+    );
+    setBusy(false);
+    if (!answer.ok) setRefused(answer.problem.detail);
+    else {
+      done();
+      router.refresh();
+      close();
+    }
+  };
+  return (
+    <Modal
+      open
+      title={`${showDecimal(payment.amount)} ${said[kind].title}`}
+      okText={said[kind].act}
+      cancelText="Cancel"
+      okButtonProps={{ disabled: reason.trim() === '' }}
+      confirmLoading={busy}
+      onOk={submit}
+      onCancel={close}
+    >
+      {notice}
+      {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
+      <label className="bill-field">
+        Why
+        <Input
+          value={reason}
+          maxLength={200}
+          placeholder={said[kind].example}
+          onChange={({ target }) => setReason(target.value)}
+        />
+      </label>
+      {kind === 'returned' && (
+        <label className="bill-field">
+          On
+          <Input
+            type="date"
+            style={{ width: 180 }}
+            max={today}
+            value={on}
+            onChange={({ target }) => setOn(target.value)}
+          />
+        </label>
+      )}
+      <p className="soft">{said[kind].then}</p>
+    </Modal>
+  );
+}
