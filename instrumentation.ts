@@ -35,7 +35,7 @@ export async function register(): Promise<void> {
     process.stderr.write(`${error.message}\n`);
     process.exit(1);
   });
-  const { remindByItself } = await import('@/services/money/reminders');
+  const { remindByItself } = await import('@/services/billing/reminders');
   const { runPeriodically } = await import('@/services/runPeriodically');
   runPeriodically(() => remindByItself(new Date()), {
     first: 60_000,

@@ -14,6 +14,12 @@ const config: NextConfig = {
     'pg',
     'sharp',
   ],
+  // Addresses of before, in links that were sent and in bookmarks.
+  redirects: async () => [
+    { source: '/agreements/back', destination: '/reports', permanent: true },
+    { source: '/agreements/:id/costs', destination: '/agreements/:id/job-costing', permanent: true },
+    { source: '/api/v1/back.csv', destination: '/api/v1/reports.csv', permanent: true },
+  ],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   experimental: { serverActions: { bodySizeLimit: '2mb' }, proxyClientMaxBodySize: '26mb' },

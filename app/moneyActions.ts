@@ -2,14 +2,14 @@
 
 import { headers } from 'next/headers';
 import { attachCost, recordCost, saveToCome, takeCostBack } from '@/services/jobCosting/record';
-import { saveAccounts } from '@/services/settings';
-import { makeBatch, previewBatch } from '@/services/money/batches';
-import type { PlayInput } from '@/services/money/cards';
-import { playCardService } from '@/services/money/cards';
-import { mailInvoice } from '@/services/money/invoiceLetter';
-import { chargeLate, waiveLate } from '@/services/money/late';
-import { sendReminders } from '@/services/money/reminders';
-import { reversePayment } from '@/services/money/reversal';
+import { saveAccounts } from '@/services/settings/settings';
+import { makeBatch, previewBatch } from '@/services/billing/batches';
+import type { PlayInput } from '@/services/payments/cards';
+import { playCardService } from '@/services/payments/cards';
+import { mailInvoice } from '@/services/billing/invoiceLetter';
+import { chargeLate, waiveLate } from '@/services/billing/late';
+import { sendReminders } from '@/services/billing/reminders';
+import { reversePayment } from '@/services/payments/reversal';
 import { answer } from '@/services/problem';
 import { actionActor } from './session';
 

@@ -20,7 +20,7 @@ const most = Number(option('mutants', 40));
 let seed = Number(option('seed', 1)) >>> 0;
 const where = option(
   'files',
-  'core/agreement,core/allowance,core/billing,core/choice,core/price,core/schedule',
+  'core/agreements,core/allowance,core/billing,core/choice,core/price,core/schedule',
 ).split(',');
 
 /** The same numbers for one seed (a linear congruential generator; constants of Numerical Recipes, from memory). */

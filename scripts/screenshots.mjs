@@ -68,8 +68,8 @@ await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().
 await page.waitForSelector('.sheet');
 await page.getByRole('button', { name: 'Browse library' }).click();
 await page.getByRole('button', { name: /^Screens and glass/ }).click();
-await page.locator('.shelf-card').first().waitFor();
-await shot('shelves');
+await page.locator('.trade-card').first().waitFor();
+await shot('browse-library');
 await page.keyboard.press('Escape');
 await page.goto(`${page.url().split('?')[0]}?step=scope&on=plan`);
 await page.locator('[data-traced]').first().click();

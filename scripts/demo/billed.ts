@@ -1,13 +1,13 @@
 import { startChangeOrder } from '@/services/agreements/change';
-import { creditInvoice, issueInvoice, saveDraft } from '@/services/agreements/issue';
+import { creditInvoice, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { saveStage } from '@/services/agreements/stages';
 import { businessDate } from '@/services/actor';
-import { readInvoice } from '@/services/money/invoiceAtDesk';
-import { recordPayment } from '@/services/money/payments';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
+import { recordPayment } from '@/services/payments/payments';
 import { readProposal } from '@/services/proposals/read';
 import { saveProposal } from '@/services/proposals/save';
-import { omissionLine } from '@/core/agreement';
+import { omissionLine } from '@/core/agreements';
 import { parseFixed } from '@/core/number';
 import type { BillingAsk, Line } from '@/model';
 import type { Going } from './changing';

@@ -8,7 +8,7 @@ import { askQuestion } from '@/services/booklet/questions';
 import { signRound } from '@/services/booklet/rounds';
 import { readProposal } from '@/services/proposals/read';
 import { saveProposal } from '@/services/proposals/save';
-import { omissionLine } from '@/core/agreement';
+import { omissionLine } from '@/core/agreements';
 import { roundFigures } from '@/core/allowance';
 import { parseFixed, writeAmount } from '@/core/number';
 import type { Choices, Line, SpreadWay } from '@/model';

@@ -1,8 +1,8 @@
 'use client';
 
-import type { ChangeEffect } from '@/core/agreement/effect';
-import { changeEffect } from '@/core/agreement/effect';
-import { parseAmount, showAmount, showDifference } from '@/core/number';
+import type { ChangeEffect } from '@/core/agreements/effect';
+import { changeEffect } from '@/core/agreements/effect';
+import { moneyOf, parseAmount, showDifference } from '@/core/number';
 import type { Contract } from '@/model/change';
 import type { CustomerView } from '@/model/customerView';
 
@@ -30,15 +30,15 @@ function EffectTable({
   original: ChangeEffect['change'];
   changes: Contract['changes'];
 }) {
-  const money = (value: ChangeEffect['change']) => showAmount(value, effect.minorDigits);
+  const money = moneyOf(effect.minorDigits);
   const row = (name: string, { before, after }: ChangeEffect['sum'], note = '') => (
     <tr key={name} className={before === after ? 'soft' : undefined}>
       <td>
         {name}
         {note && <span className="card-detail">{note}</span>}
       </td>
-      <td>{before === 0n ? '' : money(before)}</td>
-      <td>{money(after)}</td>
+      <td>{before === 0n ? '' : money.show(before)}</td>
+      <td>{money.show(after)}</td>
     </tr>
   );
   return (
@@ -55,7 +55,7 @@ function EffectTable({
           'Contract sum',
           effect.sum,
           changes.length > 0
-            ? `${money(original)} at first, ${changes.length} change${changes.length > 1 ? 's' : ''} since`
+            ? `${money.show(original)} at first, ${changes.length} change${changes.length > 1 ? 's' : ''} since`
             : showDifference(effect.change, effect.minorDigits),
         )}
         {row('of which tax', effect.tax)}

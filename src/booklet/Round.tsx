@@ -7,7 +7,7 @@ import { termsOf } from '@/core/allowance/terms';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
 import { withTax } from '@/core/customerView';
 import type { Amount } from '@/core/number';
-import { minorDigits, parseAmount, parseFixed, showAmount, writeAmount } from '@/core/number';
+import { minorDigits, moneyOf, parseAmount, parseFixed, showAmount, writeAmount } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import type { Choices } from '@/model/choices';
 import type { CustomerBasis } from '@/model/customerView';
@@ -75,7 +75,7 @@ export function Round({
     quantity: parseFixed(allowance.quantity),
     minorDigits: digits,
   });
-  const money = (value: Amount) => showAmount(value, digits);
+  const money = moneyOf(digits);
   const spend = parseAmount(allowance.spend, digits);
   const chosen = (parseAmount(allowance.chosen, digits) + figures.chosen) as Amount;
   const due = chosen > spend ? dueToDate(termsOf(allowance.terms, spend), chosen) : null;
@@ -130,7 +130,7 @@ export function Round({
                     </span>
                   )}
                 </span>
-                <span className="card-price">{money(offered.amount)}</span>
+                <span className="card-price">{money.show(offered.amount)}</span>
               </label>
             );
           })}
@@ -172,7 +172,7 @@ export function Round({
                 <span className="card-name">{extra.name}</span>
                 {extra.detail && <span className="card-detail">{extra.detail}</span>}
               </span>
-              <span className="card-price">{money(offered.amount)}</span>
+              <span className="card-price">{money.show(offered.amount)}</span>
             </label>
             {offered.picked && extra.quantity && (
               <Stepper
@@ -193,19 +193,19 @@ export function Round({
       )}
       <dl className="sums">
         <dt>Chosen in this round</dt>
-        <dd data-testid="round-chosen">{money(figures.chosen)}</dd>
-        <dt>Of the {money(spend)} allowance, then</dt>
+        <dd data-testid="round-chosen">{money.show(figures.chosen)}</dd>
+        <dt>Of the {money.show(spend)} allowance, then</dt>
         <dd>{leftInWords(writeAmount((spend - chosen) as Amount, digits))}</dd>
         {due !== null && (
           <>
             {basis === 'before tax' && (
               <>
                 <dt>Added to the price, before tax</dt>
-                <dd>{money(due)}</dd>
+                <dd>{money.show(due)}</dd>
               </>
             )}
             <dt>Added to the price{basis === 'no tax' ? '' : ', with tax'}</dt>
-            <dd data-testid="round-added">{money(withTax(due, allowance.taxClass, taxes))}</dd>
+            <dd data-testid="round-added">{money.show(withTax(due, allowance.taxClass, taxes))}</dd>
           </>
         )}
       </dl>
@@ -233,7 +233,7 @@ export function Round({
           disabled={!address}
           onClick={() => setSigning(true)}
         >
-          Sign for {money(figures.chosen)}
+          Sign for {money.show(figures.chosen)}
         </button>
       )}
     </div>

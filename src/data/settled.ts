@@ -1,24 +1,19 @@
 import type { SQL } from 'drizzle-orm';
 import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
-import type { InvoiceStanding, IssuedKind, Settled } from '@/core/billing';
-import { invoiceStanding, nothingSettled } from '@/core/billing';
-import { parseAmount, sumAmounts } from '@/core/number';
+import type { InvoiceStanding, IssuedKind, SettledRow } from '@/core/billing';
+import { invoiceStanding, settledOf } from '@/core/billing';
+import { negateAmount, parseAmount, sumAmounts } from '@/core/number';
 import type { Transaction } from './connection';
 import { allocation, invoice } from './schema';
 
 const note = alias(invoice, 'note');
 
-export interface SettledRow {
-  readonly agreementId: string;
-  readonly id: string;
-  readonly received: string;
-  readonly takenBack: string;
-  readonly creditApplied: string;
-}
-
 /** What is on invoices, by where it came from: sums only; what they mean is the core's to say. */
-export const settledRows = (tx: Transaction, where: SQL | undefined): Promise<SettledRow[]> =>
+export const settledRows = (
+  tx: Transaction,
+  where: SQL | undefined,
+): Promise<(SettledRow & { readonly agreementId: string })[]> =>
   tx
     .select({
       agreementId: invoice.agreementId,
@@ -37,7 +32,7 @@ export const settledRows = (tx: Transaction, where: SQL | undefined): Promise<Se
     .groupBy(invoice.agreementId, invoice.id);
 
 /** What was paid back to customers out of credit notes, by agreement. */
-export const paidBackRows = (tx: Transaction, where: SQL | undefined) =>
+export const refundedRows = (tx: Transaction, where: SQL | undefined) =>
   tx
     .select({ agreementId: invoice.agreementId, sum: sql<string>`sum(${allocation.amount})` })
     .from(allocation)
@@ -47,16 +42,6 @@ export const paidBackRows = (tx: Transaction, where: SQL | undefined) =>
     )
     .where(and(where, isNotNull(allocation.refundId)))
     .groupBy(invoice.agreementId);
-
-/** Sums as the core reads them. */
-export const settledOf = (row: SettledRow | undefined, digits: number): Settled =>
-  row === undefined
-    ? nothingSettled
-    : {
-        received: parseAmount(row.received, digits),
-        takenBack: parseAmount(row.takenBack, digits),
-        creditApplied: parseAmount(row.creditApplied, digits),
-      };
 
 /** Where some papers stand, by their identity. */
 export async function standingsByInvoice(
@@ -81,7 +66,7 @@ export async function standingsByInvoice(
         credited: sumAmounts(
           notes
             .filter(({ credits }) => credits === id)
-            .map((row) => -parseAmount(row.total, digits) as never),
+            .map((row) => negateAmount(parseAmount(row.total, digits))),
         ),
       }),
     ]),

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  BarChartOutlined,
   BarsOutlined,
   ClockCircleOutlined,
   DollarOutlined,
@@ -20,9 +21,10 @@ const places = [
   { path: '/library', name: 'Library', Icon: BarsOutlined },
   { path: '/agreements', name: 'Agreements', Icon: FileDoneOutlined },
   { path: '/money', name: 'Money', Icon: DollarOutlined },
+  { path: '/reports', name: 'Reports', Icon: BarChartOutlined },
 ];
 
-/** The six places of the desk, settings at the foot. */
+/** The seven places of the desk, settings at the foot. */
 export function Rail({ name, signOut }: { name: string; signOut: () => Promise<void> }) {
   const here = usePathname();
   const mark = (path: string) => (here.startsWith(path) ? { 'aria-current': 'page' as const } : {});

@@ -1,3 +1,4 @@
+export type * from './address';
 export * from './scalars';
 export * from './units';
 export * from './priced';

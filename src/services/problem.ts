@@ -1,30 +1,7 @@
 import type { Answer, ProblemDetails } from '@/model';
+import { Problem } from '@/model/problem';
 
-const titles: Readonly<Record<number, string>> = {
-  400: 'Not understood',
-  401: 'Sign in first',
-  403: 'Not allowed',
-  404: 'Not found',
-  409: 'Changed meanwhile',
-  410: 'No longer there',
-  422: 'Something is not right',
-  413: 'Too large',
-  429: 'Too many tries',
-  503: 'Busy',
-};
-
-type More = Pick<ProblemDetails, 'errors' | 'context'>;
-
-/** An act refused, with a sentence for the person who asked. Everything it did is taken back. */
-export class Problem extends Error {
-  readonly details: ProblemDetails;
-
-  constructor(status: number, detail: string, more: More = {}) {
-    super(detail);
-    this.name = 'Problem';
-    this.details = { type: 'about:blank', title: titles[status] ?? 'Problem', status, detail, ...more };
-  }
-}
+export { Problem } from '@/model/problem';
 
 const ourMistake: ProblemDetails = {
   type: 'about:blank',

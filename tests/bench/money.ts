@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import type { Actor } from '@/services/actor';
 import { recordAudit } from '@/services/actor';
 import { listAgreements } from '@/services/agreements/list';
-import { loadAgreement, loadAgreements } from '@/services/agreements/money';
-import { loadMoneyPage } from '@/services/money/invoices';
+import { loadAgreement, loadAgreements } from '@/data/agreements/load';
+import { loadMoneyPage } from '@/services/billing/invoices';
 import { nextNumber } from '@/services/numbers';
 import { inCompany } from '@/data/connection';
 import { statementPdf } from '@/formats/pdf/statementPdf';

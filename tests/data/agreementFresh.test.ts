@@ -1,13 +1,13 @@
 /* An open page of an agreement learns of whatever moves in it, whoever moves it; and of nothing that does not. */
 import { startChangeOrder } from '@/services/agreements/change';
 import { agreementMark } from '@/services/agreements/fresh';
-import { dropDraft, issueInvoice, saveDraft } from '@/services/agreements/issue';
+import { dropDraft, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { putInStage, saveStage } from '@/services/agreements/stages';
 import { readCustomer, saveCustomer } from '@/services/customers/customers';
 import { recordCost } from '@/services/jobCosting/record';
-import { recordPayment } from '@/services/money/payments';
-import { reversePayment } from '@/services/money/reversal';
+import { recordPayment } from '@/services/payments/payments';
+import { reversePayment } from '@/services/payments/reversal';
 import { closeConnection } from '@/data/connection';
 import { newAgreement, newCompany } from '../support/desk';
 

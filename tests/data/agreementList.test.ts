@@ -1,12 +1,12 @@
 import { acceptProposal } from '@/services/booklet/accept';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import type { AgreementGroup } from '@/services/agreements/list';
 import { listAgreements } from '@/services/agreements/list';
-import { loadAgreement, loadAgreements } from '@/services/agreements/money';
+import { loadAgreement, loadAgreements } from '@/data/agreements/load';
 import { readAgreement } from '@/services/agreements/read';
-import { readAgreementsBack } from '@/services/reports/agreementsBack';
-import { backListCsv, yearOf } from '@/services/reports/backList';
-import { recordPayment } from '@/services/money/payments';
+import { readAgreementsReport } from '@/services/reports/agreementsReport';
+import { backListCsv, yearOf } from '@/services/reports/reportList';
+import { recordPayment } from '@/services/payments/payments';
 import { isNothing, parseAmount } from '@/core/number';
 import type { Actor } from '@/services/actor';
 import { closeConnection, inCompany } from '@/data/connection';
@@ -140,7 +140,7 @@ test('looked back on by the year they were signed in, where the company works', 
   const old = await signedAt('2026-01-01T03:30:00Z');
   const young = [await signedAt('2026-01-01T05:30:00Z'), await signedAt('2026-02-03T15:00:00Z')].reverse();
   const of = async (year: number | 'all' | null) => {
-    const back = await readAgreementsBack(actor, year);
+    const back = await readAgreementsReport(actor, year);
     return { ...back, ids: back.rows.map(({ id }) => id) };
   };
   expect(await of(null)).toMatchObject({ years: [2026, 2025], year: 2026, ids: young });

@@ -1,11 +1,11 @@
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { declineProposal } from '@/services/booklet/decide';
 import { recordCost } from '@/services/jobCosting/record';
 import { readJob } from '@/services/jobCosting/jobReport';
-import { readAgreementsBack } from '@/services/reports/agreementsBack';
-import { readSalesBack } from '@/services/reports/salesBack';
-import { backListCsv } from '@/services/reports/backList';
+import { readAgreementsReport } from '@/services/reports/agreementsReport';
+import { readSalesReport } from '@/services/reports/salesReport';
+import { backListCsv } from '@/services/reports/reportList';
 import { addItems } from '@/services/library/add';
 import { openBooklet } from '@/services/booklet/open';
 import { parseAmount, sumAmounts } from '@/core/number';
@@ -30,7 +30,7 @@ test('all agreements: billed and paid against agreed, cost and profit as their o
     amount: '250.25',
     idempotencyKey: `back-${process.pid}-1`,
   });
-  const { rows, all } = await readAgreementsBack(actor);
+  const { rows, all } = await readAgreementsReport(actor);
   expect(rows.map(({ id }) => id)).toEqual([second.agreementId, first.agreementId]);
   for (const row of rows) {
     expect(row).toMatchObject((await readAgreement(actor, row.id)).standing);
@@ -42,7 +42,7 @@ test('all agreements: billed and paid against agreed, cost and profit as their o
   expect(cents(all!.expectedProfit)).toBe(sumAmounts(rows.map(({ job }) => cents(job.expectedProfit))));
   const csv = await backListCsv(actor, 'agreements');
   expect(csv.split('\r\n')).toHaveLength(1 + 2 + 1);
-  expect((await readAgreementsBack(await newCompany())).all).toBeNull();
+  expect((await readAgreementsReport(await newCompany())).all).toBeNull();
 });
 
 test('what was sent: signed, declined, open; by seller and trade; items that were offered and those that were signed', async () => {
@@ -79,7 +79,7 @@ test('what was sent: signed, declined, open; by seller and trade; items that wer
   await declineProposal(visitor, { revisionId: revision.id, reason: 'too dear' });
   await sendIt(actor, await newProposal(actor, document()));
   await newProposal(actor, document());
-  const back = await readSalesBack(actor, 365);
+  const back = await readSalesReport(actor, 365);
   expect(back.all).toMatchObject({ sent: 3, signed: 1, lost: 1, open: 1, rate: 50, medianDays: 0 });
   expect(back.sellers).toMatchObject([{ name: 'Test Owner', sent: 3 }]);
   expect(back.trades).toMatchObject([{ name: 'Carpentry', sent: 3, signed: 1 }]);
@@ -87,8 +87,8 @@ test('what was sent: signed, declined, open; by seller and trade; items that wer
   for (const list of ['sellers', 'trades', 'items'] as const)
     expect((await backListCsv(actor, list)).split('\r\n').length).toBe(3);
   // Of another company, and before the time looked at, nothing.
-  expect((await readSalesBack(await newCompany(), 365)).all.sent).toBe(0);
+  expect((await readSalesReport(await newCompany(), 365)).all.sent).toBe(0);
   expect(
-    (await readSalesBack({ ...actor, now: new Date(Date.now() + 400 * 86_400_000) }, 365)).all.sent,
+    (await readSalesReport({ ...actor, now: new Date(Date.now() + 400 * 86_400_000) }, 365)).all.sent,
   ).toBe(0);
 });

@@ -6,7 +6,7 @@ import { saveAsTemplate } from '@/services/proposals/reuse';
 import { readProposal } from '@/services/proposals/read';
 import { saveProposal } from '@/services/proposals/save';
 import { startProposal } from '@/services/proposals/start';
-import { readSettings, saveSettings } from '@/services/settings';
+import { readSettings, saveSettings } from '@/services/settings/settings';
 import { closeConnection } from '@/data/connection';
 import { parseAmount } from '@/core/number';
 import { newCompany, newCustomer, newProposal, sendIt, visit } from '../support/desk';

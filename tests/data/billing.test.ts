@@ -1,13 +1,13 @@
 import { sql } from 'drizzle-orm';
 import type { Actor } from '@/services/actor';
 import { startChangeOrder } from '@/services/agreements/change';
-import { creditInvoice, issueInvoice, saveDraft } from '@/services/agreements/issue';
+import { creditInvoice, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
-import { draftPaper, readProgressBilling } from '@/services/agreements/progressBilling';
+import { draftPaper, readProgressBilling } from '@/services/billing/progressBilling';
 import { acceptProposal } from '@/services/booklet/accept';
-import { readInvoice } from '@/services/money/invoiceAtDesk';
-import { recordPayment } from '@/services/money/payments';
-import { invoicePaperXml } from '@/services/papers';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
+import { recordPayment } from '@/services/payments/payments';
+import { invoicePaperXml } from '@/services/downloads/papers';
 import { closeConnection, inCompany } from '@/data/connection';
 import { makeInvoice, paperSums } from '@/core/billing';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';

@@ -1,12 +1,12 @@
 import { eq } from 'drizzle-orm';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { confirmCard, payByCard } from '@/services/booklet/payCard';
 import { openBooklet } from '@/services/booklet/open';
-import type { PlayInput } from '@/services/money/cards';
-import { listCharges, playCardService } from '@/services/money/cards';
-import { refundCredit } from '@/services/money/moves';
-import { recordPayment } from '@/services/money/payments';
+import type { PlayInput } from '@/services/payments/cards';
+import { listCharges, playCardService } from '@/services/payments/cards';
+import { refundCredit } from '@/services/payments/moves';
+import { recordPayment } from '@/services/payments/payments';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import { cardAccount, cardEvent, paymentReversal } from '@/data/schema';

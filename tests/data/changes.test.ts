@@ -1,13 +1,13 @@
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { startChangeOrder } from '@/services/agreements/change';
 import { readAgreement } from '@/services/agreements/read';
 import { acceptProposal } from '@/services/booklet/accept';
 import { openBooklet } from '@/services/booklet/open';
-import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { readProposal, listProposals } from '@/services/proposals/read';
 import { saveAsTemplate } from '@/services/proposals/reuse';
 import { withdrawProposal } from '@/services/proposals/save';
-import { moreOf, omissionLine } from '@/core/agreement';
+import { moreOf, omissionLine } from '@/core/agreements';
 import { parseAmount, parseFixed } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import { sql } from 'drizzle-orm';

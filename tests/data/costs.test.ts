@@ -1,12 +1,12 @@
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { saveStage } from '@/services/agreements/stages';
 import { importCosts } from '@/services/jobCosting/importCosts';
 import { jobListCsv } from '@/services/jobCosting/jobList';
 import { readJob } from '@/services/jobCosting/jobReport';
 import { attachCost, recordCost, saveToCome, takeCostBack } from '@/services/jobCosting/record';
 import { openBooklet } from '@/services/booklet/open';
-import { readInvoice } from '@/services/money/invoiceAtDesk';
-import { recordPayment } from '@/services/money/payments';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
+import { recordPayment } from '@/services/payments/payments';
 import { parseAmount, sumAmounts } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';

@@ -1,11 +1,11 @@
 import type { Actor } from '@/services/actor';
 import { readAgreement } from '@/services/agreements/read';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { openBooklet } from '@/services/booklet/open';
 import { listCustomers, readCustomer, saveCustomer, saveSite } from '@/services/customers/customers';
 import { addTemplate } from '@/services/library/add';
-import { readInvoice } from '@/services/money/invoiceAtDesk';
-import { recordPayment } from '@/services/money/payments';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
+import { recordPayment } from '@/services/payments/payments';
 import type { Problem } from '@/services/problem';
 import { listProposals, readProposal } from '@/services/proposals/read';
 import { importProposal, startProposal } from '@/services/proposals/start';

@@ -2,7 +2,7 @@ import { listAgreements } from '@/services/agreements/list';
 import { readAgreement } from '@/services/agreements/read';
 import { listCustomers } from '@/services/customers/customers';
 import { listItems, listTemplates } from '@/services/library/library';
-import { loadMoneyPage } from '@/services/money/invoices';
+import { loadMoneyPage } from '@/services/billing/invoices';
 import { listProposals, readProposal } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';
 import { checkDocument } from '@/core/offer';

@@ -6,7 +6,7 @@ import {
   previewImport,
   startImport,
 } from '@/services/library/importItems';
-import { libraryAsCsv, libraryAsXlsx } from '@/services/papers';
+import { libraryAsCsv, libraryAsXlsx } from '@/services/downloads/papers';
 import { addItems } from '@/services/library/add';
 import { addUser } from '@/services/accounts/createCompany';
 import { findItems } from '@/services/library/library';

@@ -1,6 +1,6 @@
 // Issues and takes back invoices without end, saying so at each; is meant to be killed while it does.
 import type { Actor } from '@/services/actor';
-import { creditInvoice, issueInvoice } from '@/services/agreements/issue';
+import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { Problem } from '@/services/problem';
 
 const { actor, agreements } = JSON.parse(process.argv[2]!) as { actor: Actor; agreements: string[] };

@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm';
 import { setTimeout as pause } from 'node:timers/promises';
 import { addUser } from '@/services/accounts/createCompany';
 import { signIn } from '@/services/accounts/signIn';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { answer } from '@/services/problem';
 import { closeConnection, inCompany } from '@/data/connection';
 import { newAgreement, newCompany, refusal } from '../support/desk';

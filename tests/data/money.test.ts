@@ -1,11 +1,11 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { sql } from 'drizzle-orm';
 import type { Actor } from '@/services/actor';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { payByCard } from '@/services/booklet/payCard';
-import { loadMoneyPage } from '@/services/money/invoices';
-import { recordPayment } from '@/services/money/payments';
+import { loadMoneyPage } from '@/services/billing/invoices';
+import { recordPayment } from '@/services/payments/payments';
 import { closeConnection, inCompany } from '@/data/connection';
 import { parseAmount, sumAmounts } from '@/core/number';
 import { trialCards } from '@/gateways/cards';

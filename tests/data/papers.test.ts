@@ -15,9 +15,9 @@ import {
   progressStatementPdf,
   proposalPaper,
   visitorInvoicePdf,
-} from '@/services/papers';
+} from '@/services/downloads/papers';
 import { addItems } from '@/services/library/add';
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import type { Problem } from '@/services/problem';
 import { readProposal } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';

@@ -3,7 +3,7 @@ import { readCustomer } from '@/services/customers/customers';
 import { visitorFile } from '@/services/booklet/files';
 import { openBooklet } from '@/services/booklet/open';
 import { fileForDesk, keepFile, keepSamplePlan } from '@/services/files/keep';
-import { bookletPaper, exportPlan } from '@/services/papers';
+import { bookletPaper, exportPlan } from '@/services/downloads/papers';
 import { readProposal } from '@/services/proposals/read';
 import { copyProposal, saveAsTemplate } from '@/services/proposals/reuse';
 import { saveProposal } from '@/services/proposals/save';

@@ -3,7 +3,7 @@ import { keepFile } from '@/services/files/keep';
 import { addItems } from '@/services/library/add';
 import { readItem, retireItem, saveItem } from '@/services/library/items';
 import { listCrews, listRatesAndCrews, removeCrew, saveCrew, saveRate } from '@/services/library/rates';
-import { listShelves, readShelf } from '@/services/library/shelves';
+import { listTrades, readTrade } from '@/services/library/byTrade';
 import { readProposal } from '@/services/proposals/read';
 import { crewParts, itemUnitCost } from '@/core/price';
 import { writeFixed } from '@/core/number';
@@ -163,12 +163,12 @@ describe('what an item carries besides', () => {
   test('shelves: trades with their counts; what is used most on such a section stands first', async () => {
     const owner = await newCompany();
     const [, second] = await addItems(owner, [item('A'), item('B'), item('D', { trade: 'Roof' })]);
-    expect(await listShelves(owner)).toEqual([
+    expect(await listTrades(owner)).toEqual([
       { trade: 'Frame', items: 2, bundles: 0 },
       { trade: 'Roof', items: 1, bundles: 0 },
     ]);
     const codes = async (section?: string) =>
-      (await readShelf(owner, 'Frame', section)).map((found) =>
+      (await readTrade(owner, 'Frame', section)).map((found) =>
         found.kind === 'item' ? found.item.code : '',
       );
     expect(await codes()).toEqual(['A', 'B']);
@@ -184,7 +184,7 @@ describe('what an item carries besides', () => {
     expect(await codes()).toEqual(['B', 'A']);
     expect(await codes('Deck')).toEqual(['B', 'A']);
     expect(await codes('Roof of the shed')).toEqual(['A', 'B']);
-    expect(await readShelf(await newCompany(), 'Frame')).toEqual([]);
+    expect(await readTrade(await newCompany(), 'Frame')).toEqual([]);
   });
 });
 

@@ -1,10 +1,10 @@
 import { sql } from 'drizzle-orm';
-import { creditInvoice, issueInvoice } from '@/services/agreements/issue';
+import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
-import { loadMoneyPage } from '@/services/money/invoices';
-import { putCredit, refundCredit } from '@/services/money/moves';
-import { recordPayment } from '@/services/money/payments';
-import { reversePayment } from '@/services/money/reversal';
+import { loadMoneyPage } from '@/services/billing/invoices';
+import { putCredit, refundCredit } from '@/services/payments/moves';
+import { recordPayment } from '@/services/payments/payments';
+import { reversePayment } from '@/services/payments/reversal';
 import { closeConnection, inCompany } from '@/data/connection';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
 import { asOwner } from '../support/owner';

@@ -1,13 +1,13 @@
-import { issueInvoice } from '@/services/agreements/issue';
+import { issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { putInStage, saveStage } from '@/services/agreements/stages';
-import { readProgressBilling } from '@/services/agreements/progressBilling';
+import { readProgressBilling } from '@/services/billing/progressBilling';
 import type { Actor } from '@/services/actor';
 import { daysAfter } from '@/services/actor';
 import { openBooklet } from '@/services/booklet/open';
 import { payByCard } from '@/services/booklet/payCard';
-import { loadMoneyPage } from '@/services/money/invoices';
-import { readSettings, saveSettings } from '@/services/settings';
+import { loadMoneyPage } from '@/services/billing/invoices';
+import { readSettings, saveSettings } from '@/services/settings/settings';
 import { closeConnection } from '@/data/connection';
 import { lastDayToCancel } from '@/core/schedule';
 import { showDate } from '@/core/text/dates';

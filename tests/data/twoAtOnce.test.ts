@@ -2,7 +2,7 @@
 import { readCustomer, saveCustomer, saveSite } from '@/services/customers/customers';
 import { addItems } from '@/services/library/add';
 import { readItem, saveItem } from '@/services/library/items';
-import { readSettings, saveAccounts, saveSettings } from '@/services/settings';
+import { readSettings, saveAccounts, saveSettings } from '@/services/settings/settings';
 import { closeConnection } from '@/data/connection';
 import { usualAccounts } from '@/core/billing';
 import { itemInputs } from '../../scripts/demo/library';

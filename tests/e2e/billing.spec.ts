@@ -126,7 +126,9 @@ test('retainage and what becomes of the deposit are agreed in the proposal, and 
   await page.getByRole('button', { name: 'Preview and send' }).click();
   const paper = page.frameLocator('iframe').first();
   await expect(
-    paper.getByText('Retainage of 10 % is held from every invoice for work, never more than 5 % of the whole,'),
+    paper.getByText(
+      'Retainage of 10 % is held from every invoice for work, never more than 5 % of the whole,',
+    ),
   ).toBeVisible();
   await expect(paper.getByText(/planned for 6 May 2031/)).toBeVisible();
 });

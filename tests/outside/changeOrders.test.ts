@@ -4,8 +4,8 @@
  * below the original ones, billed like them. The lines and their arithmetic are those of AIA G702/G703 (from memory),
  * without retainage. The figures are worked by hand here.
  */
-import { changeEffect, moreOf, omissionLine } from '@/core/agreement';
-import type { AgreedForChange } from '@/core/agreement';
+import { changeEffect, moreOf, omissionLine } from '@/core/agreements';
+import type { AgreedForChange } from '@/core/agreements';
 import type { BillableLine } from '@/core/billing';
 import { drawRest, drawShares, drawSums, drawnToDate, grossOf, leftOf, standingOf } from '@/core/billing';
 import type { Amount } from '@/core/number';

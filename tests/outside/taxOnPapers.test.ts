@@ -4,7 +4,7 @@
  * Units: the names of UN/ECE Recommendation 20 are checked in standards.test.ts.
  */
 import fc from 'fast-check';
-import { freezeAgreement } from '@/core/agreement';
+import { freezeAgreement } from '@/core/agreements';
 import type { Agreed, Ledger, InvoiceDraft } from '@/core/billing';
 import {
   BillingError,

@@ -1,4 +1,4 @@
-import { freezeAgreement } from '@/core/agreement';
+import { freezeAgreement } from '@/core/agreements';
 import type { Agreed, InvoiceDraft, Portion } from '@/core/billing';
 import { makeCredit, makeInvoice, openLedger, paperSums, positionOf, withPaper } from '@/core/billing';
 import type { Amount } from '@/core/number';

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { agreementGroups, listAgreements } from '@/services/agreements/list';
-import { AgreementList } from '@/desk/lists/AgreementList';
-import { LinkButton } from '@/ui/LinkButton';
+import { AgreementList } from '@/desk/agreements/AgreementList';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Agreements' };
@@ -22,9 +21,7 @@ export default async function AgreementsPage({
     <div className="page">
       <header className="page-head">
         <h1>Agreements</h1>
-        <span className="page-actions">
-          <LinkButton href="/agreements/back">Reports</LinkButton>
-        </span>
+        <span className="page-actions"></span>
       </header>
       <AgreementList rows={rows} more={more} {...wanted} />
     </div>

@@ -6,10 +6,10 @@ import { draftsBehind } from '@/services/library/bulk';
 import { browseLibrary } from '@/services/library/browse';
 import { listRates } from '@/services/library/rates';
 import { CostsDialog } from '@/desk/library/CostsDialog';
-import '@/desk/editor/sheet.css';
+import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';
-import { LibraryShelves } from '@/desk/library/LibraryShelves';
-import { LibraryList } from '@/desk/lists/LibraryList';
+import { LibraryByTrade } from '@/desk/library/LibraryByTrade';
+import { LibraryList } from '@/desk/library/LibraryList';
 import { LinkButton } from '@/ui/LinkButton';
 import { changeCostsAction, previewCostsAction, starAction } from '../../actions';
 import { pageActor } from '../../session';
@@ -40,7 +40,7 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
   const actor = await pageActor();
   const query = await searchParams;
   const asked = askedBy(query);
-  const onShelves = query.view === 'shelves';
+  const byTrade = query.view === 'trades' || query.view === 'shelves';
   const [found, rates, drafts] = await Promise.all([
     browseLibrary(actor, asked),
     listRates(actor),
@@ -54,8 +54,8 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
         <span className="soft">
           {count('items')} items, {count('bundles')} bundles
         </span>
-        <Link className="soft" href={onShelves ? '/library' : '/library?view=shelves'} prefetch={false}>
-          {onShelves ? 'as a list' : 'browse by trade'}
+        <Link className="soft" href={byTrade ? '/library' : '/library?view=trades'} prefetch={false}>
+          {byTrade ? 'as a list' : 'browse by trade'}
         </Link>
         <span className="page-actions">
           <LinkButton href="/api/v1/library.csv" download>
@@ -75,8 +75,8 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
           {may(actor, 'owner', 'seller') && <LinkButton href="/library/bundles/new">New bundle</LinkButton>}
         </span>
       </header>
-      {onShelves ? (
-        <LibraryShelves />
+      {byTrade ? (
+        <LibraryByTrade />
       ) : (
         <LibraryList asked={asked} found={found} rates={rates} drafts={drafts} setStar={starAction} />
       )}

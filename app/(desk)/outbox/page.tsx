@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
-import { readSettings } from '@/services/settings';
+import { readSettings } from '@/services/settings/settings';
 import { may } from '@/services/actor';
-import { listCharges } from '@/services/money/cards';
+import { listCharges } from '@/services/payments/cards';
 import { listMessages } from '@/services/post';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
-import { CardService } from '@/desk/money/CardService';
+import { CardService } from '@/desk/payments/CardService';
 import { playCardServiceAction } from '../../moneyActions';
 import { ShowLink } from '@/desk/ShowLink';
 import { showLinkAction } from '../../actions';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { listProposals } from '@/services/proposals/read';
-import { ProposalList } from '@/desk/lists/ProposalList';
+import { ProposalList } from '@/desk/proposals/ProposalList';
 import { LinkButton } from '@/ui/LinkButton';
 import { pageActor } from '../../session';
 

@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { listSessions } from '@/services/accounts/session';
 import { listAreas } from '@/services/library/areas';
-import { listShelves } from '@/services/library/shelves';
-import { readSettings } from '@/services/settings';
-import { SettingsPage } from '@/desk/SettingsPage';
+import { listTrades } from '@/services/library/byTrade';
+import { readSettings } from '@/services/settings/settings';
+import { SettingsPage } from '@/desk/settings/SettingsPage';
 import { revokeSessionAction, saveAreasAction, saveSettingsAction, setLookAction } from '../../actions';
 import { pageActor, sessionCookie } from '../../session';
 
@@ -13,9 +13,9 @@ export const metadata: Metadata = { title: 'Settings' };
 export default async function SettingsRoute() {
   const actor = await pageActor();
   const store = await cookies();
-  const [settings, shelves, areas, sessions] = await Promise.all([
+  const [settings, trades, areas, sessions] = await Promise.all([
     readSettings(actor),
-    listShelves(actor),
+    listTrades(actor),
     listAreas(actor),
     listSessions(actor, store.get(sessionCookie)?.value ?? ''),
   ]);
@@ -25,7 +25,7 @@ export default async function SettingsRoute() {
       sessions={sessions}
       areas={areas}
       isOwner={actor.role === 'owner'}
-      trades={shelves.map(({ trade }) => trade)}
+      trades={trades.map(({ trade }) => trade)}
       look={store.get('impegno-look')?.value ?? 'system'}
       actions={{
         save: saveSettingsAction,

@@ -4,7 +4,7 @@ import { figuresReport } from '../offer/figuresReport';
 import { validateDocument } from '../offer/validateDocument';
 import { customerView } from '../offer/customerView';
 import { checkChoices } from '../choice';
-import { parseAmount, parseFixed } from '../number';
+import { moneyOf, parseFixed } from '../number';
 import { computeFigures } from '../price';
 import type { Allowance, ProposalDocument, SelectionRound } from '@/model';
 import { asSuggested } from '@/model';
@@ -39,7 +39,7 @@ const tiles: SelectionRound = {
   ],
 };
 const scale = { quantity: parseFixed('112.5'), minorDigits: 2 };
-const money = (text: string) => parseAmount(text, 2);
+const money = moneyOf(2);
 
 const withAllowance = (more: Partial<Allowance> = {}, quantity = '112.5'): ProposalDocument =>
   plainDocument(
@@ -68,18 +68,18 @@ const withAllowance = (more: Partial<Allowance> = {}, quantity = '112.5'): Propo
 
 test('by the unit, for the whole, by number: each selection rounded, what is not decided as suggested', () => {
   // 112.5 × 5.25 = 590.625 → 590.63, and one spare box.
-  expect(roundFigures(tiles, asSuggested, scale).chosen).toBe(money('622.13'));
+  expect(roundFigures(tiles, asSuggested, scale).chosen).toBe(money.parse('622.13'));
   const other = {
     questions: { tile: 'slate' },
     extras: { border: { in: true }, spare: { in: true, quantity: '3' } },
   };
   // 112.5 × 8.40 = 945.00, the border 140.00, three boxes 94.50.
-  expect(roundFigures(tiles, other, scale).chosen).toBe(money('1179.50'));
+  expect(roundFigures(tiles, other, scale).chosen).toBe(money.parse('1179.50'));
   expect(picksInWords(tiles, other)).toEqual(['Tile: Slate grey', 'Border', 'Spare box × 3']);
   expect(picksInWords(tiles, { questions: { tile: 'none' }, extras: { spare: { in: false } } })).toEqual([
     'Tile: No tiles yet',
   ]);
-  expect(roundLimits(tiles, scale)).toEqual({ least: 0n, most: money('1211.00') });
+  expect(roundLimits(tiles, scale)).toEqual({ least: 0n, most: money.parse('1211.00') });
 });
 
 test('the fee of an allowance is no part of the markup: profit is its percent of what it is on', () => {
@@ -93,10 +93,10 @@ test('the fee of an allowance is no part of the markup: profit is its percent of
       ],
     };
     const figures = computeFigures(document);
-    expect(figures.loads.map(({ amount }) => amount)).toEqual([money('200.00')]);
+    expect(figures.loads.map(({ amount }) => amount)).toEqual([money.parse('200.00')]);
     const fee = figures.sections[0]!.lines.find(({ line: { id } }) => id === 'floor')!;
     expect(figures.allowanceFees).toBe(fee.gross - fee.costAmount);
-    expect(figures.profit).toBe(money('200.00') + figures.allowanceFees);
+    expect(figures.profit).toBe(money.parse('200.00') + figures.allowanceFees);
   }
 });
 
@@ -143,11 +143,11 @@ test('an allowance in a proposal: its price, what may be spent, its rounds; the 
 test('the desk types the amount to spend where the rule measures it; the other figure follows', () => {
   const atOurs = withAllowance({ rule: 'at our price' }, '1');
   setPrice(atOurs, 'floor', '7.25');
-  expect(computeFigures(atOurs)).toMatchObject({ total: money('7.25'), cost: money('5.80') });
+  expect(computeFigures(atOurs)).toMatchObject({ total: money.parse('7.25'), cost: money.parse('5.80') });
   expect(() => setCost(atOurs, 'floor', '5')).toThrow(/follows from the amount to spend/);
   const atCost = withAllowance({ rule: 'at cost, fee fixed' }, '1');
   setCost(atCost, 'floor', '8');
-  expect(computeFigures(atCost)).toMatchObject({ total: money('10.00'), cost: money('8.00') });
+  expect(computeFigures(atCost)).toMatchObject({ total: money.parse('10.00'), cost: money.parse('8.00') });
   expect(() => setPrice(atCost, 'floor', '5')).toThrow(/follows from the amount to spend/);
   setAllowance(atCost, 'floor', null);
   expect(computeFigures(structuredClone(atCost)).total).toBe(0n);

@@ -1,6 +1,6 @@
 import type { Choices, Menu, SelectionAlternative, SelectionExtra, SelectionRound } from '@/model';
 import { answersOf } from '../choice/answers';
-import { NONE } from '../choice/decided';
+import { NONE } from '../price/decided';
 import type { Amount, Fixed } from '../number';
 import { NotADecimal, ONE, multiplyToAmount, parseAmount, parseFixed, sumAmounts } from '../number';
 

@@ -1,6 +1,6 @@
 import type { SpreadWay } from '@/model';
-import type { FrozenAgreement, TaxComponent } from '../agreement';
-import { ownEntryId, ownEntryName } from '../agreement';
+import type { FrozenAgreement, TaxComponent } from '../agreements';
+import { ownEntryId, ownEntryName } from '../agreements';
 import type { Amount } from '../number';
 import { ZERO } from '../number';
 import { spreadChange } from '../schedule';

@@ -1,8 +1,7 @@
 import type { AgreementFile } from '@/model';
 import { asSuggested } from '@/model';
-import { freezeAgreement } from '../agreement';
-import type { Amount } from '../number';
-import { writeAmount, writeFixed } from '../number';
+import { freezeAgreement } from '../agreements';
+import { moneyOf, writeFixed } from '../number';
 import type { Agreed } from './agreed';
 import { openLedger, withChange, withPaper } from './agreed';
 import { BillingError } from './draws';
@@ -21,7 +20,7 @@ import { paperSums } from './paper';
  */
 export function agreementReport({ proposal, choices, steps }: AgreementFile) {
   const frozen = freezeAgreement(proposal, choices ?? asSuggested);
-  const money = (value: bigint) => writeAmount(value as Amount, frozen.minorDigits);
+  const money = moneyOf(frozen.minorDigits);
   let agreed = openLedger(frozen);
   const changes: object[] = [];
   const papers: object[] = [];
@@ -35,13 +34,13 @@ export function agreementReport({ proposal, choices, steps }: AgreementFile) {
         changes.push({
           number: change.number,
           title: step.change.title,
-          net: money(signed.net),
-          tax: money(signed.tax),
-          total: money(signed.total),
+          net: money.write(signed.net),
+          tax: money.write(signed.tax),
+          total: money.write(signed.total),
           payments: agreed.ledger.entries.map(({ id, name, amount }) => ({
             id,
             name,
-            amount: money(amount),
+            amount: money.write(amount),
           })),
         });
         return;
@@ -64,9 +63,13 @@ export function agreementReport({ proposal, choices, steps }: AgreementFile) {
   return {
     currency: proposal.currency,
     terms: ledger.terms,
-    original: { net: money(frozen.net), tax: money(frozen.tax), total: money(frozen.total) },
+    original: {
+      net: money.write(frozen.net),
+      tax: money.write(frozen.tax),
+      total: money.write(frozen.total),
+    },
     changes,
-    sumToDate: money(position.sumToDate),
+    sumToDate: money.write(position.sumToDate),
     papers,
     lines: ledger.lines.map(({ id, description, sectionTitle, stage, quantity, net, taxes }, l) => ({
       id,
@@ -74,27 +77,32 @@ export function agreementReport({ proposal, choices, steps }: AgreementFile) {
       section: sectionTitle,
       ...(stage === null ? {} : { stage }),
       quantity: writeFixed(quantity),
-      agreed: money(net),
-      taxes: taxes.map(money),
-      billed: money(position.before[l]!.net),
-      left: money(position.left[l]!.net),
+      agreed: money.write(net),
+      taxes: taxes.map(money.write),
+      billed: money.write(position.before[l]!.net),
+      left: money.write(position.left[l]!.net),
     })),
     components: components.map(({ taxClass, name, percent }) => ({ taxClass, name, percent })),
-    payments: ledger.entries.map(({ id, name, kind, amount }) => ({ id, name, kind, amount: money(amount) })),
+    payments: ledger.entries.map(({ id, name, kind, amount }) => ({
+      id,
+      name,
+      kind,
+      amount: money.write(amount),
+    })),
     position: positionReport(agreed),
   };
 }
 
 function positionReport({ ledger }: Agreed) {
-  const money = (value: bigint) => writeAmount(value as Amount, ledger.minorDigits);
+  const money = moneyOf(ledger.minorDigits);
   const { workBilled, workLeft, heldGross, aheadGross, billed, leftToBill } = positionOf(ledger);
   return {
-    workBilled: money(workBilled),
-    workLeft: money(workLeft),
-    held: money(heldGross),
-    depositNotCountedOff: money(aheadGross),
-    billed: money(billed),
-    leftToBill: money(leftToBill),
+    workBilled: money.write(workBilled),
+    workLeft: money.write(workLeft),
+    held: money.write(heldGross),
+    depositNotCountedOff: money.write(aheadGross),
+    billed: money.write(billed),
+    leftToBill: money.write(leftToBill),
   };
 }
 
@@ -105,10 +113,14 @@ function paperReport(
   number: number,
   credited: string | null,
 ) {
-  const money = (value: bigint) => writeAmount(value as Amount, before.ledger.minorDigits);
+  const money = moneyOf(before.ledger.minorDigits);
   const sums = paperSums(made, before.components.length);
   const portions = (rows: readonly Portion[]) =>
-    rows.map(({ taxClass, net, taxes }) => ({ taxClass, net: money(net), taxes: taxes.map(money) }));
+    rows.map(({ taxClass, net, taxes }) => ({
+      taxClass,
+      net: money.write(net),
+      taxes: taxes.map(money.write),
+    }));
   const { before: drawn } = positionOf(after.ledger);
   const place = new Map(after.ledger.lines.map(({ id }, i) => [id, i]));
   return {
@@ -117,22 +129,26 @@ function paperReport(
     title: made.title,
     ...(credited === null
       ? {}
-      : { takesBack: Number(credited), leftOfIt: money(creditable(after.ledger, credited).total) }),
+      : { takesBack: Number(credited), leftOfIt: money.write(creditable(after.ledger, credited).total) }),
     draws: made.draws.map(({ lineId, net, taxes }) => ({
       line: lineId,
-      net: money(net),
-      taxes: taxes.map(money),
-      toDate: money(drawn[place.get(lineId)!]!.net),
+      net: money.write(net),
+      taxes: taxes.map(money.write),
+      toDate: money.write(drawn[place.get(lineId)!]!.net),
     })),
     ...(made.advance.length > 0 ? { deposit: portions(made.advance) } : {}),
     ...(made.retainage.length > 0 ? { retainage: portions(made.retainage) } : {}),
-    work: money(sums.work),
-    workWithTax: money(sums.workGross),
-    depositWithTax: money(sums.advance),
-    retainageWithTax: money(sums.retainage),
-    net: money(sums.net),
-    tax: before.components.map(({ name, percent }, t) => ({ name, percent, amount: money(sums.taxes[t]!) })),
-    total: money(sums.total),
+    work: money.write(sums.work),
+    workWithTax: money.write(sums.workGross),
+    depositWithTax: money.write(sums.advance),
+    retainageWithTax: money.write(sums.retainage),
+    net: money.write(sums.net),
+    tax: before.components.map(({ name, percent }, t) => ({
+      name,
+      percent,
+      amount: money.write(sums.taxes[t]!),
+    })),
+    total: money.write(sums.total),
     after: positionReport(after),
   };
 }

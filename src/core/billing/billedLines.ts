@@ -1,4 +1,4 @@
-import type { AgreedLine } from '../agreement';
+import type { AgreedLine } from '../agreements';
 import type { InvoiceShows } from '@/model';
 import type { Amount, Fixed } from '../number';
 import { divideRounded } from '../number';

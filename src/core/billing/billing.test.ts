@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { anyChoices, anyDocument, runs } from '../../../tests/support/documents';
-import { freezeAgreement } from '../agreement';
+import { freezeAgreement } from '../agreements';
 import type { Amount, Fixed } from '../number';
 import { ONE, parseFixed, sumAmounts } from '../number';
 import type { BillableLine, Draw } from '.';

@@ -131,7 +131,7 @@ describe('lines as the customer reads them on an invoice', () => {
       description: `Line ${id}`,
       taxClass: 't',
       net: 1_000n as Amount,
-      unit: 'each',
+      unit: 'each' as const,
       quantity: (2n * ONE) as Fixed,
       ...more,
     },

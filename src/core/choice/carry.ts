@@ -1,6 +1,6 @@
 import type { Choices, LostPick, Menu, Picked } from '@/model';
 import { showDecimal } from '../number';
-import { fits } from './decided';
+import { fits } from '../price/decided';
 import { indexOf } from './answers';
 import { brokenRules, ruleInWords } from './rules';
 

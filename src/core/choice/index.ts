@@ -1,4 +1,4 @@
-export * from './decided';
+export * from '../price/decided';
 export * from './answers';
 export * from './carry';
 export * from './difference';

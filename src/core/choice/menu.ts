@@ -2,7 +2,7 @@ import type { Bundle, Line, Menu, MenuExtra, MenuQuestion, ProposalDocument, Sec
 import { sizeBundle } from '../bundle';
 import { measuresOf } from '../plan';
 import { surroundingsOf } from '../space';
-import { NONE } from './decided';
+import { NONE } from '../price/decided';
 import { withinLevels } from './pieces';
 
 const known = new WeakMap<ProposalDocument, Menu>();

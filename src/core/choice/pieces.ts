@@ -11,7 +11,7 @@ import { pricingOf } from '../price/pricing';
 import { bundleLines } from '../price/section';
 import type { Surroundings } from '../space';
 import { surroundingsOf } from '../space';
-import { atGrade, rulingLevels } from './decided';
+import { atGrade, rulingLevels } from '../price/decided';
 
 /** A piece at one grade: what it comes to when its tests hold. */
 export interface Variant {

@@ -2,7 +2,7 @@ import type { Choices, Menu, Picked, Rule } from '@/model';
 import { showDate } from '../text/dates';
 import type { Answers } from './answers';
 import { allHold, answersOf, indexOf } from './answers';
-import { fits } from './decided';
+import { fits } from '../price/decided';
 
 /** A choice that cannot be taken, with a sentence for the person who chose. */
 export interface ChoiceProblem {

@@ -19,7 +19,7 @@ import type {
 } from '@/model';
 import type { Answers } from '../choice/answers';
 import { allHold, answersOf, holds, indexOf } from '../choice/answers';
-import { NONE } from '../choice/decided';
+import { NONE } from '../price/decided';
 import type { Differences } from '../choice/differencesBy';
 import { differencesBy, withAlternative, withExtra, withLevel } from '../choice/differencesBy';
 import { hindrance, tooLate } from '../choice/rules';

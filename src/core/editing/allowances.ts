@@ -6,7 +6,7 @@ import type {
   SelectionQuestion,
   SelectionRound,
 } from '@/model';
-import { NONE } from '../choice/decided';
+import { NONE } from '../price/decided';
 import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { findLine } from './find';

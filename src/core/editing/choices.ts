@@ -1,5 +1,5 @@
 import type { ProposalDocument, Question, Rule, Section, Tier, Tiers } from '@/model';
-import { NONE, bundlesOf } from '../choice/decided';
+import { NONE, bundlesOf } from '../price/decided';
 import { findQuestion } from './find';
 import { PartGone, sectionOf } from './operations';
 import { dropRulesOf } from './rules';

@@ -7,6 +7,7 @@ import {
   ONE,
   divideRounded,
   integer,
+  moneyOf,
   parseFixed,
   parsePercent,
   plus,
@@ -151,7 +152,7 @@ function priceStep(line: SectionLine, document: ProposalDocument): Step {
  */
 export function whyLine(document: ProposalDocument, figures: Figures, lineId: string): Step[] | null {
   const digits = figures.minorDigits;
-  const money = (value: Amount) => showAmount(value, digits);
+  const money = moneyOf(digits);
   const section = figures.sections.find(({ lines }) => lines.some(({ line }) => line.id === lineId));
   const found = section?.lines.find(({ line }) => line.id === lineId);
   if (!section || !found) return null;
@@ -168,34 +169,34 @@ export function whyLine(document: ProposalDocument, figures: Figures, lineId: st
       how: found.minimumApplied
         ? `the least it comes to; ${showQuantity(found.quantity)} × ${showUnitAmount(found.unitPrice)} is less`
         : `${showQuantity(found.quantity)} × ${showUnitAmount(found.unitPrice)}`,
-      comes: money(found.gross),
+      comes: money.show(found.gross),
     },
   ];
   if (found.discount !== 0n)
     steps.push({
       what: 'Discount',
       how: found.bundle ? 'its own and its share of the bundle’s' : 'on this line',
-      comes: money(-found.discount as Amount),
+      comes: money.show(-found.discount as Amount),
     });
   steps.push({
     what: 'Amount',
     how: found.included
       ? 'before discounts on the section and the whole'
       : 'not taken in as suggested: counts as nothing',
-    comes: money(found.net),
+    comes: money.show(found.net),
   });
   if (found.included && found.netOfSection !== found.net)
     steps.push({
       what: 'After the section’s discount',
-      how: `less its share, ${money((found.net - found.netOfSection) as Amount)}`,
-      comes: money(found.netOfSection),
+      how: `less its share, ${money.show((found.net - found.netOfSection) as Amount)}`,
+      comes: money.show(found.netOfSection),
     });
   const profit = (found.netOfSection - found.costAmount) as Amount;
   if (found.included && found.netOfSection > 0n && !document.tax?.inside)
     steps.push({
       what: 'It earns',
       how: `${showPercent(divideRounded(profit * ONE, found.netOfSection) as Fixed)} % of its price`,
-      comes: money(profit),
+      comes: money.show(profit),
     });
   return steps;
 }

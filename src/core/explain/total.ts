@@ -1,13 +1,13 @@
 import type { ProposalDocument } from '@/model';
 import type { Amount } from '../number';
-import { showAmount, showPercent, sumAmounts } from '../number';
+import { moneyOf, showPercent, sumAmounts } from '../number';
 import type { Figures } from '../price';
 import type { Step } from './line';
 
 /** How the sections come to the total, step by step. */
 export function whyTotal(document: ProposalDocument, figures: Figures): Step[] {
-  const money = (value: Amount) => showAmount(value, figures.minorDigits);
-  const minus = (value: Amount) => money(-value as Amount);
+  const money = moneyOf(figures.minorDigits);
+  const minus = (value: Amount) => money.show(-value as Amount);
   const inside = document.tax?.inside === true && !document.tax.exempt;
   const discounts = (discount: ProposalDocument['discount']) =>
     discount && 'percent' in discount ? `${discount.percent} % of what is there` : 'an amount';
@@ -18,8 +18,8 @@ export function whyTotal(document: ProposalDocument, figures: Figures): Step[] {
       how:
         discount === 0n
           ? 'its lines together'
-          : `its lines together ${money(amount)}, less ${money(discount)} (${discounts(section.discount)})`,
-      comes: money(net),
+          : `its lines together ${money.show(amount)}, less ${money.show(discount)} (${discounts(section.discount)})`,
+      comes: money.show(net),
     }));
   if (figures.discount !== 0n)
     steps.push({
@@ -29,35 +29,35 @@ export function whyTotal(document: ProposalDocument, figures: Figures): Step[] {
     });
   steps.push({
     what: 'Price',
-    how: `cost ${money(figures.cost)}, profit and overhead ${money(figures.profit)}${
+    how: `cost ${money.show(figures.cost)}, profit and overhead ${money.show(figures.profit)}${
       figures.margin === null ? '' : `, a margin of ${showPercent(figures.margin)} %`
     }`,
-    comes: money(figures.subtotal),
+    comes: money.show(figures.subtotal),
   });
   for (const { fee, amount } of figures.fees)
     steps.push({
       what: fee.name,
       how: 'fixed' in fee.amount ? 'a fixed fee' : `${fee.amount.percent} % of the price`,
-      comes: money(amount),
+      comes: money.show(amount),
     });
   if (document.tax?.exempt)
-    steps.push({ what: 'Tax', how: `none: ${document.tax.exempt.reason}`, comes: money(0n as Amount) });
+    steps.push({ what: 'Tax', how: `none: ${document.tax.exempt.reason}`, comes: money.show(0n as Amount) });
   else
     for (const tax of figures.taxes.filter(({ base }) => base !== 0n))
       steps.push({
         what: tax.name,
-        how: `${tax.percent} % on ${money(tax.base)}${inside ? ', inside the prices' : ''}${
+        how: `${tax.percent} % on ${money.show(tax.base)}${inside ? ', inside the prices' : ''}${
           document.tax?.rounding === 'line' ? ', rounded on every line' : ''
         }`,
-        comes: money(tax.amount),
+        comes: money.show(tax.amount),
       });
   const fees = sumAmounts(figures.fees.map(({ amount }) => amount));
   steps.push({
     what: 'Total',
     how: inside
       ? `price and fees, including tax`
-      : `${money(figures.subtotal)} + ${money(fees)} + ${money(figures.taxTotal)}`,
-    comes: money(figures.total),
+      : `${money.show(figures.subtotal)} + ${money.show(fees)} + ${money.show(figures.taxTotal)}`,
+    comes: money.show(figures.total),
   });
   return steps;
 }

@@ -1,3 +1,4 @@
+import type { Fixed } from '../number';
 import type { CostPart, ItemInput, Load, PriceBreaks } from '@/model';
 import { addFixed, parseFixed, writeFixed } from '../number';
 import type { Cells, ReadItem } from './readItem';
@@ -35,14 +36,14 @@ export interface ImportPlan {
 
 /** Costs of one type summed, labour part by part: how two ways of writing the same cost are told to be the same. */
 function costKey(costs: readonly CostPart[]): string {
-  const sums = new Map<string, bigint[]>();
+  const sums = new Map<string, Fixed[]>();
   const labour: string[] = [];
   for (const part of costs)
     if (part.type === 'labour')
       labour.push(`${writeFixed(parseFixed(part.hours))}×${writeFixed(parseFixed(part.rate))}`);
     else sums.set(part.type, [...(sums.get(part.type) ?? []), parseFixed(part.amount)]);
   const amounts = [...sums]
-    .map(([type, parts]) => `${type} ${writeFixed(addFixed(parts as never))}`)
+    .map(([type, parts]) => `${type} ${writeFixed(addFixed(parts))}`)
     .filter((text) => !text.endsWith(' 0'))
     .sort();
   return [...amounts, ...labour].join(', ');

@@ -3,3 +3,4 @@ export * from './allocate';
 export * from './currency';
 export * from './display';
 export * from './ratio';
+export * from './money';

@@ -1,8 +1,7 @@
 import type { Choices, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { roundFigures, roundLimits, settlement, standings, termsOf } from '../allowance';
-import type { Amount } from '../number';
-import { sumAmounts, writeAmount } from '../number';
+import { moneyOf, sumAmounts } from '../number';
 import { computeFigures, setAside } from '../price';
 
 /**
@@ -13,7 +12,7 @@ import { computeFigures, setAside } from '../price';
 export function allowancesReport(document: ProposalDocument, choices: Choices = asSuggested) {
   const figures = computeFigures(document, choices);
   const { minorDigits } = figures;
-  const money = (value: Amount) => writeAmount(value, minorDigits);
+  const money = moneyOf(minorDigits);
   return figures.sections.flatMap(({ lines }) =>
     lines.flatMap((figure) => {
       const { line, included, quantity, net } = figure;
@@ -29,8 +28,8 @@ export function allowancesReport(document: ProposalDocument, choices: Choices = 
           id: line.id,
           description: line.description,
           rule: allowance.rule,
-          price: money(net),
-          spend: money(spend),
+          price: money.write(net),
+          spend: money.write(spend),
           rounds: allowance.rounds.map((round, i) => {
             const { least, most } = roundLimits(round, scale);
             const { toDate, left, adjustment } = stands[i]!;
@@ -38,16 +37,16 @@ export function allowancesReport(document: ProposalDocument, choices: Choices = 
               id: round.id,
               name: round.name,
               ...(round.due ? { due: round.due } : {}),
-              least: money(least),
-              most: money(most),
-              chosen: money(chosen[i]!),
-              toDate: money(toDate),
-              left: money(left),
-              adjustment: money(adjustment),
+              least: money.write(least),
+              most: money.write(most),
+              chosen: money.write(chosen[i]!),
+              toDate: money.write(toDate),
+              left: money.write(left),
+              adjustment: money.write(adjustment),
             };
           }),
-          chosen: money(sumAmounts(chosen)),
-          settlement: money(settlement(terms, chosen)),
+          chosen: money.write(sumAmounts(chosen)),
+          settlement: money.write(settlement(terms, chosen)),
         },
       ];
     }),

@@ -7,7 +7,7 @@ import type {
   CustomerView,
 } from '@/model';
 import { unitAfter } from '@/model';
-import { showDecimal } from '../number';
+import { isBelowZero, showDecimal } from '../number';
 import { billingInWords } from '../text/billingInWords';
 import { showDate } from '../text/dates';
 import { whenDue } from '../text/whenDue';
@@ -22,7 +22,7 @@ const nameOf = (entry: CustomerEntry) => (entry.kind === 'question' ? entry.prom
 const money = (text: string | null) => (text === null ? null : showDecimal(text));
 const day = (date: string | null) => (date === null ? null : showDate(date));
 /** A difference with its sign, as the cards show it. */
-const signed = (text: string) => (text.startsWith('-') ? showDecimal(text) : `+${showDecimal(text)}`);
+const signed = (text: string) => (isBelowZero(text) ? showDecimal(text) : `+${showDecimal(text)}`);
 
 /** The figures of a line or an extra, as far as the customer sees them: "6 each · 12.50 · 75.00". */
 function figuresOf(item: Item): string {

@@ -1,7 +1,7 @@
 import type { ProposalDocument } from '@/model';
 import { asSuggested, unitName } from '@/model';
-import type { Amount, Fixed } from '../number';
-import { writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import type { Fixed } from '../number';
+import { moneyOf, writeFixed, writeFixedPlaces } from '../number';
 import type { Figures, SectionLine } from '../price';
 import { computeFigures } from '../price';
 import type { Change } from './compare';
@@ -52,19 +52,19 @@ function linesById(figures: Figures): Map<string, Placed> {
 }
 
 /**
- * What changed from one state of a proposal to another, line by line and in money, for us: what a line costs is among it.
+ * What changed from one state of a proposal to another, line by line and in money.write, for us: what a line costs is among it.
  * As suggested in both.
  */
 export function compareDocuments(before: ProposalDocument, after: ProposalDocument): DocumentChanges {
   const [old, now] = [computeFigures(before, asSuggested), computeFigures(after, asSuggested)];
   const digits = now.minorDigits;
-  const money = (value: bigint) => writeAmount(value as Amount, digits);
+  const money = moneyOf(digits);
   const state = ({ line }: Placed): LineState => ({
     quantity: writeFixed(line.quantity),
     unit: unitName(line.line.unit),
     unitPrice: writeFixed(line.unitPrice),
-    cost: money(line.costAmount),
-    amount: money(line.net),
+    cost: money.write(line.costAmount),
+    amount: money.write(line.net),
     in: line.included,
   });
   const counted = (placed: Placed | undefined) => (placed?.line.included ? placed.line.netOfSection : 0n);
@@ -82,19 +82,19 @@ export function compareDocuments(before: ProposalDocument, after: ProposalDocume
         name,
         before: from,
         after: to,
-        difference: money(counted(is) - counted(was)),
+        difference: money.write(counted(is) - counted(was)),
       },
     ];
   });
 
   const rate = (value: Fixed | null) => (value === null ? '' : writeFixedPlaces((value * 100n) as Fixed, 1));
   const pairs: [string, string, string][] = [
-    ['Cost', money(old.cost), money(now.cost)],
-    ['Price before tax', money(old.beforeTax), money(now.beforeTax)],
-    ['Profit and overhead', money(old.profit), money(now.profit)],
+    ['Cost', money.write(old.cost), money.write(now.cost)],
+    ['Price before tax', money.write(old.beforeTax), money.write(now.beforeTax)],
+    ['Profit and overhead', money.write(old.profit), money.write(now.profit)],
     ['Margin, %', rate(old.margin), rate(now.margin)],
-    ['Tax', money(old.taxTotal), money(now.taxTotal)],
-    ['Total', money(old.total), money(now.total)],
+    ['Tax', money.write(old.taxTotal), money.write(now.taxTotal)],
+    ['Total', money.write(old.total), money.write(now.total)],
   ];
   const named = new Set(lines.map(({ name }) => name));
   return {

@@ -1,7 +1,7 @@
 import type { Choices, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
-import type { Amount, Fixed } from '../number';
-import { writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import type { Fixed } from '../number';
+import { moneyOf, writeFixed, writeFixedPlaces } from '../number';
 import { computeFigures, discountsOf } from '../price';
 import { computeSchedule } from '../schedule';
 import { allowancesReport } from './allowancesReport';
@@ -13,7 +13,7 @@ import { choicesReport } from './choicesReport';
  */
 export function figuresReport(document: ProposalDocument, choices: Choices = asSuggested) {
   const figures = computeFigures(document, choices);
-  const money = (value: Amount) => writeAmount(value, figures.minorDigits);
+  const money = moneyOf(figures.minorDigits);
   const rate = (value: Fixed | null) => (value === null ? null : writeFixed(value));
   const allowances = allowancesReport(document, choices);
   const schedule = computeSchedule(document.schedule, figures.total, figures.minorDigits);
@@ -41,8 +41,8 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
                 name: sized.name,
                 included,
                 ...(bundle.grade === undefined ? {} : { grade: bundle.grade }),
-                cost: money(sums.cost),
-                amount: money(sums.net),
+                cost: money.write(sums.cost),
+                amount: money.write(sums.net),
                 troubles: sized.troubles.map(({ place, message }) => `${place}: ${message}`),
               })),
             }
@@ -56,49 +56,57 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
           quantity: writeFixed(line.quantity),
           unit: line.line.unit,
           unitCost: writeFixed(line.cost.total),
-          cost: money(line.costAmount),
+          cost: money.write(line.costAmount),
           unitPrice: writeFixedPlaces(line.unitPrice, line.line.pricePlaces ?? 2),
           held: line.held,
           ...(line.shaped ? { shaped: true } : {}),
           ...(line.minimumApplied ? { minimumCharge: true } : {}),
-          gross: money(line.gross),
-          discount: money(line.discount),
-          amount: money(line.net),
+          gross: money.write(line.gross),
+          discount: money.write(line.discount),
+          amount: money.write(line.net),
         })),
-        cost: money(cost),
-        amount: money(amount),
-        discount: money(discount),
-        net: money(net),
+        cost: money.write(cost),
+        amount: money.write(amount),
+        discount: money.write(discount),
+        net: money.write(net),
       }),
     ),
-    cost: money(figures.cost),
-    loads: figures.loads.map(({ load, amount }) => ({ id: load.id, name: load.name, amount: money(amount) })),
-    ...(figures.allowanceFees === 0n ? {} : { allowanceFees: money(figures.allowanceFees) }),
-    heldPricesAndRounding: money(figures.unloaded),
-    ...(figures.taxInside === 0n ? {} : { taxInsidePrices: money(figures.taxInside) }),
-    priced: money(figures.priced),
+    cost: money.write(figures.cost),
+    loads: figures.loads.map(({ load, amount }) => ({
+      id: load.id,
+      name: load.name,
+      amount: money.write(amount),
+    })),
+    ...(figures.allowanceFees === 0n ? {} : { allowanceFees: money.write(figures.allowanceFees) }),
+    heldPricesAndRounding: money.write(figures.unloaded),
+    ...(figures.taxInside === 0n ? {} : { taxInsidePrices: money.write(figures.taxInside) }),
+    priced: money.write(figures.priced),
     discounts: {
-      linesAndSections: money(figures.innerDiscount),
-      whole: money(figures.discount),
-      sum: money(discountsOf(figures)),
+      linesAndSections: money.write(figures.innerDiscount),
+      whole: money.write(figures.discount),
+      sum: money.write(discountsOf(figures)),
     },
-    subtotal: money(figures.subtotal),
-    ...(document.tax?.inside ? { subtotalBeforeTax: money(figures.beforeTax) } : {}),
-    profit: money(figures.profit),
+    subtotal: money.write(figures.subtotal),
+    ...(document.tax?.inside ? { subtotalBeforeTax: money.write(figures.beforeTax) } : {}),
+    profit: money.write(figures.profit),
     margin: rate(figures.margin),
     markup: rate(figures.markup),
-    fees: figures.fees.map(({ fee, amount }) => ({ id: fee.id, name: fee.name, amount: money(amount) })),
+    fees: figures.fees.map(({ fee, amount }) => ({
+      id: fee.id,
+      name: fee.name,
+      amount: money.write(amount),
+    })),
     tax: figures.taxes.map(({ taxClass, component, name, percent, base, amount }) => ({
       taxClass,
       component,
       name,
       percent,
-      base: money(base),
-      amount: money(amount),
+      base: money.write(base),
+      amount: money.write(amount),
     })),
-    taxTotal: money(figures.taxTotal),
+    taxTotal: money.write(figures.taxTotal),
     ...(document.tax?.exempt ? { taxExempt: document.tax.exempt.reason } : {}),
-    total: money(figures.total),
+    total: money.write(figures.total),
     choices: choicesReport(document, choices),
     ...(allowances.length > 0 ? { allowances } : {}),
     ...(document.change ? { change: document.change } : {}),
@@ -106,7 +114,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
       id: entry.id,
       name: entry.name,
       kind: entry.kind,
-      amount: money(amount),
+      amount: money.write(amount),
     })),
     scheduleProblems: document.change ? [] : schedule.problems,
   };

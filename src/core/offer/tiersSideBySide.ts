@@ -1,6 +1,6 @@
 import type { Bundle, OfferTiers, ProposalDocument, Tiers } from '@/model';
 import { shortName } from '../bundle';
-import { rulingLevels } from '../choice/decided';
+import { rulingLevels } from '../price/decided';
 
 interface Part {
   readonly id: string;

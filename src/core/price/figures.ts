@@ -12,7 +12,7 @@ import {
   reduced,
   sumAmounts,
 } from '../number';
-import { decide } from '../choice/decided';
+import { decide } from './decided';
 import { loadFactors } from './loads';
 import { pricingOf } from './pricing';
 import type { SectionFigures } from './section';

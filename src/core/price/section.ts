@@ -2,7 +2,7 @@ import type { Bundle, CostType, Line, Load, Section } from '@/model';
 import { costTypes } from '@/model';
 import type { SizedBundle } from '../bundle';
 import { sizeBundle } from '../bundle';
-import type { Decisions } from '../choice/decided';
+import type { Decisions } from './decided';
 import {
   bundlesOf,
   decidedAlternative,
@@ -11,7 +11,7 @@ import {
   extrasOf,
   isIn,
   questionsOf,
-} from '../choice/decided';
+} from './decided';
 import type { Amount, Fixed } from '../number';
 import { ZERO, allocate, divideRounded, ratio } from '../number';
 import type { ReadSpace, Surroundings } from '../space';

@@ -16,6 +16,10 @@ export function parseMoneyInput(text: string, minorDigits: number): string {
   return writeFixed(value);
 }
 
+/** A money amount as typed, below zero too: less work. In the decimals of the currency. */
+export const parseSignedMoneyInput = (text: string, minorDigits: number): string =>
+  writeFixed(parseQuantity(text, minorDigits));
+
 /** A discount as typed: `5%` takes off a share, `400` an amount; empty takes it away. */
 export function readDiscount(text: string, minorDigits: number): Discount | null {
   if (text.trim() === '') return null;

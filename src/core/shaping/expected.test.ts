@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { anyDocument, line, plainDocument } from '../../../tests/support/documents';
 import { cashCurve } from '../insight';
-import { parseAmount, writeAmount } from '../number';
+import { moneyOf, writeAmount } from '../number';
 import { computeFigures } from '../price';
 import { TargetError, costPrice, expectedOutcome, freeLines, reweighted, roundingLine, shapePrices } from '.';
 import { asSuggested } from '@/model';
 import type { ProposalDocument } from '@/model';
 
-const money = (text: string) => parseAmount(text, 2);
+const money = moneyOf(2);
 const loads: ProposalDocument['loads'] = [
   { id: 'p', name: 'Profit', kind: 'profit', percent: '25', base: 'running' },
 ];
@@ -32,8 +32,8 @@ test('what the expected quantities would bring, at the prices offered', () => {
   // Offered: 100 × 25 + 40 × 62.50 + 500 = 5,500.00 for 4,400.00; expected: 60 × 25 + 50 × 62.50 + 500 for 4,100.00.
   expect(expectedOutcome(ditch)).toEqual({
     lines: 2,
-    offered: { revenue: money('5500'), cost: money('4400'), profit: money('1100') },
-    expected: { revenue: money('5125'), cost: money('4100'), profit: money('1025') },
+    offered: { revenue: money.parse('5500'), cost: money.parse('4400'), profit: money.parse('1100') },
+    expected: { revenue: money.parse('5125'), cost: money.parse('4100'), profit: money.parse('1025') },
   });
   expect(
     expectedOutcome(plainDocument([{ id: 's', title: 'S', entries: [line('a', '1', '1')] }])),
@@ -42,14 +42,14 @@ test('what the expected quantities would bring, at the prices offered', () => {
 
 test('re-weighted: what shrinks goes to cost and no lower, what grows carries it, the offered total stays', () => {
   const { document, figures, moves, missing } = reweighted(ditch);
-  expect([figures.total, missing]).toEqual([money('5500'), 0n]);
+  expect([figures.total, missing]).toEqual([money.parse('5500'), 0n]);
   // Earth to 20.00 frees 500.00, on 40 of concrete 12.50 each.
   expect(moves.map(({ id, after }) => [id, after])).toEqual([
     ['earth', 20_000_000n],
     ['concrete', 75_000_000n],
   ]);
   // Now: 60 × 20 + 50 × 75 + 500 = 5,450.00 for the same 4,100.00.
-  expect(expectedOutcome(document)!.expected.profit).toBe(money('1350'));
+  expect(expectedOutcome(document)!.expected.profit).toBe(money.parse('1350'));
   const flat = (more: Partial<Parameters<typeof line>[3]>) =>
     plainDocument([{ id: 's', title: 'S', entries: [line('a', '10', '5', more), line('b', '10', '5')] }], {
       loads,
@@ -158,13 +158,23 @@ test('cash over the stages: front-loading lifts the lowest point when work is pa
     );
   const even = cashCurve(staged('1250', '1250'));
   expect(even.points).toEqual([
-    { name: 'Signing', spent: 0n, byWork: 0n, bySchedule: money('250') },
-    { name: 'Frame', spent: money('1000'), byWork: money('1250'), bySchedule: money('1250') },
-    { name: 'Trim', spent: money('2000'), byWork: money('2500'), bySchedule: money('2500') },
+    { name: 'Signing', spent: 0n, byWork: 0n, bySchedule: money.parse('250') },
+    {
+      name: 'Frame',
+      spent: money.parse('1000'),
+      byWork: money.parse('1250'),
+      bySchedule: money.parse('1250'),
+    },
+    {
+      name: 'Trim',
+      spent: money.parse('2000'),
+      byWork: money.parse('2500'),
+      bySchedule: money.parse('2500'),
+    },
   ]);
-  expect(even.lowest).toEqual({ byWork: money('-1000'), bySchedule: money('-750') });
+  expect(even.lowest).toEqual({ byWork: money.parse('-1000'), bySchedule: money.parse('-750') });
   const front = cashCurve(staged('1450', '1050'));
-  expect(front.points[1]!.byWork).toBe(money('1450'));
+  expect(front.points[1]!.byWork).toBe(money.parse('1450'));
   expect(front.points.at(-1)).toEqual(even.points.at(-1));
   fc.assert(
     fc.property(anyDocument({ most: 4 }), (document) => {

@@ -14,16 +14,10 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { CompanyMoney, CompanyPricing, DeskPreferences, UsualTerms } from '@/model';
+import type { Address, CompanyMoney, CompanyPricing, DeskPreferences, UsualTerms } from '@/model';
 import { companyId, id, instant } from './columns';
 
-export interface Address {
-  readonly street: string;
-  readonly city: string;
-  readonly region: string;
-  readonly postcode: string;
-  readonly country: string;
-}
+export type { Address };
 
 /** The contractor that uses the installation. */
 export const company = pgTable('company', {

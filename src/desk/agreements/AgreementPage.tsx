@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
-import { isNothing, showDecimal } from '@/core/number';
+import { isBelowZero, isNothing, showDecimal, withoutSign } from '@/core/number';
 import type { Answer } from '@/model';
 import { unitName } from '@/model';
 import { showShortDate } from '@/core/text/dates';
@@ -12,17 +12,17 @@ import { showInstant } from '@/ui/instants';
 import { LinkButton } from '@/ui/LinkButton';
 import { Track } from '@/ui/Track';
 import { Figure } from '../Figure';
-import { InvoiceState } from '../money/InvoiceState';
+import { InvoiceState } from '../billing/InvoiceState';
 import type { AllowanceActions } from './AllowancesView';
 import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
 import type { StageActions } from './StagesView';
 import { StagesView } from './StagesView';
 import { useFreshAgreement } from './useFreshAgreement';
-import type { MoneyInActions } from './moneyInActions';
-import { MoneyIn } from './MoneyIn';
-import type { RecordPayment } from './PaymentDialog';
-import { PaymentDialog } from './PaymentDialog';
+import type { MoneyInActions } from '../payments/moneyInActions';
+import { MoneyIn } from '../payments/MoneyIn';
+import type { RecordPayment } from '../payments/PaymentDialog';
+import { PaymentDialog } from '../payments/PaymentDialog';
 
 export interface AgreementActions {
   readonly startChange: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
@@ -75,7 +75,7 @@ export function AgreementPage({
           · {agreement.site}
         </span>
         <span className="page-actions">
-          <LinkButton href={`/agreements/${agreement.id}/costs`}>Job costing</LinkButton>
+          <LinkButton href={`/agreements/${agreement.id}/job-costing`}>Job costing</LinkButton>
           {agreement.mayRecord && <Button onClick={() => setPaying(true)}>Record payment</Button>}
           {!done && (
             <LinkButton href={bill} primary={!bySchedule}>
@@ -100,8 +100,8 @@ export function AgreementPage({
         {!isNothing(agreement.held) && <Figure name="Retainage held" value={agreement.held} />}
         {!isNothing(agreement.ahead) && <Figure name="Deposit not applied yet" value={agreement.ahead} />}
         {!isNothing(agreement.credit) &&
-          (agreement.credit.startsWith('-') ? (
-            <Figure name="Owed beside invoices" value={agreement.credit.replace('-', '')} wrong />
+          (isBelowZero(agreement.credit) ? (
+            <Figure name="Owed beside invoices" value={withoutSign(agreement.credit)} wrong />
           ) : (
             <Figure name="Customer credit" value={agreement.credit} />
           ))}

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AllowanceShown, AllowancesShown, RoundShown } from '@/services/agreements/allowances';
 import { rulesInWords } from '@/core/allowance';
-import { isNothing, showDecimal } from '@/core/number';
+import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';
 import type { Answer } from '@/model';
 import type { RoundActions } from '../rounds/RoundDialog';
@@ -17,7 +17,7 @@ export interface AllowanceActions extends RoundActions {
 }
 
 const signed = (text: string) =>
-  text.startsWith('-') || isNothing(text) ? showDecimal(text) : `+${showDecimal(text)}`;
+  isBelowZero(text) || isNothing(text) ? showDecimal(text) : `+${showDecimal(text)}`;
 
 /** An agreement by what was set aside: chosen, left or over, round by round; settled by a change order. */
 export function AllowancesView({
@@ -91,7 +91,7 @@ export function AllowancesView({
               </td>
               <td className="amount">{showDecimal(allowances.spend)}</td>
               <td className="amount">{showDecimal(allowances.chosen)}</td>
-              <td className={allowances.left.startsWith('-') ? 'amount wrong' : 'amount'}>
+              <td className={isBelowZero(allowances.left) ? 'amount wrong' : 'amount'}>
                 <strong>{showDecimal(allowances.left)}</strong>
               </td>
               <td className="amount">{signed(allowances.due)}</td>
@@ -157,7 +157,7 @@ function AllowanceRows({
         </td>
         <td className="amount">{showDecimal(allowance.spend)}</td>
         <td className="amount">{isNothing(allowance.chosen) ? '' : showDecimal(allowance.chosen)}</td>
-        <td className={allowance.left.startsWith('-') ? 'amount wrong' : 'amount'}>
+        <td className={isBelowZero(allowance.left) ? 'amount wrong' : 'amount'}>
           {showDecimal(allowance.left)}
         </td>
         <td className="amount">{settled ? '' : signed(allowance.due)}</td>

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerRow } from '@/services/customers/customers';
-import { useWordsInAddress } from '../lists/useWordsInAddress';
+import { useWordsInAddress } from '../../ui/useWordsInAddress';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
 

@@ -1,6 +1,6 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import type { Job } from '@/services/jobCosting/jobReport';
-import { showDecimal } from '@/core/number';
+import { showDecimal, withoutSign } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 
 /** The cash of a job by the facts: what came in less what went out, and the lowest it was. */
@@ -17,7 +17,7 @@ export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
       <h2>Cash</h2>
       <p style={{ marginTop: 0 }}>
         {cash.lowest
-          ? `At the lowest, on ${showShortDate(cash.lowest.day)}, ${showDecimal(cash.lowest.balance.replace('-', ''))} ${currency} of ours was in it.`
+          ? `At the lowest, on ${showShortDate(cash.lowest.day)}, ${showDecimal(withoutSign(cash.lowest.balance))} ${currency} of ours was in it.`
           : 'Never in front of the customer’s money.'}{' '}
         <span className="soft">On one day, money goes out before it comes in (dotted).</span>
       </p>

@@ -1,5 +1,5 @@
 import type { Job } from '@/services/jobCosting/jobReport';
-import { isNothing, showDecimal } from '@/core/number';
+import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 
 type Row = Job['byCode'][number];
 
@@ -18,7 +18,7 @@ export function CostTable({ head, rows, total }: { head: string; rows: readonly 
       <td className="amount">{amount(row.cost)}</td>
       <td className="amount">{amount(row.toCome)}</td>
       <td className="amount">{amount(row.expected)}</td>
-      <td className={!row.over.startsWith('-') && !isNothing(row.over) ? 'amount wrong' : 'amount'}>
+      <td className={!isBelowZero(row.over) && !isNothing(row.over) ? 'amount wrong' : 'amount'}>
         {amount(row.over)}
       </td>
     </>

@@ -4,7 +4,7 @@ import { Radio } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { Job } from '@/services/jobCosting/jobReport';
-import { isNothing, showDecimal } from '@/core/number';
+import { isBelowZero, isNothing, showDecimal, withoutSign } from '@/core/number';
 import type { Answer, CostInput } from '@/model';
 import { Figure } from '../Figure';
 import { CashByDay } from './CashByDay';
@@ -35,7 +35,7 @@ const views = [
 export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
   const [view, setView] = useState<(typeof views)[number][0]>('stages');
   const { total } = job;
-  const behind = total.overBilled.startsWith('-');
+  const behind = isBelowZero(total.overBilled);
   return (
     <div className="page">
       <header className="page-head">
@@ -54,18 +54,18 @@ export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
         <Figure name="Cost so far" value={total.cost} />
         <Figure name="Still to come" value={total.toCome} />
         <Figure
-          name={total.over.startsWith('-') ? 'Under budget' : 'Over budget'}
-          value={total.over.replace('-', '')}
-          wrong={!total.over.startsWith('-') && !isNothing(total.over)}
+          name={isBelowZero(total.over) ? 'Under budget' : 'Over budget'}
+          value={withoutSign(total.over)}
+          wrong={!isBelowZero(total.over) && !isNothing(total.over)}
         />
         <Figure
           name="Profit, as it will be"
           value={total.expectedProfit}
-          wrong={total.expectedProfit.startsWith('-')}
+          wrong={isBelowZero(total.expectedProfit)}
         />
         <Figure
           name={behind ? 'Underbilled' : 'Overbilled'}
-          value={total.overBilled.replace('-', '')}
+          value={withoutSign(total.overBilled)}
           wrong={behind}
         />
       </div>
@@ -105,10 +105,10 @@ export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
                 {job.allowances.each.map(({ lineId, description, left, settledBy }) => (
                   <Fragment key={lineId}>
                     <dt>{description}</dt>
-                    <dd className={left.startsWith('-') ? 'wrong' : ''}>
+                    <dd className={isBelowZero(left) ? 'wrong' : ''}>
                       {settledBy !== null
                         ? 'settled'
-                        : `${showDecimal(left.replace('-', ''))} ${left.startsWith('-') ? 'over' : 'left'}`}
+                        : `${showDecimal(withoutSign(left))} ${isBelowZero(left) ? 'over' : 'left'}`}
                     </dd>
                   </Fragment>
                 ))}

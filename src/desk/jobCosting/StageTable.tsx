@@ -2,7 +2,7 @@ import { App, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Job } from '@/services/jobCosting/jobReport';
-import { isNothing, minorDigits, showDecimal } from '@/core/number';
+import { isBelowZero, isNothing, minorDigits, showDecimal } from '@/core/number';
 import { parseMoneyInput } from '@/core/quantity';
 import type { JobActions } from './JobPage';
 import { asked } from '@/ui/asked';
@@ -58,17 +58,17 @@ export function StageTable({ job, save }: { job: Job; save: JobActions['saveToCo
       <td className="amount">{row.complete} %</td>
       <td className="amount">{amount(row.earned)}</td>
       <td className="amount">{amount(row.billed)}</td>
-      <td className={row.overBilled.startsWith('-') ? 'amount wrong' : 'amount'}>{amount(row.overBilled)}</td>
+      <td className={isBelowZero(row.overBilled) ? 'amount wrong' : 'amount'}>{amount(row.overBilled)}</td>
       <td className="amount job-split">{amount(row.budget)}</td>
       <td className="amount">{amount(row.cost)}</td>
     </>
   );
   const rest = (row: Row | Job['total']) => (
     <>
-      <td className={!row.over.startsWith('-') && !isNothing(row.over) ? 'amount wrong' : 'amount'}>
+      <td className={!isBelowZero(row.over) && !isNothing(row.over) ? 'amount wrong' : 'amount'}>
         {amount(row.over)}
       </td>
-      <td className={row.expectedProfit.startsWith('-') ? 'amount wrong' : 'amount'}>
+      <td className={isBelowZero(row.expectedProfit) ? 'amount wrong' : 'amount'}>
         {amount(row.expectedProfit)}
       </td>
     </>

@@ -1,14 +1,14 @@
 'use client';
 
 import { Button } from 'antd';
-import { writeFixed } from '@/core/number';
+import { isBelowZero, writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { PriceBreaks } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 
 const positive = (typed: string, places: number): string => {
   const value = writeFixed(parseQuantity(typed, places));
-  if (value.startsWith('-')) throw new Error('Not below zero.');
+  if (isBelowZero(value)) throw new Error('Not below zero.');
   return value;
 };
 const types: readonly PriceBreaks['costType'][] = ['material', 'equipment', 'subcontract', 'other'];

@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { BundleWithMakeup } from '@/services/library/bundles';
 import { minorDigits } from '@/core/number';
 import type { Answer, BundleInLibrary, Recipe, UsualTerms } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 import type { Named, TrialState } from './draft';
 import { emptyBundle, nameFrom, tryDraft } from './draft';
 import { InputsTable } from './InputsTable';

@@ -2,16 +2,16 @@
 
 import { costTypeName } from '@/core/text/names';
 import { Button } from 'antd';
-import { showUnitAmount, writeFixed } from '@/core/number';
+import { isBelowZero, showUnitAmount, writeFixed } from '@/core/number';
 import { crewHour, crewParts, itemUnitCost } from '@/core/price';
 import { parseQuantity } from '@/core/quantity';
 import type { CostPart, CostType, Crew, ItemInput, Rate } from '@/model';
 import { costTypes, unitName } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 
 const decimal = (typed: string, places: number): string => {
   const value = writeFixed(parseQuantity(typed, places));
-  if (value.startsWith('-')) throw new Error('Not below zero.');
+  if (isBelowZero(value)) throw new Error('Not below zero.');
   return value;
 };
 

@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import type { DraftBehind } from '@/services/library/bulk';
-import { showDecimal } from '@/core/number';
+import { isBelowZero, showDecimal } from '@/core/number';
 
-const signed = (text: string) => (text.startsWith('-') ? showDecimal(text) : `+${showDecimal(text)}`);
+const signed = (text: string) => (isBelowZero(text) ? showDecimal(text) : `+${showDecimal(text)}`);
 
 /** Drafts that would move if their costs were refreshed, and by how much. */
 export function DraftsBehind({ drafts }: { drafts: readonly DraftBehind[] }) {

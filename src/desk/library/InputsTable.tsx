@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import type { BundleInput, Recipe } from '@/model';
 import { identifierPattern } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 import { nameFrom, namesTaken, renamed } from './draft';
 
 const kinds: Record<BundleInput['kind'], string> = {

@@ -7,13 +7,20 @@ import { useEffect, useMemo, useState } from 'react';
 import type { ItemAtDesk } from '@/services/library/items';
 import { pricedItem } from '@/core/editing';
 import type { Fixed } from '@/core/number';
-import { minorDigits, showAmount, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
+import {
+  isBelowZero,
+  minorDigits,
+  showAmount,
+  showQuantity,
+  showUnitAmount,
+  writeFixed,
+} from '@/core/number';
 import { computeFigures, itemUnitCost, ordered } from '@/core/price';
 import { parseQuantity } from '@/core/quantity';
 import type { Answer, Crew, ItemInput, LibraryItem, Rate, UsualTerms } from '@/model';
 import { units } from '@/model';
 import { showInstant } from '@/ui/instants';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 import { BreaksTable } from './BreaksTable';
 import { CostsTable } from './CostsTable';
 import { OwnLoads } from './OwnLoads';
@@ -118,7 +125,7 @@ export function ItemEditor(props: ItemEditorProps) {
   /** Sets a figure that may be absent; empty text takes it away. */
   const figure = (field: 'waste' | 'pack' | 'minimumCharge', text: string, places: number) => {
     const value = text.trim() === '' ? null : writeFixed(parseQuantity(text, places));
-    if (value?.startsWith('-')) throw new Error('Not below zero.');
+    if (value !== null && isBelowZero(value)) throw new Error('Not below zero.');
     put(field, value === '0' ? null : value);
   };
   const { done, notice } = useKeptForm(

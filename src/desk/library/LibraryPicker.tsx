@@ -3,8 +3,8 @@
 import { Select } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { unitName } from '@/model';
-import type { Found } from '../editor/library';
-import { findInLibrary } from '../editor/library';
+import type { Found } from './search';
+import { findInLibrary } from './search';
 
 /** Finds something of the library by a few letters and takes it. */
 export function LibraryPicker({

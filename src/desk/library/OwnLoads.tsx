@@ -4,7 +4,7 @@ import { Button, Radio } from 'antd';
 import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { Load } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 
 const bases = { direct: '% of direct cost', running: '% of the running amount', price: '% of the price' };
 

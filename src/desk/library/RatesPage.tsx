@@ -4,11 +4,11 @@ import { Alert, App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { MovedItem, RatesAndCrews } from '@/services/library/rates';
-import { parseFixed, showUnitAmount, writeFixed } from '@/core/number';
+import { isBelowZero, parseFixed, showUnitAmount, writeFixed } from '@/core/number';
 import { crewHour } from '@/core/price';
 import { parseQuantity } from '@/core/quantity';
 import type { Answer, Crew, CrewInput, Rate } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 import { asked } from '@/ui/asked';
 import type { Sent } from './useInTurn';
 import { useInTurn } from './useInTurn';
@@ -23,7 +23,7 @@ export interface RatesActions {
 
 const money = (typed: string): string => {
   const value = writeFixed(parseQuantity(typed, 4));
-  if (value.startsWith('-')) throw new Error('Not below zero.');
+  if (isBelowZero(value)) throw new Error('Not below zero.');
   return value;
 };
 const follow = (items: number) => (items === 0 ? '' : `${items} item${items === 1 ? '' : 's'}`);

@@ -5,7 +5,7 @@ import { showValue } from '@/core/bundle';
 import { showAmount } from '@/core/number';
 import type { BundleFigures } from '@/core/price';
 import type { Recipe } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 import type { TrialState } from './draft';
 
 /** The bundle tried with sample inputs: what it comes to, what the customer reads, and what does not work. */

@@ -1,14 +1,14 @@
 'use client';
 
 import { Bar, BarChart, LabelList, XAxis, YAxis } from 'recharts';
-import type { AgreementsBack } from '@/services/reports/agreementsBack';
+import type { AgreementsReport } from '@/services/reports/agreementsReport';
 import { showDecimal } from '@/core/number';
 
 /** Agreements that are drawn: the newest. */
 const DRAWN = 8;
 
 /** Agreed, billed and paid of the newest agreements, each in the other. */
-export function AgreementsChart({ rows }: { rows: AgreementsBack['rows'] }) {
+export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
   // A chart draws pixels: here, and only here, an amount may become a binary number.
   const data = rows.slice(0, DRAWN).map(({ number, sumToDate, billed, paid }) => ({
     name: String(number),
@@ -19,7 +19,7 @@ export function AgreementsChart({ rows }: { rows: AgreementsBack['rows'] }) {
     label: showDecimal(sumToDate),
   }));
   return (
-    <figure className="back-chart" aria-hidden="true">
+    <figure className="report-chart" aria-hidden="true">
       <BarChart
         accessibilityLayer={false}
         layout="vertical"
@@ -45,8 +45,8 @@ export function AgreementsChart({ rows }: { rows: AgreementsBack['rows'] }) {
         </Bar>
       </BarChart>
       <figcaption className="soft">
-        <span className="back-key back-paid" /> paid <span className="back-key back-billed" /> billed, not
-        paid <span className="back-key back-agreed" /> agreed, not billed
+        <span className="report-key report-paid" /> paid <span className="report-key report-billed" /> billed,
+        not paid <span className="report-key report-agreed" /> agreed, not billed
       </figcaption>
     </figure>
   );

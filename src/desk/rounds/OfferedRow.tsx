@@ -7,7 +7,7 @@ import { parseQuantity } from '@/core/quantity';
 import { writeFixed } from '@/core/number';
 import type { SelectionAlternative, SelectionExtra } from '@/model';
 import { PictureField } from '../PictureField';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 
 type Count = NonNullable<SelectionExtra['quantity']>;
 

@@ -4,12 +4,12 @@ import { Button } from 'antd';
 import type { RoundScale } from '@/core/allowance';
 import { roundFigures, roundLimits } from '@/core/allowance';
 import { newAlternative, newQuestion, newSelectionExtra, removeFromRound, setOffered } from '@/core/editing';
-import { showAmount } from '@/core/number';
+import { moneyOf } from '@/core/number';
 import type { SelectionRound } from '@/model';
 import { asSuggested } from '@/model';
-import { Cell } from '../editor/sheet/Cell';
+import { Cell } from '../../ui/live/Cell';
 import { OfferedRow } from './OfferedRow';
-import '../editor/choices/choices.css';
+import '../proposals/editor/choices/choices.css';
 
 interface RoundEditorProps {
   readonly round: SelectionRound;
@@ -28,7 +28,7 @@ const text = (given: string) => given.trim().slice(0, 200);
 export function RoundEditor({ round, scale, unit, readOnly, change, newId }: RoundEditorProps) {
   const figures = roundFigures(round, asSuggested, scale);
   const { least, most } = roundLimits(round, scale);
-  const money = (value: typeof least) => showAmount(value, scale.minorDigits);
+  const money = moneyOf(scale.minorDigits);
   return (
     <div className="round">
       <div className="choice-head">
@@ -59,7 +59,9 @@ export function RoundEditor({ round, scale, unit, readOnly, change, newId }: Rou
             }
           />
         </label>
-        <span className="soft">{least === most ? money(least) : `${money(least)} to ${money(most)}`}</span>
+        <span className="soft">
+          {least === most ? money.show(least) : `${money.show(least)} to ${money.show(most)}`}
+        </span>
       </div>
       <table className="table-plain choice-table round-table">
         <colgroup>
@@ -75,14 +77,14 @@ export function RoundEditor({ round, scale, unit, readOnly, change, newId }: Rou
             <RoundQuestionRows
               key={question.id}
               {...{ question, unit, readOnly, change, newId }}
-              amounts={figures.questions[q]!.alternatives.map(({ amount }) => money(amount))}
+              amounts={figures.questions[q]!.alternatives.map(({ amount }) => money.show(amount))}
             />
           ))}
           {round.extras.map((extra, i) => (
             <OfferedRow
               key={extra.id}
               offered={extra}
-              amount={money(figures.extras[i]!.amount)}
+              amount={money.show(figures.extras[i]!.amount)}
               {...{ unit, readOnly }}
               kind="extra"
               suggested={extra.in}

@@ -1,5 +1,5 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import { showDecimal } from '@/core/number';
+import { isBelowZero, showDecimal } from '@/core/number';
 import { showDate, showShortDate } from '@/core/text/dates';
 import type { AccountPaper } from '../accountPaper';
 import { legible } from './legible';
@@ -32,7 +32,7 @@ export function accountPdf(given: AccountPaper): Promise<Buffer> {
             />
           ))}
           <Row
-            name={paper.closing.startsWith('-') ? 'Your credit balance' : 'Owed'}
+            name={isBelowZero(paper.closing) ? 'Your credit balance' : 'Owed'}
             figures={['', showDecimal(paper.closing.replace(/^-/, ''))]}
             sum
           />

@@ -1,6 +1,6 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import { changeEffect } from '@/core/agreement';
-import { parseAmount, showAmount, showDecimal } from '@/core/number';
+import { changeEffect } from '@/core/agreements';
+import { isBelowZero, moneyOf, parseAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { basisInWords } from '@/core/text/basisInWords';
 import { billingInWords } from '@/core/text/billingInWords';
@@ -24,7 +24,7 @@ export interface ProposalPaper {
 }
 
 const signed = (decimal: string) =>
-  decimal.startsWith('-') ? showDecimal(decimal) : `+${showDecimal(decimal)}`;
+  isBelowZero(decimal) ? showDecimal(decimal) : `+${showDecimal(decimal)}`;
 const mark = (taken: boolean) => (taken ? '[x]' : '[  ]');
 const decideBy = (until: string | null) => until && `to decide by ${showDate(until)}`;
 const together = (...parts: readonly (string | null | false)[]) => parts.filter(Boolean).join(' · ') || null;
@@ -119,7 +119,7 @@ function EffectOn({ contract, view }: { contract: Contract; view: CustomerView }
     { total: read(view.total), taxTotal: read(view.taxTotal) },
     view.change,
   );
-  const money = (value: typeof effect.change) => showAmount(value, effect.minorDigits);
+  const money = moneyOf(effect.minorDigits);
   return (
     <View wrap={false}>
       <Text style={styles.heading}>What it does to our agreement: before and after</Text>
@@ -128,11 +128,11 @@ function EffectOn({ contract, view }: { contract: Contract; view: CustomerView }
           key={entry.id}
           name={entry.name}
           detail={entry.billed ? 'billed already' : null}
-          figures={[money(entry.before), money(entry.after)]}
+          figures={[money.show(entry.before), money.show(entry.after)]}
         />
       ))}
-      <Row name="of which tax" figures={[money(effect.tax.before), money(effect.tax.after)]} />
-      <Row name="Contract sum" figures={[money(effect.sum.before), money(effect.sum.after)]} sum />
+      <Row name="of which tax" figures={[money.show(effect.tax.before), money.show(effect.tax.after)]} />
+      <Row name="Contract sum" figures={[money.show(effect.sum.before), money.show(effect.sum.after)]} sum />
     </View>
   );
 }

@@ -4,6 +4,7 @@ import {
   ONE,
   ZERO,
   minorDigits,
+  moneyOf,
   parseAmount,
   parseFixed,
   parsePercent,
@@ -115,7 +116,7 @@ function party(parent: Xml, name: string, { name: called, address, taxNumber }: 
 export function invoiceXml(paper: InvoicePaper): string {
   const digits = minorDigits(paper.currency);
   const isCredit = paper.kind === 'credit note';
-  const money = (value: bigint) => writeAmount(value as Amount, digits);
+  const money = moneyOf(digits);
   const read = (text: string) => ((isCredit ? -1n : 1n) * parseAmount(text, digits)) as Amount;
 
   const work = paper.lines
@@ -160,7 +161,7 @@ export function invoiceXml(paper: InvoicePaper): string {
     'xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
   });
   const amount = (parent: Xml, name: string, value: bigint) =>
-    parent.ele(name, { currencyID: paper.currency }).txt(money(value));
+    parent.ele(name, { currencyID: paper.currency }).txt(money.write(value));
 
   document.ele('cbc:CustomizationID').txt('urn:cen.eu:en16931:2017');
   document.ele('cbc:ID').txt(paper.number);

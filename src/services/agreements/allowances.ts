@@ -2,10 +2,10 @@ import { asc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { selectionRound, signing } from '@/data/schema';
 import { allowanceInWords } from '@/core/allowance';
-import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import { moneyOf, sumAmounts, writeFixed } from '@/core/number';
 import type { Allowance, Choices, ProposalDocument, SelectionRound, TaxClass, UnitCode } from '@/model';
 import { businessDate } from '../actor';
-import type { LoadedAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
 import { signedRounds, standingOfAllowance } from './settling';
 
 /** A round as both sides see it. Amounts as decimal text, in the measure of the allowance's rule. */
@@ -81,7 +81,7 @@ export async function allowancesOf(
 ): Promise<AllowancesShown | null> {
   if (loaded.allowances.length === 0) return null;
   const { digits } = loaded;
-  const money = (value: bigint) => writeAmount(value as never, digits);
+  const money = moneyOf(digits);
   const signed = await signedRounds(tx, loaded);
   const rows = await tx
     .select()
@@ -104,10 +104,10 @@ export async function allowancesOf(
       taxClass: line.taxClass,
       terms: publicTerms(stand.terms),
       words: allowanceInWords(stand.terms, stand.spend, digits),
-      spend: money(stand.spend),
-      chosen: money(stand.chosen),
-      left: money(stand.settled ? 0n : stand.left),
-      due: money(stand.settled ? 0n : stand.due),
+      spend: money.write(stand.spend),
+      chosen: money.write(stand.chosen),
+      left: money.write(stand.settled ? 0n : stand.left),
+      due: money.write(stand.settled ? 0n : stand.due),
       settledBy: change?.number ?? null,
       rounds: rows
         .filter((row) => row.lineId === lineId)
@@ -128,9 +128,9 @@ export async function allowancesOf(
                     on: businessDate(done.signedAt, timeZone),
                     by: paper.signerName,
                     sha256: paper.sha256,
-                    chosen: money(done.chosen),
-                    left: money(done.left),
-                    adjustment: money(done.adjustment),
+                    chosen: money.write(done.chosen),
+                    left: money.write(done.left),
+                    adjustment: money.write(done.adjustment),
                   }
                 : null,
           };
@@ -141,9 +141,9 @@ export async function allowancesOf(
   const open = stands.filter(({ settled }) => !settled);
   return {
     each,
-    spend: money(sumAmounts(open.map(({ spend }) => spend))),
-    chosen: money(sumAmounts(open.map(({ chosen }) => chosen))),
-    left: money(sumAmounts(open.map(({ left }) => left))),
-    due: money(sumAmounts(open.map(({ due }) => due))),
+    spend: money.write(sumAmounts(open.map(({ spend }) => spend))),
+    chosen: money.write(sumAmounts(open.map(({ chosen }) => chosen))),
+    left: money.write(sumAmounts(open.map(({ left }) => left))),
+    due: money.write(sumAmounts(open.map(({ due }) => due))),
   };
 }

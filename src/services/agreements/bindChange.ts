@@ -8,18 +8,18 @@ import {
   changeOrderTax,
   proposal,
 } from '@/data/schema';
-import type { FrozenAgreement } from '@/core/agreement';
-import { changeEffect, omissionProblems, ownEntryId } from '@/core/agreement';
+import type { FrozenAgreement } from '@/core/agreements';
+import { changeEffect, omissionProblems, ownEntryId } from '@/core/agreements';
 import { linesOf } from '@/core/choice';
 import type { Amount } from '@/core/number';
-import { showDecimal, writeAmount } from '@/core/number';
+import { moneyOf, showDecimal } from '@/core/number';
 import type { Choices, ProposalDocument } from '@/model';
 import { newId } from '../actor';
 import { Problem } from '../problem';
 import { agreedForChange, contractOf } from './contract';
 import { insertLines, insertStages } from './insertParts';
-import type { LoadedAgreement } from './money';
-import { loadAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
+import { loadAgreement } from '@/data/agreements/load';
 import { refuseUnsettled } from './settling';
 
 interface Change {
@@ -64,7 +64,7 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
   await refuseOmissions(tx, loaded, document);
   await refuseUnsettled(tx, loaded, document);
 
-  const money = (value: Amount) => writeAmount(value, loaded.digits);
+  const money = moneyOf(loaded.digits);
   const id = newId(now);
   await tx.insert(changeOrder).values({
     companyId,
@@ -75,9 +75,9 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
     revisionId: change.revisionId,
     title: document.title,
     choices: change.choices,
-    net: money(frozen.net),
-    tax: money(frozen.tax),
-    total: money(frozen.total),
+    net: money.write(frozen.net),
+    tax: money.write(frozen.tax),
+    total: money.write(frozen.total),
     acceptedAt: now,
   });
 
@@ -90,7 +90,7 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
     const position = same?.position ?? known.length;
     places.push(position);
     if (!same) {
-      const zero = money(0n as Amount);
+      const zero = money.write(0n as Amount);
       const row = {
         ...key,
         position,
@@ -108,8 +108,8 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
       ...key,
       changeOrderId: id,
       position,
-      base: money(component.base),
-      amount: money(component.amount),
+      base: money.write(component.base),
+      amount: money.write(component.amount),
     });
   }
   const into = { companyId, agreementId, minorDigits: loaded.digits, change: { id, number }, now };
@@ -127,13 +127,13 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
         name,
         kind: 'stage',
         due: { on: 'stage', stage: name },
-        amount: money(after),
+        amount: money.write(after),
         changeOrderId: id,
       });
     else
       await tx
         .insert(agreementPaymentChange)
-        .values({ ...key, changeOrderId: id, entryId, amount: money((after - before) as Amount) });
+        .values({ ...key, changeOrderId: id, entryId, amount: money.write((after - before) as Amount) });
   }
   await tx
     .update(proposal)

@@ -4,7 +4,7 @@ import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
 import { businessDate } from '../actor';
 import { Problem } from '../problem';
-import type { LoadedAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
 
 interface Ours {
   readonly timeZone: string;
@@ -31,7 +31,7 @@ export function refuseEarlyDeposit(loaded: LoadedAgreement, entryId: string, our
 }
 
 /** What is known of an agreement when it is asked which payments can be billed. */
-export const sinceOf = (loaded: LoadedAgreement, ours: Ours): BillingContext => ({
+export const billingContextOf = (loaded: LoadedAgreement, ours: Ours): BillingContext => ({
   signedOn: businessDate(loaded.head.acceptedAt, ours.timeZone),
   holdDepositUntil: depositHeldUntil(loaded, ours),
   stagesDone: new Map(

@@ -12,8 +12,8 @@ import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { stateToday } from '../proposals/state';
 import { suggestedTotal } from '../proposals/start';
-import type { LoadedAgreement } from './money';
-import { loadAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
+import { loadAgreement } from '@/data/agreements/load';
 
 const closed = { additionalProperties: false } as const;
 const StartChangeInput = Type.Object({ agreementId: EntityId }, closed);

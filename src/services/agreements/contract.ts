@@ -1,19 +1,19 @@
 import { eq, inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { revision } from '@/data/schema';
-import type { AgreedForChange } from '@/core/agreement';
-import { sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import type { AgreedForChange } from '@/core/agreements';
+import { addFixed, moneyOf, sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import { computeFigures } from '@/core/price';
 import type { Choices, Contract, CostPart, ProposalDocument } from '@/model';
-import type { LoadedAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
 
 /** An agreement as a change order is seen against it; nothing in it is internal. */
 export function contractOf(loaded: LoadedAgreement): Contract {
-  const money = (value: bigint) => writeAmount(value as never, loaded.digits);
+  const money = moneyOf(loaded.digits);
   const entries = loaded.payments.map(({ entryId, name, amount, billed }) => ({
     id: entryId,
     name,
-    amount: money(amount),
+    amount: money.write(amount),
     billed: billed !== 0n,
   }));
   return {
@@ -22,8 +22,8 @@ export function contractOf(loaded: LoadedAgreement): Contract {
     minorDigits: loaded.digits,
     original: loaded.head.total,
     changes: loaded.changes.map(({ number, title, total }) => ({ number, title, total })),
-    sum: money(loaded.total),
-    tax: money(sumAmounts(loaded.lines.flatMap(({ taxes }) => taxes))),
+    sum: money.write(loaded.total),
+    tax: money.write(sumAmounts(loaded.lines.flatMap(({ taxes }) => taxes))),
     entries,
     mark: entries.map(({ id, amount, billed: is }) => `${id}=${amount}${is ? '!' : ''}`).join(' '),
   };
@@ -87,9 +87,7 @@ export async function agreedForChange(tx: Transaction, loaded: LoadedAgreement):
       unit: line.unit,
       quantity: writeFixed(line.quantity),
       omitted: writeFixed(
-        loaded.lines
-          .filter(({ omits }) => omits === line.id)
-          .reduce((sum, { omitted }) => sum + omitted, 0n) as never,
+        addFixed(loaded.lines.filter(({ omits }) => omits === line.id).map(({ omitted }) => omitted)),
       ),
       amount: writeAmount(inside ? sumAmounts([line.net, ...line.taxes]) : line.net, loaded.digits),
       taxClass: line.taxClass,

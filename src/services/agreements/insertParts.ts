@@ -9,8 +9,8 @@ import {
   lineStage,
   selectionRound,
 } from '@/data/schema';
-import type { AgreedLine, FrozenAgreement } from '@/core/agreement';
-import { writeAmount, writeFixed } from '@/core/number';
+import type { AgreedLine, FrozenAgreement } from '@/core/agreements';
+import { moneyOf, writeAmount, writeFixed } from '@/core/number';
 import { asSuggested } from '@/model';
 import { newId } from '../actor';
 
@@ -100,7 +100,7 @@ export async function insertLines(
   const { companyId, agreementId, minorDigits, change, now } = into;
   if (lines.length === 0) return;
   const key = { companyId, agreementId };
-  const money = (value: bigint) => writeAmount(value as never, minorDigits);
+  const money = moneyOf(minorDigits);
   // Two documents may carry the same ids; those of a change order stand under its number.
   const idOf = ({ id }: { readonly id: string }) => (change ? `c${change.number}.${id}` : id);
   await tx.insert(agreementLine).values(
@@ -113,14 +113,14 @@ export async function insertLines(
       bundleName: line.bundle?.name ?? null,
       bundleOne: line.bundle?.one ?? false,
       description: line.description,
-      unit: line.unit as never,
+      unit: line.unit,
       quantity: writeFixed(line.quantity),
       unitPrice: writeFixed(line.unitPrice),
       costCode: line.costCode,
       taxClass: line.taxClass,
-      net: money(line.net),
-      cost: money(line.cost),
-      costs: Object.fromEntries(Object.entries(line.costs).map(([type, cost]) => [type, money(cost)])),
+      net: money.write(line.net),
+      cost: money.write(line.cost),
+      costs: Object.fromEntries(Object.entries(line.costs).map(([type, cost]) => [type, money.write(cost)])),
       changeOrderId: change?.id ?? null,
       omits: line.omits?.line ?? null,
       omittedQuantity: line.omits?.quantity ?? null,
@@ -133,7 +133,9 @@ export async function insertLines(
   if (staged.length > 0) await tx.insert(lineStage).values(staged);
   const taxes = lines.flatMap((line) =>
     line.taxes.flatMap((tax, component) =>
-      tax === 0n ? [] : [{ ...key, lineId: idOf(line), position: positionOf(component), amount: money(tax) }],
+      tax === 0n
+        ? []
+        : [{ ...key, lineId: idOf(line), position: positionOf(component), amount: money.write(tax) }],
     ),
   );
   if (taxes.length > 0) await tx.insert(agreementLineTax).values(taxes);
@@ -145,7 +147,7 @@ export async function insertLines(
       ...key,
       lineId: idOf(line),
       terms,
-      spend: money(spend),
+      spend: money.write(spend),
     })),
   );
   const rounds = aside.flatMap(({ line, terms }) =>

@@ -6,8 +6,8 @@ import { addressText, hasWords } from '@/data/words';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { companyOf } from '../company';
-import { loadAgreements } from './money';
-import { moneyOf } from './read';
+import { loadAgreements } from '@/data/agreements/load';
+import { standingAndTrack } from '@/core/billing';
 
 /** Which agreements: those with something to bill, to come in, held back or to the customer's credit, those without, or both. */
 export const agreementGroups = ['all', 'under way', 'finished'] as const;
@@ -73,7 +73,7 @@ export async function listAgreements(
         customer: heads[i]!.customer,
         site: `${heads[i]!.site.street}, ${heads[i]!.site.city}`,
         signedOn: businessDate(each.head.acceptedAt, ours.timeZone),
-        ...moneyOf(each),
+        ...standingAndTrack(each),
       })),
       more: found.length > most,
     };

@@ -8,7 +8,7 @@ import { menuOfRound, roundProblems } from '@/core/allowance';
 import { checkChoices } from '@/core/choice';
 import { filesOfRound } from '@/core/offer';
 import type { Amount, Fixed } from '@/core/number';
-import { ONE, parsePercent, shareOf, showAmount, writeAmount } from '@/core/number';
+import { ONE, moneyOf, parsePercent, shareOf, showAmount } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import type { Line } from '@/model';
 import { EntityId, SelectionRound, asSuggested } from '@/model';
@@ -21,8 +21,8 @@ import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { makeLink } from '../links';
 import { insertChange } from './change';
-import type { LoadedAgreement } from './money';
-import { loadAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
+import { loadAgreement } from '@/data/agreements/load';
 import type { SignedRound } from './settling';
 import { signedRounds, standingOfAllowance } from './settling';
 
@@ -184,7 +184,7 @@ function settlingLine(
   const rate = ONE - parsePercent(stand.terms.fee);
   const cost = stand.terms.rule === 'at our price' ? shareOf(beyond as Amount, rate as Fixed) : beyond;
   const up = due >= 0n;
-  const money = (value: bigint) => writeAmount(value as Amount, loaded.digits);
+  const money = moneyOf(loaded.digits);
   return {
     kind: 'line',
     id,
@@ -192,8 +192,8 @@ function settlingLine(
     detail: `Allowance ${showAmount(stand.spend, loaded.digits)}, chosen ${showAmount(stand.chosen, loaded.digits)}.`,
     unit: 'job',
     quantity: up ? '1' : '-1',
-    costs: [{ type: 'other', amount: money(up ? cost : -cost) }],
-    heldPrice: money(up ? due : -due),
+    costs: [{ type: 'other', amount: money.write(up ? cost : -cost) }],
+    heldPrice: money.write(up ? due : -due),
     taxClass: allowance.taxClass,
     ...(allowance.costCode === null ? {} : { costCode: allowance.costCode }),
     settles: lineId,

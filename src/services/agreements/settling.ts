@@ -9,7 +9,7 @@ import { computeFigures } from '@/core/price';
 import type { ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { Problem } from '../problem';
-import type { LoadedAgreement } from './money';
+import type { LoadedAgreement } from '@/core/billing';
 
 /** The signed rounds of an agreement, in the order of signature. */
 export async function signedRounds(tx: Transaction, loaded: LoadedAgreement) {

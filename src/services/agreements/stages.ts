@@ -7,7 +7,7 @@ import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
 import { Problem } from '../problem';
-import { loadAgreement } from './money';
+import { loadAgreement } from '@/data/agreements/load';
 
 const closed = { additionalProperties: false } as const;
 const day = Type.Union([BusinessDate, Type.Null()]);

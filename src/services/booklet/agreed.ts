@@ -6,18 +6,18 @@ import type { AllowancesShown } from '../agreements/allowances';
 import { depositHeldUntil, mayCancelUntil } from '../agreements/cancelling';
 import { allowancesOf } from '../agreements/allowances';
 import { changesOf } from '../agreements/change';
-import type { LoadedAgreement } from '../agreements/money';
-import { loadAgreement } from '../agreements/money';
-import { moneyOf } from '../agreements/read';
-import { onItsWay } from '../money/onItsWay';
+import type { LoadedAgreement } from '@/core/billing';
+import { loadAgreement } from '@/data/agreements/load';
+import { standingAndTrack } from '@/core/billing';
+import { onItsWay } from '../payments/onItsWay';
 
 /** A signed agreement as the customer sees it: what is agreed, billed and paid, changed and still to be chosen. */
 export interface AgreedShown {
   readonly acceptedOn: string;
   readonly signerName: string;
   readonly sha256: string;
-  readonly standing: ReturnType<typeof moneyOf>['standing'];
-  readonly track: ReturnType<typeof moneyOf>['track'];
+  readonly standing: ReturnType<typeof standingAndTrack>['standing'];
+  readonly track: ReturnType<typeof standingAndTrack>['track'];
   readonly invoices: readonly {
     readonly id: string;
     readonly kind: LoadedAgreement['papers'][number]['kind'];
@@ -57,7 +57,7 @@ export async function agreementForCustomer(
 ): Promise<AgreedShown> {
   const loaded = await loadAgreement(tx, agreementId);
   const changes = await changesOf(tx, agreementId, today);
-  const { standing, track } = moneyOf(loaded);
+  const { standing, track } = standingAndTrack(loaded);
   const { timeZone } = ours;
   const deposit = openDeposit(loaded);
   const until = mayCancelUntil(loaded, ours);

@@ -23,7 +23,7 @@ import { asSuggested, isId } from '@/model';
 import { businessDate } from '../actor';
 import type { AllowanceTaxes } from '../agreements/allowances';
 import { contractOf } from '../agreements/contract';
-import { loadAgreement } from '../agreements/money';
+import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '../company';
 import { noteTry, refuseAfter } from '../limit';
 import { Problem } from '../problem';

@@ -5,8 +5,7 @@ import { inCompany } from '@/data/connection';
 import { agreement, revision, selection, selectionRound } from '@/data/schema';
 import { menuOfRound, picksInWords, roundFigures, standings, termsOf } from '@/core/allowance';
 import { checkChoices } from '@/core/choice';
-import type { Amount } from '@/core/number';
-import { showDecimal, writeAmount } from '@/core/number';
+import { moneyOf, showDecimal } from '@/core/number';
 import { Choices, EntityId, IdempotencyKey, Signature } from '@/model';
 import type { SelectionRound } from '@/model';
 import { newId, recordAudit } from '../actor';
@@ -105,11 +104,11 @@ export async function signRound(
       quantity: line.quantity,
       minorDigits: loaded.digits,
     });
-    const money = (value: Amount) => writeAmount(value, loaded.digits);
-    if (money(chosen) !== given.chosen)
+    const money = moneyOf(loaded.digits);
+    if (money.write(chosen) !== given.chosen)
       throw new Problem(
         409,
-        `This comes to ${showDecimal(money(chosen))}, not ${showDecimal(given.chosen)}: look at it once more.`,
+        `This comes to ${showDecimal(money.write(chosen))}, not ${showDecimal(given.chosen)}: look at it once more.`,
       );
 
     const [last] = await tx
@@ -126,7 +125,7 @@ export async function signRound(
       position: last!.position + 1,
       document: row.document,
       choices: given.choices,
-      chosen: money(chosen),
+      chosen: money.write(chosen),
       signedAt: visitor.now,
     });
     const after = standings(termsOf(stand.terms, stand.spend), [
@@ -160,11 +159,11 @@ export async function signRound(
         shown: {
           title: `${line.description}: ${row.document.name}`,
           currency: loaded.head.currency,
-          total: money(chosen),
-          setAside: money(stand.spend),
-          chosenBefore: money(stand.chosen),
-          left: money(after.left),
-          adjustment: money(after.adjustment),
+          total: money.write(chosen),
+          setAside: money.write(stand.spend),
+          chosenBefore: money.write(stand.chosen),
+          left: money.write(after.left),
+          adjustment: money.write(after.adjustment),
           round: row.document,
         },
       },
@@ -172,7 +171,7 @@ export async function signRound(
     await recordAudit(tx, visitor, 'selections signed', row.agreementId, {
       selectionId: id,
       roundId: row.id,
-      chosen: money(chosen),
+      chosen: money.write(chosen),
     });
     return { repeated: false };
   });

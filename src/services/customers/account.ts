@@ -5,7 +5,7 @@ import { agreementOf, reversedPayment } from '@/data/joins';
 import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import { accountOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { minorDigits, parseAmount, writeAmount } from '@/core/number';
+import { isBelowZero, minorDigits, moneyOf, writeAmount } from '@/core/number';
 import { plusDays } from '@/core/calendar';
 import type { AccountPaper } from '@/formats/accountPaper';
 import type { Actor } from '../actor';
@@ -36,9 +36,9 @@ export async function readAccount(
     const from = range.from ?? plusDays(to, -USUAL_DAYS);
     if (from > to) throw new Problem(422, 'The first day is after the last.');
     const digits = minorDigits(ours.currency);
-    const money = (text: string) => parseAmount(text, digits);
+    const money = moneyOf(digits);
     const write = (value: bigint) => writeAmount(value as Amount, digits);
-    const minus = (text: string) => -money(text) as Amount;
+    const minus = (text: string) => -money.parse(text) as Amount;
 
     const papers = await tx
       .select({ row: invoice, number: agreement.number })
@@ -69,7 +69,7 @@ export async function readAccount(
           day: row.issuedOn,
           what: `${row.kind === 'credit note' ? 'Credit note' : 'Invoice'} ${row.label}`,
           detail: `${row.title}, agreement ${number}`,
-          amount: money(row.total),
+          amount: money.parse(row.total),
         })),
         ...payments.map(({ receivedOn, method, reference, amount }) => ({
           day: receivedOn,
@@ -79,15 +79,15 @@ export async function readAccount(
         })),
         ...reversals.map(({ row: { on, kind, reason, amount } }) => ({
           day: on,
-          what: reversalName(kind, amount.startsWith('-')),
+          what: reversalName(kind, isBelowZero(amount)),
           detail: reason,
-          amount: money(amount),
+          amount: money.parse(amount),
         })),
         ...refunds.map(({ paidOn, method, reference, amount }) => ({
           day: paidOn,
           what: `Refunded by ${methodName(method)}`,
           detail: reference,
-          amount: money(amount),
+          amount: money.parse(amount),
         })),
       ],
       from,

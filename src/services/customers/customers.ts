@@ -6,8 +6,8 @@ import type { CustomerInput as Input } from '@/model';
 import { CustomerInput, SiteInput } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, newId, recordAudit } from '../actor';
-import { loadAgreements } from '../agreements/money';
-import { moneyOf, owedOn } from '../agreements/read';
+import { loadAgreements } from '@/data/agreements/load';
+import { standingAndTrack, owedOn } from '@/core/billing';
 import { companyOf } from '../company';
 import { putOver } from '../over';
 import { stateToday } from '../proposals/state';
@@ -108,7 +108,7 @@ export async function readCustomer(actor: Actor, customerId: string) {
         id: each.head.id,
         number: each.head.number,
         title: each.head.title,
-        ...moneyOf(each),
+        ...standingAndTrack(each),
       })),
       owed: { currency: ours.currency, ...owedOn(loaded, today) },
     };

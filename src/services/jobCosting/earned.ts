@@ -4,28 +4,28 @@ import { costEntry } from '@/data/schema';
 import type { JobReport } from '@/core/insight';
 import { jobReport } from '@/core/insight';
 import type { Amount } from '@/core/number';
-import { parseAmount, shareOf } from '@/core/number';
-import type { LoadedAgreement } from '../agreements/money';
+import { moneyOf, shareOf } from '@/core/number';
+import type { LoadedAgreement } from '@/core/billing';
 
 export type CostEntry = typeof costEntry.$inferSelect;
 
 /** What a loaded agreement cost and is to cost, by the core. */
 export function reportOf(loaded: LoadedAgreement, entries: readonly CostEntry[]): JobReport {
-  const money = (text: string) => parseAmount(text, loaded.digits);
+  const money = moneyOf(loaded.digits);
   return jobReport({
     lines: loaded.lines.map(({ id, description, stage, costCode, net, cost, costs }, i) => ({
       ...{ id, description, stage, costCode, net, cost },
-      costs: Object.fromEntries(Object.entries(costs).map(([type, amount]) => [type, money(amount)])),
+      costs: Object.fromEntries(Object.entries(costs).map(([type, amount]) => [type, money.parse(amount)])),
       billed: loaded.position.before[i]!.net,
     })),
     costs: entries.map(({ lineId, stage, costCode, costType, amount }) => ({
       ...{ lineId, stage, costCode, costType },
-      amount: money(amount),
+      amount: money.parse(amount),
     })),
     stages: loaded.stages.map(({ name, doneOn, toCome }) => ({
       name,
       done: doneOn !== null,
-      toCome: toCome === null ? null : money(toCome),
+      toCome: toCome === null ? null : money.parse(toCome),
     })),
   });
 }

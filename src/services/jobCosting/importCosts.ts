@@ -7,7 +7,7 @@ import { TableError } from '@/formats/table/table';
 import { readTableApart } from '@/formats/table/readTableApart';
 import type { Actor } from '../actor';
 import { allow, newId } from '../actor';
-import { loadAgreement } from '../agreements/money';
+import { loadAgreement } from '@/data/agreements/load';
 import { Problem } from '../problem';
 import { sha256 } from '../secrets';
 import { insertCosts } from './record';

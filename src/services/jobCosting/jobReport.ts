@@ -6,12 +6,12 @@ import { costEntry, costInvoice, payment, paymentReversal, refund, user } from '
 import type { CostRow, StageRow } from '@/core/insight';
 import { cashFromFacts } from '@/core/insight';
 import type { Amount } from '@/core/number';
-import { parseAmount, showPercent, writeAmount } from '@/core/number';
+import { moneyOf, showPercent, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { allowancesOf } from '../agreements/allowances';
-import type { LoadedAgreement } from '../agreements/money';
-import { loadAgreement } from '../agreements/money';
+import type { LoadedAgreement } from '@/core/billing';
+import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '../company';
 import type { CostEntry } from './earned';
 import { reportOf } from './earned';
@@ -40,8 +40,8 @@ export const writeStage = (row: StageRow, digits: number) => ({
 
 /** Money in and out of a job by day, from payments and costs. */
 async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonly CostEntry[]) {
-  const money = (text: string) => parseAmount(text, loaded.digits);
-  const minus = (text: string) => -money(text) as Amount;
+  const money = moneyOf(loaded.digits);
+  const minus = (text: string) => -money.parse(text) as Amount;
   const paid = await tx.select().from(payment).where(eq(payment.agreementId, loaded.head.id));
   const gone = await tx
     .select({ row: paymentReversal })
@@ -50,7 +50,7 @@ async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonl
     .where(eq(payment.agreementId, loaded.head.id));
   const back = await tx.select().from(refund).where(eq(refund.agreementId, loaded.head.id));
   const { days, lowest } = cashFromFacts([
-    ...paid.map(({ receivedOn, amount }) => ({ day: receivedOn, amount: money(amount) })),
+    ...paid.map(({ receivedOn, amount }) => ({ day: receivedOn, amount: money.parse(amount) })),
     ...gone.map(({ row }) => ({ day: row.on, amount: minus(row.amount) })),
     ...back.map(({ paidOn, amount }) => ({ day: paidOn, amount: minus(amount) })),
     ...entries.map(({ spentOn, amount }) => ({ day: spentOn, amount: minus(amount) })),

@@ -9,10 +9,10 @@ import { opposite, parseFixed, writeAmount } from '@/core/number';
 import { CostInput, DecimalText, EntityId, IdempotencyKey } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
-import type { LoadedAgreement } from '../agreements/money';
-import { loadAgreement } from '../agreements/money';
+import type { LoadedAgreement } from '@/core/billing';
+import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { readPositive } from '../money/moves';
+import { readPositive } from '../payments/moves';
 import { Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 

@@ -2,9 +2,8 @@ import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { raisableTypes, raisedCosts } from '@/core/importing';
 import { refreshedCosts } from '@/core/editing';
-import { writeAmount, writeFixed } from '@/core/number';
+import { moneyOf, writeFixed } from '@/core/number';
 import { computeFigures, itemUnitCost } from '@/core/price';
-import type { Amount } from '@/core/number';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { item, proposal } from '@/data/schema';
@@ -107,14 +106,14 @@ export async function draftsBehind(actor: Actor) {
       const fresh = refreshedCosts(document, await itemsNow(tx, document));
       if (fresh.moves.length === 0) continue;
       const [before, after] = [computeFigures(document), computeFigures(fresh.document)];
-      const money = (amount: bigint) => writeAmount(amount as Amount, before.minorDigits);
+      const money = moneyOf(before.minorDigits);
       behind.push({
         id,
         number,
         title: document.title,
         items: fresh.moves.length,
-        cost: money(after.cost - before.cost),
-        total: money(after.total - before.total),
+        cost: money.write(after.cost - before.cost),
+        total: money.write(after.total - before.total),
       });
     }
     return behind;

@@ -6,7 +6,7 @@ import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { agreedForChange, contractOf } from '../agreements/contract';
-import { loadAgreement } from '../agreements/money';
+import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '../company';
 import { Problem } from '../problem';
 import { approvalsOf } from './approval';

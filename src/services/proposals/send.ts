@@ -9,7 +9,7 @@ import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { refuseOmissions } from '../agreements/bindChange';
-import { loadAgreement } from '../agreements/money';
+import { loadAgreement } from '@/data/agreements/load';
 import { refuseUnsettled } from '../agreements/settling';
 import { keptOn } from '../booklet/choices';
 import { companyOf } from '../company';

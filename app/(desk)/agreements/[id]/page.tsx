@@ -2,12 +2,12 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { agreementMark } from '@/services/agreements/fresh';
 import { readAgreement } from '@/services/agreements/read';
-import { readSettings } from '@/services/settings';
+import { readSettings } from '@/services/settings/settings';
 import { Problem } from '@/services/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
-import '@/desk/editor/editor.css';
-import '@/desk/editor/sheet.css';
-import '@/desk/agreements/bill/bill.css';
+import '@/desk/proposals/editor/editor.css';
+import '@/desk/proposals/editor/sheet.css';
+import '@/desk/billing/bill/bill.css';
 import {
   offerRoundAction,
   showLinkAction,

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readInvoice } from '@/services/money/invoiceAtDesk';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { Problem } from '@/services/problem';
-import { InvoicePage } from '@/desk/agreements/InvoicePage';
-import '@/desk/agreements/bill/bill.css';
+import { InvoicePage } from '@/desk/billing/InvoicePage';
+import '@/desk/billing/bill/bill.css';
 import { isId } from '@/model';
 import { creditInvoiceAction, recordPaymentAction } from '../../../actions';
 import { chargeLateAction, mailInvoiceAction, waiveLateAction } from '../../../moneyActions';

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { businessDate, may } from '@/services/actor';
-import { listBatches } from '@/services/money/batches';
-import { readSettings } from '@/services/settings';
+import { listBatches } from '@/services/billing/batches';
+import { readSettings } from '@/services/settings/settings';
 import { usualAccounts } from '@/core/billing';
-import { Accountant } from '@/desk/money/Accountant';
-import '@/desk/money/money.css';
+import { Accountant } from '@/desk/billing/Accountant';
+import '@/desk/billing/billing.css';
 import { makeBatchAction, previewBatchAction, saveAccountsAction } from '../../../moneyActions';
 import { pageActor } from '../../../session';
 

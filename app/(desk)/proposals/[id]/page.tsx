@@ -1,13 +1,13 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { readPreferences } from '@/services/accounts/preferences';
-import { readSettings } from '@/services/settings';
+import { readSettings } from '@/services/settings/settings';
 import { Problem } from '@/services/problem';
 import { readProposal } from '@/services/proposals/read';
-import { Editor } from '@/desk/editor/Editor';
-import '@/desk/editor/editor.css';
-import '@/desk/editor/sheet.css';
-import '@/desk/editor/plan.css';
+import { Editor } from '@/desk/proposals/editor/Editor';
+import '@/desk/proposals/editor/editor.css';
+import '@/desk/proposals/editor/sheet.css';
+import '@/desk/proposals/editor/plan.css';
 import '@/ui/plan.css';
 import {
   acceptForCustomerAction,

@@ -1,4 +1,4 @@
-import { dueDatesIcs } from '@/services/papers';
+import { dueDatesIcs } from '@/services/downloads/papers';
 import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 import { download } from '../../download';

@@ -1,4 +1,4 @@
-import { libraryAsCsv } from '@/services/papers';
+import { libraryAsCsv } from '@/services/downloads/papers';
 import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 import { download } from '../../download';

@@ -1,4 +1,4 @@
-import { libraryAsXlsx } from '@/services/papers';
+import { libraryAsXlsx } from '@/services/downloads/papers';
 import { respond } from '@/services/problem';
 import { actionActor } from '../../../session';
 import { download } from '../../download';

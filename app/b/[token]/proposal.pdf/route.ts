@@ -1,4 +1,4 @@
-import { bookletPaper } from '@/services/papers';
+import { bookletPaper } from '@/services/downloads/papers';
 import { download } from '../../../api/download';
 import { bookletRead } from '../../door';
 

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readProgressBilling } from '@/services/agreements/progressBilling';
+import { readProgressBilling } from '@/services/billing/progressBilling';
 import { Problem } from '@/services/problem';
-import { BillPage } from '@/desk/agreements/bill/BillPage';
-import '@/desk/editor/editor.css';
-import '@/desk/editor/sheet.css';
-import '@/desk/agreements/bill/bill.css';
+import { BillPage } from '@/desk/billing/bill/BillPage';
+import '@/desk/proposals/editor/editor.css';
+import '@/desk/proposals/editor/sheet.css';
+import '@/desk/billing/bill/bill.css';
 import type { BillingAsk } from '@/model';
 import { isId } from '@/model';
 import { dropDraftAction, issueInvoiceAction, saveDraftAction } from '../../../../actions';

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { may } from '@/services/actor';
-import { readSettings } from '@/services/settings';
+import { readSettings } from '@/services/settings/settings';
 import { BundleEditor } from '@/desk/library/BundleEditor';
-import '@/desk/editor/editor.css';
-import '@/desk/editor/sheet.css';
+import '@/desk/proposals/editor/editor.css';
+import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';
 import { addBundleAction, saveBundleAction } from '../../../../actions';
 import { pageActor } from '../../../../session';

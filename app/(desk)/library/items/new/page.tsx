@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import { may } from '@/services/actor';
 import { listCrews, listRates } from '@/services/library/rates';
-import { readSettings } from '@/services/settings';
+import { readSettings } from '@/services/settings/settings';
 import { ItemEditor } from '@/desk/library/ItemEditor';
-import '@/desk/editor/editor.css';
-import '@/desk/editor/sheet.css';
+import '@/desk/proposals/editor/editor.css';
+import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';
 import { retireAction, saveItemAction } from '../../../../actions';
 import { pageActor } from '../../../../session';

@@ -1,4 +1,4 @@
-import { draftInvoicePdf } from '@/services/papers';
+import { draftInvoicePdf } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

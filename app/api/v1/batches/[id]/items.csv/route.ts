@@ -1,5 +1,5 @@
-import { batchItemsCsv } from '@/services/papers';
-import { batchNumber } from '@/services/money/batches';
+import { batchItemsCsv } from '@/services/downloads/papers';
+import { batchNumber } from '@/services/billing/batches';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

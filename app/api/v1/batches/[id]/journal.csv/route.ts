@@ -1,5 +1,5 @@
-import { batchJournalCsv } from '@/services/papers';
-import { batchNumber } from '@/services/money/batches';
+import { batchJournalCsv } from '@/services/downloads/papers';
+import { batchNumber } from '@/services/billing/batches';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

@@ -1,4 +1,4 @@
-import { receiveCardNews } from '@/services/money/cards';
+import { receiveCardNews } from '@/services/payments/cards';
 import { Problem, respond } from '@/services/problem';
 import { isId } from '@/model';
 

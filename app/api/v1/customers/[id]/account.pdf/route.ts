@@ -1,4 +1,4 @@
-import { accountStatementPdf } from '@/services/papers';
+import { accountStatementPdf } from '@/services/downloads/papers';
 import { Problem, respond } from '@/services/problem';
 import { isDay } from '@/core/calendar';
 import { isId } from '@/model';

@@ -1,4 +1,4 @@
-import { invoicePaperPdf } from '@/services/papers';
+import { invoicePaperPdf } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

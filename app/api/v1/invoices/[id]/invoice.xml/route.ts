@@ -1,4 +1,4 @@
-import { invoicePaperXml } from '@/services/papers';
+import { invoicePaperXml } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

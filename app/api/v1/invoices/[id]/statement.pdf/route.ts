@@ -1,4 +1,4 @@
-import { progressStatementPdf } from '@/services/papers';
+import { progressStatementPdf } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

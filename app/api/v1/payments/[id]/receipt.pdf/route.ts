@@ -1,4 +1,4 @@
-import { receiptPaperPdf } from '@/services/papers';
+import { receiptPaperPdf } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

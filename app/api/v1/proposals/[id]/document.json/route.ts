@@ -1,4 +1,4 @@
-import { exportDocument } from '@/services/papers';
+import { exportDocument } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

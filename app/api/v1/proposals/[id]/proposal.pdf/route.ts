@@ -1,4 +1,4 @@
-import { proposalPaper } from '@/services/papers';
+import { proposalPaper } from '@/services/downloads/papers';
 import { readDoor } from '../../../../door';
 import { download } from '../../../../download';
 

@@ -1,4 +1,4 @@
-import { visitorInvoicePdf } from '@/services/papers';
+import { visitorInvoicePdf } from '@/services/downloads/papers';
 import { Problem } from '@/services/problem';
 import { download } from '../../../../../api/download';
 import { isId } from '@/model';

@@ -1,4 +1,4 @@
-import { exportPlan } from '@/services/papers';
+import { exportPlan } from '@/services/downloads/papers';
 import { Problem, respond } from '@/services/problem';
 import { isId } from '@/model';
 import { actionActor } from '../../../../../../session';

@@ -1,0 +1,60 @@
+import type { Metadata } from 'next';
+import { readAgreementsReport } from '@/services/reports/agreementsReport';
+import { yearOf } from '@/services/reports/reportList';
+import { readSalesReport } from '@/services/reports/salesReport';
+import { AgreementsReportView } from '@/desk/reports/AgreementsReport';
+import { ReportTabs, ProposalRanges, SignedIn } from '@/desk/reports/ReportTabs';
+import { SalesReportView } from '@/desk/reports/SalesReport';
+import '@/desk/reports/reports.css';
+import '@/desk/jobCosting/jobCosting.css';
+import { pageActor } from '../../session';
+
+export const metadata: Metadata = { title: 'Reports' };
+
+const ranges = [90, 365, 1095] as const;
+
+export default async function BackPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ show?: string; days?: string; year?: string }>;
+}) {
+  const query = await searchParams;
+  const actor = await pageActor();
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>Reports</h1>
+      </header>
+      {query.show === 'proposals' ? (
+        <Proposals actor={actor} days={ranges.find((each) => String(each) === query.days) ?? 365} />
+      ) : (
+        <Agreements actor={actor} year={yearOf(query.year)} />
+      )}
+    </div>
+  );
+}
+
+type Looker = Awaited<ReturnType<typeof pageActor>>;
+
+async function Proposals({ actor, days }: { actor: Looker; days: number }) {
+  return (
+    <>
+      <ReportTabs show="proposals">
+        <ProposalRanges days={days} ranges={ranges} />
+      </ReportTabs>
+      <SalesReportView back={await readSalesReport(actor, days)} />
+    </>
+  );
+}
+
+async function Agreements({ actor, year }: { actor: Looker; year: ReturnType<typeof yearOf> }) {
+  const back = await readAgreementsReport(actor, year);
+  return (
+    <>
+      <ReportTabs show="agreements">
+        <SignedIn years={back.years} year={back.year} />
+      </ReportTabs>
+      <AgreementsReportView back={back} />
+    </>
+  );
+}

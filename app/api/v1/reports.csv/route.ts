@@ -1,0 +1,22 @@
+import { backListCsv, yearOf } from '@/services/reports/reportList';
+import { Problem, respond } from '@/services/problem';
+import { backLists } from '@/formats/csv/reportCsv';
+import { actionActor } from '../../../session';
+import { download } from '../../download';
+
+/** A list of looking back, `?list=agreements&year=2026` and the like, as CSV. */
+export const GET = (request: Request) =>
+  respond(async () => {
+    const actor = await actionActor();
+    const query = new URL(request.url).searchParams;
+    const list = backLists.find((each) => each === query.get('list'));
+    const days = Number(query.get('days') ?? '365');
+    const year = yearOf(query.get('year'));
+    if (!list || !Number.isInteger(days) || days < 1 || days > 3660)
+      throw new Problem(404, 'There is no such list.');
+    return download(
+      await backListCsv(actor, list, { year, days }),
+      'text/csv; charset=utf-8; header=present',
+      `${list}.csv`,
+    );
+  });

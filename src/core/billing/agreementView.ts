@@ -1,0 +1,160 @@
+import type { Amount } from '../number';
+import { ZERO, moneyOf, sumAmounts, writeAmount, writeFixed } from '../number';
+import type { BillingContext } from '../schedule';
+import { billableFrom } from '../schedule';
+import { isOverdue } from './invoiceStanding';
+import type { LoadedAgreement } from './loadedAgreement';
+import { standingOf, trackOf } from './standing';
+
+/* An agreement as people see it: decimal text, and nothing of our cost. */
+
+/** Standing and track of a loaded agreement, as decimal text; what is earned only where it is known. */
+export function standingAndTrack(
+  { digits, position, invoices, payments, paidBack }: LoadedAgreement,
+  earned: Amount = ZERO,
+) {
+  const money = moneyOf(digits);
+  const standing = standingOf(
+    position,
+    invoices.filter(({ kind }) => kind !== 'late charge').map((each) => each.standing),
+    paidBack,
+  );
+  const entries = payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
+  return {
+    standing: {
+      sumToDate: money.write(standing.sumToDate),
+      billed: money.write(standing.billed),
+      paid: money.write(standing.paid),
+      leftToBill: money.write(standing.leftToBill),
+      billedUnpaid: money.write(standing.billedUnpaid),
+    },
+    track: trackOf(entries, { earned, billed: standing.billed, paid: standing.paid }).map((cut) => ({
+      id: cut.id,
+      name: cut.name,
+      amount: money.write(cut.amount),
+      earned: money.write(cut.earned),
+      billed: money.write(cut.billed),
+      paid: money.write(cut.paid),
+    })),
+  };
+}
+
+/** What is billed on some agreements and not paid, and how much of it is late. Decimal text. */
+export function owedOn(loaded: readonly LoadedAgreement[], today: string) {
+  const digits = loaded[0]?.digits ?? 2;
+  const open = loaded.flatMap(({ invoices }) =>
+    invoices.map(({ standing, dueOn }) => ({ open: standing.open, dueOn })),
+  );
+  const sum = (rows: typeof open) => writeAmount(sumAmounts(rows.map((row) => row.open)), digits);
+  return { open: sum(open), late: sum(open.filter((row) => isOverdue(row, row.dueOn, today))) };
+}
+
+/** The lines with what is billed of each. */
+export function lineViews({ lines, changes, before, digits }: LoadedAgreement) {
+  const { write } = moneyOf(digits);
+  return lines.map((line, i) => ({
+    id: line.id,
+    change: changes.find(({ id }) => id === line.changeOrderId)?.number ?? null,
+    section: line.sectionTitle,
+    stage: line.stage,
+    description: line.description,
+    bundle: line.bundle?.name ?? null,
+    quantity: writeFixed(line.quantity),
+    unit: line.unit,
+    agreed: write(line.net),
+    billed: write(before[i]!.net),
+    left: write(line.net - before[i]!.net),
+  }));
+}
+
+/** The payments of the schedule: from when each can be billed, what of it is, and on which invoice. */
+export function paymentViews({ payments, invoices, digits }: LoadedAgreement, context: BillingContext) {
+  const { write } = moneyOf(digits);
+  return payments.map(({ entryId, name, kind, due, amount, billed }) => {
+    const bill = invoices.filter((each) => each.entryId === entryId).at(-1);
+    return {
+      id: entryId,
+      name,
+      kind,
+      due,
+      amount: write(amount),
+      billed: write(billed),
+      from: billableFrom({ due, kind }, context),
+      left: write(amount - billed),
+      invoice: bill && billed !== 0n ? { id: bill.id, number: bill.label } : null,
+    };
+  });
+}
+
+/** Everything issued, credit notes too, with where it stands. */
+export function paperViews({ papers, digits }: LoadedAgreement, today: string) {
+  const { write } = moneyOf(digits);
+  return papers.map((each) => ({
+    id: each.id,
+    kind: each.kind,
+    byEntry: each.entryId !== null,
+    number: each.label,
+    title: each.title,
+    issuedOn: each.issuedOn,
+    dueOn: each.dueOn,
+    total: each.total,
+    paid: write(each.standing.paid),
+    open: write(each.standing.open),
+    state: each.standing.state,
+    overdue: isOverdue(each.standing, each.dueOn, today),
+  }));
+}
+
+/** The stages: how much work is in each, what of it is left to bill, and the payments that wait for it. */
+export function stageViews({ stages, lines, position, payments, digits }: LoadedAgreement) {
+  const { write } = moneyOf(digits);
+  return stages.map(({ name, plannedOn, doneOn }) => {
+    const at = lines.flatMap((line, i) => (line.stage === name ? [i] : []));
+    const sum = (rows: readonly { readonly net: Amount }[]) => write(sumAmounts(at.map((i) => rows[i]!.net)));
+    return {
+      name,
+      plannedOn,
+      doneOn,
+      lines: at.length,
+      agreed: sum(lines),
+      left: sum(position.left),
+      /** Payments that wait for it and are not billed. */
+      waiting: payments
+        .filter(({ due, amount, billed }) => due.on === 'stage' && due.stage === name && amount !== billed)
+        .map(({ entryId, name: entry, amount, billed }) => ({
+          id: entryId,
+          name: entry,
+          left: write(amount - billed),
+        })),
+    };
+  });
+}
+
+/** What was signed, by whom and where it stands, as the head of its page has it. */
+export function headView({ head, digits, components, total, lines, position }: LoadedAgreement) {
+  const { write } = moneyOf(digits);
+  return {
+    id: head.id,
+    number: head.number,
+    title: head.title,
+    currency: head.currency,
+    digits,
+    proposalId: head.proposalId,
+    revisionSha256: head.revisionSha256,
+    signerName: head.signerName,
+    signature: head.signature,
+    consent: head.consent,
+    acceptedAt: head.acceptedAt.toISOString(),
+    net: head.net,
+    tax: head.tax,
+    total: head.total,
+    taxes: components
+      .filter(({ amount }) => Number(amount) !== 0)
+      .map(({ name, percent, amount }) => ({ name, percent, amount })),
+    sumToDate: write(total),
+    netToDate: write(sumAmounts(lines.map(({ net }) => net))),
+    terms: head.billing,
+    held: write(position.heldGross),
+    ahead: write(position.aheadGross),
+  };
+}

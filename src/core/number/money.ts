@@ -1,0 +1,66 @@
+import { showAmount, showDifference } from './display';
+import type { Amount } from './fixed';
+import { parseAmount, writeAmount } from './fixed';
+
+/* Arithmetic on amounts of one currency: exact, and an amount stays an amount. */
+
+/** a + b. For many, see {@link sumAmounts}. */
+export const addAmounts = (a: Amount, b: Amount): Amount => (a + b) as Amount;
+
+/** a − b. */
+export const subtractAmounts = (a: Amount, b: Amount): Amount => (a - b) as Amount;
+
+/** −a. */
+export const negateAmount = (a: Amount): Amount => -a as Amount;
+
+/** |a|. */
+export const absoluteAmount = (a: Amount): Amount => (a < 0n ? -a : a) as Amount;
+
+/** Below zero, zero or above, as a is less than, as much as or more than b; for sorting. */
+export const compareAmounts = (a: Amount, b: Amount): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** The lesser of two. */
+export const lesserAmount = (a: Amount, b: Amount): Amount => (a < b ? a : b);
+
+/** The greater of two. */
+export const greaterAmount = (a: Amount, b: Amount): Amount => (a > b ? a : b);
+
+/** Below zero? Zero is not. */
+export const isNegative = (a: Amount): boolean => a < 0n;
+
+/** Is a decimal as text ("-0.50") below zero? "-0.00" is not. */
+export const isBelowZero = (text: string): boolean => text.startsWith('-') && /[1-9]/.test(text);
+
+/** A decimal as text without its sign. */
+export const withoutSign = (text: string): string => (text.startsWith('-') ? text.slice(1) : text);
+
+/** Money of one currency: between amounts, canonical decimal text, and what people read. */
+export interface Money {
+  /** Decimal places of the currency (ISO 4217). */
+  readonly digits: number;
+  /** Canonical decimal text as an amount. @throws NotADecimal for other text, or more places than the currency has */
+  readonly parse: (text: string) => Amount;
+  /** An amount as canonical decimal text: 1250n → "12.50". */
+  readonly write: (value: bigint) => string;
+  /** An amount for people: 125000n → "1,250.00". */
+  readonly show: (value: bigint) => string;
+  /** A difference with its sign: "+1,313.20", "−40.00". */
+  readonly showDifference: (value: bigint) => string;
+}
+
+const byDigits = new Map<number, Money>();
+
+/** Money of a currency with so many decimal places. */
+export function moneyOf(digits: number): Money {
+  const known = byDigits.get(digits);
+  if (known) return known;
+  const made: Money = {
+    digits,
+    parse: (text) => parseAmount(text, digits),
+    write: (value) => writeAmount(value as Amount, digits),
+    show: (value) => showAmount(value as Amount, digits),
+    showDifference: (value) => showDifference(value as Amount, digits),
+  };
+  byDigits.set(digits, made);
+  return made;
+}

@@ -1,0 +1,179 @@
+'use client';
+
+import { App, Button, Input } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { Batch } from '@/services/billing/batches';
+import { showShortDate } from '@/core/text/dates';
+import type { Accounts, Answer } from '@/model';
+import { showInstant } from '@/ui/instants';
+import { LinkButton } from '@/ui/LinkButton';
+import { AccountsForm } from './AccountsForm';
+import { asked } from '@/ui/asked';
+
+type Counts = Batch['counts'];
+interface Range {
+  readonly from: string;
+  readonly to: string;
+}
+
+const said = ({ invoice, payment, reversal, refund }: Counts): string => {
+  const parts = [
+    [invoice, 'invoice or credit note', 'invoices and credit notes'],
+    [payment, 'payment', 'payments'],
+    [reversal, 'returned payment', 'returned payments'],
+    [refund, 'refund', 'refunds'],
+  ] as const;
+  const there = parts.filter(([count]) => count > 0);
+  return there.length === 0
+    ? 'nothing'
+    : there.map(([count, one, many]) => `${count} ${count === 1 ? one : many}`).join(', ');
+};
+
+/** The month before a day, first and last day. */
+function monthBefore(today: string): Range {
+  const [year, month] = today.split('-').map(Number);
+  const last = new Date(Date.UTC(year!, month! - 1, 0)).toISOString().slice(0, 10);
+  return { from: `${last.slice(0, 7)}-01`, to: last };
+}
+
+/** What goes to the accountant: batches by a range of days, each thing in one of them; and the accounts it is booked on. */
+export function Accountant({
+  batches,
+  accounts,
+  timeZone,
+  mayChange,
+  today,
+  actions,
+}: {
+  batches: readonly Batch[];
+  accounts: Accounts;
+  timeZone: string;
+  mayChange: boolean;
+  today: string;
+  actions: {
+    readonly preview: (range: Range) => Promise<Answer<{ counts: Counts; earlier: number }>>;
+    readonly make: (range: Range) => Promise<Answer<{ id: string; number: number }>>;
+    readonly saveAccounts: (accounts: Accounts) => Promise<Answer<void>>;
+  };
+}) {
+  const { message } = App.useApp();
+  const router = useRouter();
+  const [range, setRange] = useState<Range>(() => monthBefore(today));
+  const [found, setFound] = useState<{ counts: Counts; earlier: number } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const { preview } = actions;
+
+  useEffect(() => {
+    let current = true;
+    void asked(preview(range)).then((answer) => {
+      if (!current) return;
+      setFound(answer.ok ? answer.value : null);
+      setTrouble(answer.ok ? null : answer.problem.detail);
+    });
+    return () => {
+      current = false;
+    };
+  }, [range, preview, batches]);
+
+  const make = async () => {
+    setBusy(true);
+    const answer = await asked(actions.make(range));
+    setBusy(false);
+    if (answer.ok) {
+      void message.success(`Batch ${answer.value.number} is made.`);
+      router.refresh();
+    } else void message.error(answer.problem.detail);
+  };
+  const any = found !== null && Object.values(found.counts).some((count) => count > 0);
+  return (
+    <div className="page">
+      <header className="page-head">
+        <h1>For the accountant</h1>
+        <span className="page-actions">
+          <LinkButton download href="/api/v1/due-dates.ics">
+            Due dates as calendar
+          </LinkButton>
+        </span>
+      </header>
+      <form
+        className="panel batch-form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <label>
+          From{' '}
+          <Input
+            type="date"
+            required
+            value={range.from}
+            onChange={({ target }) => setRange({ ...range, from: target.value })}
+          />
+        </label>
+        <label>
+          to{' '}
+          <Input
+            type="date"
+            required
+            value={range.to}
+            onChange={({ target }) => setRange({ ...range, to: target.value })}
+          />
+        </label>
+        <span aria-live="polite">
+          {found === null
+            ? (trouble ?? '')
+            : any
+              ? `Not exported yet: ${said(found.counts)}.`
+              : found.earlier > 0
+                ? 'All of this is in an earlier batch.'
+                : 'Nothing was billed or received in these days.'}
+        </span>
+        <Button type="primary" htmlType="submit" loading={busy} disabled={!any}>
+          Make the batch
+        </Button>
+      </form>
+      {batches.length === 0 ? (
+        <p className="empty">No batch yet. What is in one goes into no other.</p>
+      ) : (
+        <table className="table-plain">
+          <thead>
+            <tr>
+              <th>Batch</th>
+              <th>Days</th>
+              <th>In it</th>
+              <th>Made</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {batches.map((batch) => (
+              <tr key={batch.id}>
+                <td>{batch.number}</td>
+                <td className="nowrap">
+                  {showShortDate(batch.from)} to {showShortDate(batch.to)}
+                </td>
+                <td>{said(batch.counts)}</td>
+                <td className="soft">
+                  {showInstant(batch.madeAt, timeZone)}, {batch.by}
+                </td>
+                <td className="amount nowrap">
+                  <a className="link-in-text" download href={`/api/v1/batches/${batch.id}/journal.csv`}>
+                    Journal
+                  </a>
+                  {' · '}
+                  <a className="link-in-text" download href={`/api/v1/batches/${batch.id}/items.csv`}>
+                    Items
+                  </a>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <AccountsForm accounts={accounts} mayChange={mayChange} save={actions.saveAccounts} />
+    </div>
+  );
+}

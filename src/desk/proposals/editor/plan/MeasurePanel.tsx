@@ -1,0 +1,288 @@
+'use client';
+
+import { Button, Switch } from 'antd';
+import { useState } from 'react';
+import {
+  addMeasure,
+  followersOf,
+  removeMeasure,
+  removeTraced,
+  renameTraced,
+  setMeasure,
+  setPlanName,
+  setPlanShown,
+  setSpace,
+} from '@/core/editing';
+import { showQuantity } from '@/core/number';
+import { edgeName, readTraced, tracedInWords } from '@/core/plan';
+import type { Measure, Plan, Traced } from '@/model';
+import { newPartId, useEditor } from '../context';
+import { Cell } from '@/ui/live/Cell';
+
+const kinds: readonly { readonly value: Measure['kind']; readonly label: string }[] = [
+  { value: 'length', label: 'ft' },
+  { value: 'area', label: 'sq ft' },
+  { value: 'count', label: 'pieces' },
+];
+
+function follow(count: number): string {
+  return count === 0 ? '' : ` · ${count} follow${count === 1 ? 's' : ''} it`;
+}
+
+function TracedRow({
+  plan,
+  traced,
+  selected,
+  choose,
+  toPlan,
+}: {
+  readonly plan: Plan;
+  readonly traced: Traced;
+  readonly selected: boolean;
+  readonly choose: () => void;
+  readonly toPlan: () => void;
+}) {
+  const { work, readOnly } = useEditor();
+  const { figures, trouble, doubt } = readTraced(traced, plan);
+  const { sections } = work.document;
+  const follower = sections.find(
+    ({ space }) => space?.shape.kind === 'traced' && space.shape.measure === traced.name,
+  );
+  return (
+    <li
+      className={selected ? 'measure-selected' : ''}
+      data-traced={traced.id}
+      onFocus={choose}
+      onClick={choose}
+    >
+      <div className="measure-head">
+        <Cell
+          name="measure"
+          label={`Name of ${traced.label}`}
+          shown={traced.label}
+          readOnly={readOnly}
+          onEnter={toPlan}
+          commit={(text) => work.edit((draft) => renameTraced(draft, plan.id, traced.id, text))}
+        />
+        <strong className="measure-value">{tracedInWords(traced, plan) ?? '—'}</strong>
+        {!readOnly && (
+          <button
+            type="button"
+            className="grip grip-shown"
+            aria-label={`Remove ${traced.label}`}
+            onClick={(event) => {
+              event.stopPropagation();
+              work.edit((draft) => removeTraced(draft, plan.id, traced.id));
+            }}
+          >
+            ×
+          </button>
+        )}
+      </div>
+      <div className="measure-note">
+        {(trouble ?? doubt) ? (
+          <span className="wrong">{trouble ?? doubt}</span>
+        ) : (
+          <>
+            <code>{traced.name}</code>
+            {figures?.edge != null && (
+              <>
+                {' · '}
+                <code>{edgeName(traced.name)}</code> {showQuantity(figures.edge)} ft
+              </>
+            )}
+            {follow(followersOf(work.document, traced.name))}
+          </>
+        )}
+      </div>
+      {selected && traced.kind === 'area' && !readOnly && (
+        <select
+          className="input-select measure-space"
+          aria-label={`Make ${traced.label} the dimensions of a section`}
+          value={follower?.id ?? ''}
+          onChange={({ target }) => {
+            const section = sections.find(({ id }) => id === target.value);
+            if (!section) return;
+            work.edit((draft) =>
+              setSpace(draft, section.id, {
+                openings: [],
+                ...section.space,
+                shape: { kind: 'traced', measure: traced.name },
+              }),
+            );
+          }}
+        >
+          <option value="">Use as the dimensions of …</option>
+          {sections.map(({ id, title }) => (
+            <option key={id} value={id}>
+              {title}
+            </option>
+          ))}
+        </select>
+      )}
+    </li>
+  );
+}
+
+function TypedMeasures() {
+  const { work, readOnly } = useEditor();
+  const [label, setLabel] = useState('');
+  const [typed, setTyped] = useState('');
+  const [kind, setKind] = useState<Measure['kind']>('length');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const measures = work.document.measures ?? [];
+  const add = () => {
+    try {
+      work.edit((draft) => void addMeasure(draft, { id: newPartId(), kind }, label, typed));
+      setLabel('');
+      setTyped('');
+      setTrouble(null);
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+  return (
+    <section>
+      <h2 className="column-title">Typed</h2>
+      <ul className="measures" aria-label="Typed measures">
+        {measures.map((measure) => (
+          <li key={measure.id}>
+            <div className="measure-head">
+              <code className="measure-typed">{measure.name}</code>
+              <Cell
+                name="measure-value"
+                label={`Value of ${measure.name}`}
+                align="right"
+                shown={measure.typed ?? measure.value}
+                readOnly={readOnly}
+                commit={(text) => work.edit((draft) => setMeasure(draft, measure.id, text))}
+              />
+              <span className="soft">{kinds.find(({ value }) => value === measure.kind)!.label}</span>
+              {!readOnly && (
+                <button
+                  type="button"
+                  className="grip grip-shown"
+                  aria-label={`Remove ${measure.name}`}
+                  onClick={() => work.edit((draft) => removeMeasure(draft, measure.id))}
+                >
+                  ×
+                </button>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {!readOnly && (
+        <form
+          className="measure-add"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (label.trim() !== '' && typed.trim() !== '') add();
+          }}
+        >
+          <input
+            className="bar-field"
+            aria-label="Name of a measure"
+            placeholder="fence"
+            maxLength={60}
+            value={label}
+            onChange={({ target }) => setLabel(target.value)}
+          />
+          <select
+            className="input-select"
+            aria-label="Its unit"
+            value={kind}
+            onChange={({ target }) => setKind(target.value as Measure['kind'])}
+          >
+            {kinds.map(({ value, label: unit }) => (
+              <option key={value} value={value}>
+                {unit}
+              </option>
+            ))}
+          </select>
+          <input
+            className="bar-field"
+            aria-label="Its value"
+            placeholder="38+64+22"
+            maxLength={200}
+            value={typed}
+            onChange={({ target }) => setTyped(target.value)}
+          />
+          <Button size="small" htmlType="submit">
+            Add
+          </Button>
+          {trouble && <span className="wrong">{trouble}</span>}
+        </form>
+      )}
+    </section>
+  );
+}
+
+/** Everything measured: what is traced on the plan in view, and what is typed, with the names formulas use. */
+export function MeasurePanel({
+  plan,
+  proposalId,
+  selected,
+  choose,
+  toPlan,
+}: {
+  readonly plan: Plan | null;
+  readonly proposalId: string;
+  readonly selected: string | null;
+  readonly choose: (id: string) => void;
+  readonly toPlan: () => void;
+}) {
+  const { work, readOnly } = useEditor();
+  return (
+    <aside className="measure-panel" aria-label="Measures">
+      {plan && (
+        <section>
+          <h2 className="column-title">Traced</h2>
+          {plan.traced.length === 0 && (
+            <p className="soft">
+              Nothing yet. Trace an outline, a run, or mark what you count; each gets a name that quantities
+              can follow: <code>porch * 1.1</code>
+            </p>
+          )}
+          <ul className="measures" aria-label="Traced on this plan">
+            {plan.traced.map((traced) => (
+              <TracedRow
+                key={traced.id}
+                plan={plan}
+                traced={traced}
+                selected={selected === traced.id}
+                choose={() => choose(traced.id)}
+                toPlan={toPlan}
+              />
+            ))}
+          </ul>
+        </section>
+      )}
+      <TypedMeasures />
+      {plan && (
+        <section className="measure-plan">
+          <h2 className="column-title">This plan</h2>
+          <Cell
+            name="plan-name"
+            label="Name of the plan"
+            shown={plan.name}
+            readOnly={readOnly}
+            commit={(text) => work.edit((draft) => setPlanName(draft, plan.id, text))}
+          />
+          <label className="measure-shown">
+            <Switch
+              size="small"
+              disabled={readOnly}
+              checked={plan.shown === true}
+              onChange={(shown) => work.edit((draft) => setPlanShown(draft, plan.id, shown))}
+            />{' '}
+            The customer sees it
+          </label>
+          <a href={`/api/v1/proposals/${proposalId}/plans/${plan.id}`} download>
+            As GeoJSON
+          </a>
+        </section>
+      )}
+    </aside>
+  );
+}

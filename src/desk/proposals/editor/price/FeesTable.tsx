@@ -1,0 +1,89 @@
+'use client';
+
+import { PlusOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { setFee } from '@/core/editing';
+import { showAmount } from '@/core/number';
+import type { Fee } from '@/model';
+import { newPartId, useEditor } from '../context';
+import { Cell } from '@/ui/live/Cell';
+import { parseMoneyInput, readPercent } from '@/core/quantity';
+
+/** Fees: lines of their own that no discount touches, fixed or a share of the price. */
+export function FeesTable() {
+  const { work, figures, readOnly } = useEditor();
+  const { document: proposal, edit } = work;
+  const change = (id: string, next: Partial<Fee> | null) => edit((draft) => setFee(draft, id, next));
+  return (
+    <>
+      <h2>Fees</h2>
+      <table className="table-plain">
+        <tbody>
+          {proposal.fees.map((fee, i) => (
+            <tr key={fee.id}>
+              <td>
+                <Cell
+                  name="fee-name"
+                  label="Fee"
+                  shown={fee.name}
+                  readOnly={readOnly}
+                  commit={(text) => text.trim() && change(fee.id, { name: text.trim().slice(0, 200) })}
+                />
+              </td>
+              <td className="cell-narrow">
+                <Cell
+                  name="fee"
+                  label={fee.name}
+                  align="right"
+                  shown={'fixed' in fee.amount ? fee.amount.fixed : `${fee.amount.percent} %`}
+                  readOnly={readOnly}
+                  commit={(text) =>
+                    change(fee.id, {
+                      amount: text.includes('%')
+                        ? { percent: readPercent(text) }
+                        : { fixed: parseMoneyInput(text, figures.minorDigits) },
+                    })
+                  }
+                />
+              </td>
+              <td className="nowrap">
+                {'fixed' in fee.amount ? proposal.currency : 'of the price'}{' '}
+                <select
+                  className="plain-field"
+                  aria-label={`${fee.name}: tax`}
+                  disabled={readOnly}
+                  value={fee.taxClass}
+                  onChange={({ target }) => change(fee.id, { taxClass: target.value })}
+                >
+                  {proposal.taxClasses.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              <td className="amount">{showAmount(figures.fees[i]!.amount, figures.minorDigits)}</td>
+              <td className="row-more">
+                {!readOnly && (
+                  <button
+                    type="button"
+                    className="grip grip-on"
+                    aria-label={`Remove ${fee.name}`}
+                    onClick={() => change(fee.id, null)}
+                  >
+                    ×
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!readOnly && (
+        <Button size="small" icon={<PlusOutlined />} onClick={() => change(newPartId(), {})}>
+          Fee
+        </Button>
+      )}
+    </>
+  );
+}

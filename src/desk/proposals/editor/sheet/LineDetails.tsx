@@ -1,0 +1,162 @@
+'use client';
+
+import { Button, Checkbox } from 'antd';
+import { setExtra, setLineDiscount, setLineText, setLoads } from '@/core/editing';
+import { parseQuantity } from '@/core/quantity';
+import { whyLine } from '@/core/explain';
+import { writeFixed } from '@/core/number';
+import type { Extra, Line } from '@/model';
+import { Cell } from '@/ui/live/Cell';
+import { useEditor, useEditorActions } from '../context';
+import { discountAsTyped, readDiscount } from '@/core/quantity';
+import { TextField } from '../TextField';
+import { Why } from '../Why';
+
+type Limits = NonNullable<Extra['quantity']>;
+
+/** Whether the customer may set the quantity of an extra, and within which limits. */
+export function QuantityLimits({ line }: { line: Line }) {
+  const { edit, readOnly } = useEditorActions();
+  const extra = line.extra;
+  if (!extra || line.allowance) return null;
+  const change = (next: Extra) => edit((draft) => setExtra(draft, line.id, next));
+  const limit = (name: keyof Limits, label: string) => (
+    <label className="limit">
+      {label}
+      <Cell
+        name={`limit-${name}`}
+        label={`${label}: ${line.description}`}
+        align="right"
+        shown={extra.quantity?.[name] ?? ''}
+        readOnly={readOnly}
+        commit={(text) =>
+          change({ ...extra, quantity: { ...extra.quantity!, [name]: writeFixed(parseQuantity(text)) } })
+        }
+      />
+    </label>
+  );
+  const { quantity, ...without } = extra;
+  return (
+    <>
+      <Checkbox
+        disabled={readOnly}
+        checked={quantity !== undefined}
+        onChange={({ target }) =>
+          change(
+            target.checked
+              ? {
+                  ...without,
+                  quantity: { minimum: '0', maximum: line.quantity === '0' ? '1' : line.quantity, step: '1' },
+                }
+              : without,
+          )
+        }
+      >
+        The customer sets the quantity
+      </Checkbox>
+      {quantity && (
+        <span className="limits">
+          {limit('minimum', 'from')}
+          {limit('maximum', 'to')}
+          {limit('step', 'in steps of')}
+        </span>
+      )}
+    </>
+  );
+}
+
+/** The terms of an extra: in or out by default, and whether the customer may set its quantity. */
+export function ExtraTerms({ line }: { line: Line }) {
+  const { edit, readOnly } = useEditorActions();
+  const extra = line.extra;
+  if (!extra) return null;
+  return (
+    <div className="extra-terms">
+      <Checkbox
+        disabled={readOnly}
+        checked={extra.in}
+        onChange={({ target }) => edit((draft) => setExtra(draft, line.id, { ...extra, in: target.checked }))}
+      >
+        In unless the customer leaves it out
+      </Checkbox>
+      <QuantityLimits line={line} />
+    </div>
+  );
+}
+
+/** How the amount of the line comes about. */
+function WhyLine({ lineId }: { lineId: string }) {
+  const { work, figures } = useEditor();
+  const steps = whyLine(work.document, figures, lineId);
+  return steps && <Why summary="Why this amount" steps={steps} />;
+}
+
+/** What a line carries besides its figures. The customer's text and our note look different and stand apart. */
+export function LineDetails({ line, close }: { line: Line; close: () => void }) {
+  const { edit, readOnly, minorDigits } = useEditorActions();
+  return (
+    <div className="details">
+      <ExtraTerms line={line} />
+      {!line.allowance && (
+        <label className="details-discount">
+          Taken off this line: 5 % or an amount
+          <Cell
+            name="line-discount"
+            label={`Discount on ${line.description}`}
+            align="right"
+            shown={discountAsTyped(line.discount)}
+            placeholder="nothing"
+            readOnly={readOnly}
+            commit={(text) => {
+              const discount = readDiscount(text, minorDigits);
+              edit((draft) => setLineDiscount(draft, line.id, discount));
+            }}
+          />
+        </label>
+      )}
+      <WhyLine lineId={line.id} />
+      {line.loads && (
+        <p className="details-loads">
+          {line.loads.length === 0
+            ? 'Passed on at cost'
+            : `Markup of its own: ${line.loads.map(({ name, percent }) => `${name} ${percent} %`).join(', ')}`}
+          , from the library.{' '}
+          {!readOnly && (
+            <Button size="small" onClick={() => edit((draft) => setLoads(draft, line.id, null))}>
+              Use the proposal’s
+            </Button>
+          )}
+        </p>
+      )}
+      <label>
+        Not decided yet (a color, a model); listed before sending
+        <TextField
+          readOnly={readOnly}
+          value={line.open ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'open', text))}
+        />
+      </label>
+      <label>
+        The customer reads, below the description
+        <TextField
+          rows={1}
+          readOnly={readOnly}
+          value={line.detail ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'detail', text))}
+        />
+      </label>
+      <label className="details-ours">
+        Only for us; never shown to the customer
+        <TextField
+          rows={1}
+          readOnly={readOnly}
+          value={line.internalNote ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'internalNote', text))}
+        />
+      </label>
+      <Button size="small" onClick={close}>
+        Close details
+      </Button>
+    </div>
+  );
+}

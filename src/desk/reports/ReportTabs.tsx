@@ -1,0 +1,59 @@
+import Link from 'next/link';
+
+const inWords: Readonly<Record<number, string>> = {
+  90: 'sent in the last 90 days',
+  365: 'in the last year',
+  1095: 'in the last three years',
+};
+
+const current = (on: boolean) => (on ? { 'aria-current': 'page' as const } : {});
+
+/** What is looked back on, and, beside it, how far. */
+export function ReportTabs({
+  show,
+  children,
+}: {
+  show: 'agreements' | 'proposals';
+  children: React.ReactNode;
+}) {
+  return (
+    <nav className="tab-links report-tabs" aria-label="What is looked back on">
+      <Link href="/reports" prefetch={false} {...current(show === 'agreements')}>
+        Agreements
+      </Link>
+      <Link href="/reports?show=proposals" prefetch={false} {...current(show === 'proposals')}>
+        Proposals
+      </Link>
+      <span className="report-ranges">{children}</span>
+    </nav>
+  );
+}
+
+/** How long ago proposals were sent. */
+export const ProposalRanges = ({ days, ranges }: { days: number; ranges: readonly number[] }) =>
+  ranges.map((each) => (
+    <Link
+      key={each}
+      href={`/reports?show=proposals&days=${each}`}
+      prefetch={false}
+      {...current(each === days)}
+    >
+      {inWords[each]}
+    </Link>
+  ));
+
+/** When agreements were signed; nothing where there is one year only. */
+export const SignedIn = ({ years, year }: { years: readonly number[]; year: number | 'all' }) =>
+  years.length > 1 && (
+    <>
+      <span className="soft">signed in</span>
+      {years.map((each) => (
+        <Link key={each} href={`/reports?year=${each}`} prefetch={false} {...current(each === year)}>
+          {each}
+        </Link>
+      ))}
+      <Link href="/reports?year=all" prefetch={false} {...current(year === 'all')}>
+        all years
+      </Link>
+    </>
+  );

@@ -1,0 +1,115 @@
+import { and, asc, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreementOf, customerOfAgreement } from '@/data/joins';
+import { openInvoiceIds } from '@/data/moneySums';
+import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
+import { trackOf } from '@/core/billing';
+import { ZERO, minorDigits, showAmount, sumAmounts } from '@/core/number';
+import type { DayEvent } from '@/formats/ics/dueDates';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
+import { loadAgreements } from '@/data/agreements/load';
+import { standingsByInvoice } from '@/data/settled';
+import { companyOf } from '../company';
+
+/** Days that matter at one time. */
+const MOST = 2000;
+
+/** Payments of some agreements, `agreement entry`, that what is billed so far, by whatever path, does not cover yet. */
+async function notBilled(tx: Transaction, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const open = (await loadAgreements(tx, ids)).flatMap(({ head, payments, position }) =>
+    trackOf(
+      payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount })),
+      { earned: ZERO, billed: sumAmounts([position.billed, position.heldGross]), paid: ZERO },
+    )
+      .filter(({ amount, billed }) => billed < amount)
+      .map(({ id }) => `${head.id} ${id}`),
+  );
+  return new Set(open);
+}
+
+/** What falls due and when: open invoices, stages planned and not done, payments the schedules name a day for and that are not billed. */
+export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
+  return inCompany(actor.companyId, async (tx) => {
+    const ours = await companyOf(tx, actor.companyId);
+    const digits = minorDigits(ours.currency);
+    const today = businessDate(actor.now, ours.timeZone);
+    const about = { title: agreement.title, number: agreement.number, customer: customer.name };
+    const ids = await openInvoiceIds(tx, null, MOST);
+    const bills =
+      ids.length === 0
+        ? []
+        : await tx
+            .select({
+              ...about,
+              id: invoice.id,
+              kind: invoice.kind,
+              label: invoice.label,
+              dueOn: invoice.dueOn,
+              total: invoice.total,
+            })
+            .from(invoice)
+            .innerJoin(agreement, agreementOf(invoice))
+            .innerJoin(customer, customerOfAgreement)
+            .where(inArray(invoice.id, ids))
+            .orderBy(asc(invoice.dueOn));
+    const standings = await standingsByInvoice(tx, bills, digits);
+    const stages = await tx
+      .select({
+        ...about,
+        agreementId: agreement.id,
+        name: agreementStage.name,
+        day: agreementStage.plannedOn,
+      })
+      .from(agreementStage)
+      .innerJoin(agreement, agreementOf(agreementStage))
+      .innerJoin(customer, customerOfAgreement)
+      .where(and(isNotNull(agreementStage.plannedOn), isNull(agreementStage.doneOn)))
+      .limit(MOST);
+    const entries = await tx
+      .select({
+        ...about,
+        agreementId: agreement.id,
+        entryId: agreementPayment.entryId,
+        name: agreementPayment.name,
+        due: agreementPayment.due,
+      })
+      .from(agreementPayment)
+      .innerJoin(agreement, agreementOf(agreementPayment))
+      .innerJoin(customer, customerOfAgreement)
+      .where(
+        and(sql`${agreementPayment.due}->>'on' = 'date'`, sql`${agreementPayment.due}->>'date' >= ${today}`),
+      )
+      .limit(MOST);
+    const waiting = await notBilled(tx, [...new Set(entries.map(({ agreementId }) => agreementId))]);
+    const of = (row: { title: string; number: number; customer: string }) =>
+      `${row.title}, agreement ${row.number}, ${row.customer}`;
+    return [
+      ...bills.map((row): DayEvent => ({
+        id: row.id,
+        day: row.dueOn,
+        title: `Invoice ${row.label} due: ${showAmount(standings.get(row.id)!.open, digits)} ${ours.currency}`,
+        text: of(row),
+      })),
+      ...stages.map((row): DayEvent => ({
+        id: `${row.agreementId}-stage-${row.name}`,
+        day: row.day!,
+        title: `${row.name} planned`,
+        text: of(row),
+      })),
+      ...entries.flatMap((row): DayEvent[] =>
+        row.due.on === 'date' && waiting.has(`${row.agreementId} ${row.entryId}`)
+          ? [
+              {
+                id: `${row.agreementId}-payment-${row.entryId}`,
+                day: row.due.date,
+                title: `To bill: ${row.name}`,
+                text: of(row),
+              },
+            ]
+          : [],
+      ),
+    ].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+  });
+}

@@ -1,0 +1,180 @@
+import { eq } from 'drizzle-orm';
+import type { Transaction } from '@/data/connection';
+import { customer, draw, drawTax, invoice, invoiceAdjustment, invoiceAdjustmentTax } from '@/data/schema';
+import type { IssuedKind, InvoiceDraft, Portion } from '@/core/billing';
+import { paperSums } from '@/core/billing';
+import type { Amount } from '@/core/number';
+import { moneyOf, sumAmounts } from '@/core/number';
+import type { InvoiceShows } from '@/model';
+import { businessDate, daysAfter, newId, recordAudit } from '../actor';
+import { companyOf } from '../company';
+import { sourcesOf, spend } from '../payments/credit';
+import { labelOf, nextNumber } from '../numbers';
+import type { LoadedAgreement } from '@/core/billing';
+
+/** Who issues: a person at the desk, or (null) the acceptance itself. */
+export interface Issuer {
+  readonly companyId: string;
+  readonly userId: string | null;
+  readonly now: Date;
+}
+
+/** How a paper looks, beside what it bills. */
+export interface PaperOptions {
+  readonly title?: string | undefined;
+  readonly shows?: InvoiceShows | undefined;
+  readonly remark?: string | undefined;
+  /** The invoice a credit note takes back. */
+  readonly credits?: string | undefined;
+}
+
+/** What stands over a paper that would be issued now: dates, parties, what paying late costs. A deposit and a credit note are due at once. */
+export async function headOf(
+  tx: Transaction,
+  { companyId, now }: Pick<Issuer, 'companyId' | 'now'>,
+  loaded: LoadedAgreement,
+  made: Pick<PaperRow, 'kind' | 'entryId'>,
+) {
+  const ours = await companyOf(tx, companyId);
+  const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
+  const issuedOn = businessDate(now, ours.timeZone);
+  const atOnce =
+    made.kind === 'credit note' ||
+    loaded.payments.find(({ entryId }) => entryId === made.entryId)?.kind === 'deposit';
+  return {
+    issuedOn,
+    dueOn: atOnce ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
+    seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
+    buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
+    lateTerms: made.kind === 'credit note' || made.kind === 'late charge' ? null : (ours.money.late ?? null),
+  };
+}
+
+/** The row of a paper: what it is and what it comes to. */
+export interface PaperRow {
+  readonly kind: IssuedKind;
+  readonly entryId: string | null;
+  readonly countsTowardRetainage: boolean;
+  readonly title: string;
+  readonly net: Amount;
+  readonly tax: Amount;
+  readonly lateOf?: string;
+  readonly lateUntil?: string;
+}
+
+/**
+ * Stores a paper on a locked agreement, with its number, but nothing it draws. Credit of the customer is put on an invoice;
+ * a credit note is put on the invoice it takes back.
+ */
+export async function insertRow(
+  tx: Transaction,
+  issuer: Issuer,
+  loaded: LoadedAgreement,
+  { net, tax, ...row }: PaperRow,
+  options: PaperOptions = {},
+) {
+  const { companyId, now } = issuer;
+  const agreementId = loaded.head.id;
+  const isCredit = row.kind === 'credit note';
+  const total = (net + tax) as Amount;
+  const money = moneyOf(loaded.digits);
+  const { lateTerms, ...head } = await headOf(tx, issuer, loaded, row);
+  const id = newId(now);
+  const credited = loaded.invoices.find((each) => each.id === options.credits);
+  // What the customer has to their credit pays what is issued now.
+  const sources = isCredit ? [] : await sourcesOf(tx, loaded);
+  const credit = sumAmounts(sources.map(({ left }) => left));
+  const creditUsed = (isCredit ? 0n : credit < total ? credit : total) as Amount;
+
+  const series = isCredit ? 'credit note' : 'invoice';
+  const year = Number(head.issuedOn.slice(0, 4));
+  const number = await nextNumber(tx, companyId, `${series} ${year}`);
+  const label = labelOf(series, year, number);
+  await tx.insert(invoice).values({
+    companyId,
+    id,
+    agreementId,
+    series,
+    year,
+    number,
+    label,
+    position: loaded.papers.length + 1,
+    credits: credited?.id ?? null,
+    ...row,
+    title: options.title?.trim() || (credited ? `Credit for invoice ${credited.label}` : row.title),
+    ...(options.shows ? { shows: options.shows } : {}),
+    remark: options.remark?.trim() ?? '',
+    ...head,
+    lateTerms,
+    net: money.write(net),
+    tax: money.write(tax),
+    total: money.write(total),
+    billedBefore: money.write(loaded.position.billed),
+    creditUsed: money.write(creditUsed),
+    issuedBy: issuer.userId,
+    issuedAt: now,
+  });
+  if (creditUsed > 0n) await spend(tx, issuer, sources, { invoiceId: id }, creditUsed, loaded.digits);
+  if (credited && total < 0n) {
+    const { open } = credited.standing;
+    const off = (open < -total ? open : -total) as Amount;
+    const source = { from: { creditNoteId: id }, at: now, left: -total as Amount };
+    await spend(tx, issuer, [source], { invoiceId: credited.id }, off, loaded.digits);
+  }
+  await recordAudit(tx, issuer, isCredit ? 'credit note issued' : 'invoice issued', id, {
+    number: label,
+    agreementId,
+    total: money.write(total),
+  });
+  return { id, label, total };
+}
+
+/**
+ * Stores an invoice or a credit note that the core made of a locked agreement, with its draws and what is held or counted
+ * off.
+ */
+export async function insertPaper(
+  tx: Transaction,
+  issuer: Issuer,
+  loaded: LoadedAgreement,
+  made: InvoiceDraft,
+  options: PaperOptions = {},
+) {
+  const { companyId } = issuer;
+  const agreementId = loaded.head.id;
+  const { net, tax } = paperSums(made, loaded.components.length);
+  const money = moneyOf(loaded.digits);
+  const { kind, entryId, countsTowardRetainage, title } = made;
+  const issued = await insertRow(
+    tx,
+    issuer,
+    loaded,
+    { kind, entryId, countsTowardRetainage, title, net, tax },
+    options,
+  );
+  const key = { companyId, invoiceId: issued.id, agreementId };
+  const taxed = <T extends object>(row: T, taxes: readonly bigint[]) =>
+    taxes.flatMap((tax, position) =>
+      tax === 0n ? [] : [{ ...key, ...row, position, amount: money.write(tax) }],
+    );
+  if (made.draws.length > 0) {
+    await tx
+      .insert(draw)
+      .values(made.draws.map(({ lineId, net }) => ({ ...key, lineId, net: money.write(net) })));
+    const taxes = made.draws.flatMap(({ lineId, taxes: each }) => taxed({ lineId }, each));
+    if (taxes.length > 0) await tx.insert(drawTax).values(taxes);
+  }
+  const parts: (Portion & { kind: 'retainage' | 'advance' })[] = [
+    ...made.retainage.map((portion) => ({ ...portion, kind: 'retainage' as const })),
+    ...made.advance.map((portion) => ({ ...portion, kind: 'advance' as const })),
+  ];
+  if (parts.length > 0) {
+    await tx
+      .insert(invoiceAdjustment)
+      .values(parts.map(({ kind, taxClass, net }) => ({ ...key, kind, taxClass, net: money.write(net) })));
+    const taxes = parts.flatMap(({ kind, taxClass, taxes: each }) => taxed({ kind, taxClass }, each));
+    if (taxes.length > 0) await tx.insert(invoiceAdjustmentTax).values(taxes);
+  }
+
+  return issued;
+}

@@ -1,0 +1,128 @@
+import { eq } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { customer, invoiceDraft } from '@/data/schema';
+import {
+  billableNow,
+  grossOf,
+  invoiceStanding,
+  negativePortions,
+  nothingSettled,
+  paperSums,
+} from '@/core/billing';
+import { ZERO, moneyOf, writeAmount } from '@/core/number';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId } from '../actor';
+import { companyOf } from '../company';
+import { creditOf } from '../payments/credit';
+import { paperOf } from './paper';
+import { Problem } from '../problem';
+import { billingContextOf } from '../agreements/cancelling';
+import { headOf } from './insertPaper';
+import { madeFor } from './issue';
+import { ledgerForDesk } from '../agreements/ledgerForDesk';
+import { loadAgreement } from '@/data/agreements/load';
+
+/** An agreement as an invoice is worked on: everything the core needs to make one, here and at the desk alike. */
+export async function readProgressBilling(actor: Actor, agreementId: string) {
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, agreementId);
+    const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
+    const [draft] = await tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    const changes = new Map(loaded.changes.map((change) => [change.id, change]));
+    const ours = await companyOf(tx, actor.companyId);
+    const now = billableNow(
+      loaded.ledger,
+      new Map(loaded.payments.map(({ entryId, due, kind }) => [entryId, { due, kind }])),
+      billingContextOf(loaded, ours),
+      businessDate(actor.now, ours.timeZone),
+    );
+    return {
+      id: agreementId,
+      /** What the schedule asks to be billed by today and is not, and an invoice over just that. */
+      billableNow: { amount: writeAmount(now.amount, loaded.digits), ask: now.ask },
+      number: loaded.head.number,
+      title: loaded.head.title,
+      currency: loaded.head.currency,
+      customer: payer!.name,
+      ledger: ledgerForDesk(loaded),
+      taxes: loaded.components.map(({ name, percent }) => ({ name, percent })),
+      lines: Object.fromEntries(
+        loaded.lines.map((line) => {
+          const change = line.changeOrderId === null ? undefined : changes.get(line.changeOrderId);
+          return [
+            line.id,
+            {
+              unit: line.unit,
+              bundle: line.bundle?.name ?? null,
+              change: change ? { number: change.number, title: change.title } : null,
+            },
+          ];
+        }),
+      ),
+      stages: loaded.stages.map(({ name, doneOn }) => ({ name, doneOn })),
+      entriesLeft: loaded.payments
+        .filter(({ amount, billed }) => amount !== billed)
+        .map(({ entryId, name, amount, billed }) => ({
+          id: entryId,
+          name,
+          left: moneyOf(loaded.digits).write(amount - billed),
+        })),
+      credit: writeAmount(await creditOf(tx, loaded), loaded.digits),
+      draft: draft
+        ? { what: draft.what, title: draft.title, shows: draft.shows, remark: draft.remark }
+        : null,
+      /** What is held back on which paper, and what was released. */
+      heldOn: loaded.papers
+        .filter(({ retainage }) => retainage.length > 0)
+        .map(({ label, title, kind, retainage }) => ({
+          label,
+          title,
+          kind,
+          amount: writeAmount(grossOf(negativePortions(retainage)), loaded.digits),
+        })),
+      seen: loaded.papers.length,
+    };
+  });
+}
+
+export type ProgressBilling = Awaited<ReturnType<typeof readProgressBilling>>;
+
+/** The draft of an invoice as the customer would get it; it has no number yet. */
+export async function draftPaper(actor: Actor, agreementId: string) {
+  allow(actor, 'owner', 'office', 'seller');
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, agreementId);
+    const [draft] = await tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    if (!draft) throw new Problem(404, 'There is no draft of an invoice here.');
+    const made = madeFor(loaded, draft.what);
+    const sums = paperSums(made, loaded.components.length);
+    const money = moneyOf(loaded.digits);
+    return paperOf(loaded, {
+      ...made,
+      id: newId(actor.now),
+      agreementId,
+      label: 'draft',
+      position: loaded.papers.length + 1,
+      credits: null,
+      title: draft.title || made.title,
+      shows: draft.shows,
+      remark: draft.remark,
+      ...(await headOf(tx, actor, loaded, made)),
+      lateOf: null,
+      lateUntil: null,
+      net: money.write(sums.net),
+      tax: money.write(sums.tax),
+      total: money.write(sums.total),
+      billedBefore: money.write(loaded.position.billed),
+      creditUsed: money.write(0n),
+      amount: sums.total,
+      standing: invoiceStanding({
+        kind: made.kind,
+        total: sums.total,
+        settled: nothingSettled,
+        credited: ZERO,
+      }),
+      issuedAt: actor.now,
+    });
+  });
+}

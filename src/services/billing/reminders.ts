@@ -1,0 +1,128 @@
+import { inArray } from 'drizzle-orm';
+import Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { companiesThatRemind } from '@/data/before';
+import { inCompany } from '@/data/connection';
+import { agreementOf, customerOfAgreement } from '@/data/joins';
+import { openInvoiceIds } from '@/data/moneySums';
+import { agreement, customer, invoice, reminder } from '@/data/schema';
+import { reminderDue } from '@/core/billing';
+import { daysBetween } from '@/core/calendar';
+import { ZERO, minorDigits, writeAmount } from '@/core/number';
+import { EntityId } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId, recordAudit } from '../actor';
+import type { Issuer } from './insertPaper';
+import { loadAgreement } from '@/data/agreements/load';
+import { standingsByInvoice } from '@/data/settled';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { onItsWay } from '../payments/onItsWay';
+import { sendInvoiceLetter } from './invoiceLetter';
+
+/** Reminders that are listed and sent at one time. */
+const MOST = 300;
+
+/** Invoices whose next reminder is due today, those waiting longest first. None where a card payment is on its way. */
+async function remindersDue(tx: Transaction, companyId: string, now: Date) {
+  const ours = await companyOf(tx, companyId);
+  const steps = ours.money.reminders?.steps ?? [];
+  if (steps.length === 0) return [];
+  const today = businessDate(now, ours.timeZone);
+  const digits = minorDigits(ours.currency);
+  const ids = await openInvoiceIds(tx, null, 10 * MOST);
+  if (ids.length === 0) return [];
+  const rows = await tx
+    .select({
+      id: invoice.id,
+      agreementId: invoice.agreementId,
+      number: invoice.label,
+      issuedOn: invoice.issuedOn,
+      dueOn: invoice.dueOn,
+      kind: invoice.kind,
+      total: invoice.total,
+      customer: customer.name,
+      email: customer.email,
+    })
+    .from(invoice)
+    .innerJoin(agreement, agreementOf(invoice))
+    .innerJoin(customer, customerOfAgreement)
+    .where(inArray(invoice.id, ids))
+    .orderBy(invoice.dueOn, invoice.issuedAt);
+  const sent = await tx.select().from(reminder).where(inArray(reminder.invoiceId, ids));
+  const waits = await onItsWay(tx, ids, digits, now);
+  const standings = await standingsByInvoice(tx, rows, digits);
+  return rows
+    .flatMap(({ total: _, ...row }) => {
+      const days = sent.filter(({ invoiceId }) => invoiceId === row.id).map((each) => each.days);
+      const step = reminderDue(steps, row, today, days);
+      if (!step || (waits.get(row.id) ?? ZERO) > 0n) return [];
+      const { open } = standings.get(row.id)!;
+      return [{ ...row, step, open: writeAmount(open, digits), daysLate: daysBetween(row.dueOn, today) }];
+    })
+    .slice(0, MOST);
+}
+
+/** The reminders due today, for the desk. */
+export async function listReminders(actor: Actor) {
+  return inCompany(actor.companyId, (tx) => remindersDue(tx, actor.companyId, actor.now));
+}
+
+export type DueReminder = Awaited<ReturnType<typeof listReminders>>[number];
+
+/** Sends one reminder, unless it went out meanwhile or the invoice was paid. */
+async function remind(tx: Transaction, who: Issuer, due: DueReminder): Promise<boolean> {
+  if (due.email === '') return false;
+  const loaded = await loadAgreement(tx, due.agreementId, { lock: true });
+  const bill = loaded.invoices.find(({ id }) => id === due.id)!;
+  if (bill.standing.open <= 0n) return false;
+  const made = await tx
+    .insert(reminder)
+    .values({
+      companyId: who.companyId,
+      id: newId(who.now),
+      invoiceId: due.id,
+      step: due.step.id,
+      days: due.step.days,
+      subject: due.step.subject,
+      sentBy: who.userId,
+      sentAt: who.now,
+    })
+    .onConflictDoNothing()
+    .returning({ id: reminder.id });
+  if (made.length === 0) return false;
+  await sendInvoiceLetter(tx, who, loaded, bill, due.step);
+  await recordAudit(tx, who, 'reminder sent', due.id, { step: due.step.subject });
+  return true;
+}
+
+const RemindInput = Type.Object(
+  { invoiceIds: Type.Array(EntityId, { minItems: 1, maxItems: MOST }) },
+  { additionalProperties: false },
+);
+
+/** Sends the reminders due for some invoices, each once. */
+export async function sendReminders(actor: Actor, input: unknown): Promise<{ sent: number }> {
+  allow(actor, 'owner', 'office');
+  const { invoiceIds } = check(RemindInput, input, 'The reminders');
+  return inCompany(actor.companyId, async (tx) => {
+    let sent = 0;
+    for (const due of await remindersDue(tx, actor.companyId, actor.now))
+      if (invoiceIds.includes(due.id) && (await remind(tx, actor, due))) sent += 1;
+    return { sent };
+  });
+}
+
+/** Sends what is due for every company that wants it sent by itself. Safe to run at any time, also at several places at once. */
+export async function remindByItself(now: Date): Promise<number> {
+  let sent = 0;
+  for (const companyId of await companiesThatRemind()) {
+    sent += await inCompany(companyId, async (tx) => {
+      let count = 0;
+      for (const due of await remindersDue(tx, companyId, now))
+        if (await remind(tx, { companyId, userId: null, now }, due)) count += 1;
+      return count;
+    });
+  }
+  return sent;
+}

@@ -1,0 +1,187 @@
+import { and, desc, eq } from 'drizzle-orm';
+import Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { agreementOf } from '@/data/joins';
+import { agreement, cardAccount, cardCharge, cardEvent, invoice } from '@/data/schema';
+import type { CardFact, ChargeStanding } from '@/core/billing';
+import { parseFixed } from '@/core/number';
+import { CardNewsInput, CardNewsKind, EntityId } from '@/model';
+import { cardMessage } from '@/gateways/cardService';
+import { isSignedWith } from '@/gateways/httpSignature';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId, recordAudit } from '../actor';
+import type { Issuer } from '../billing/insertPaper';
+import { loadAgreement } from '@/data/agreements/load';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import { standingsOf } from './onItsWay';
+import { insertPayment } from './payments';
+import { followDispute } from './reversal';
+
+/** A message is a few hundred characters. */
+const LARGEST = 10_000;
+
+export type Charge = typeof cardCharge.$inferSelect;
+
+/**
+ * Notes what the card service said about a charge, once, and brings the books to where the charge stands by all that was
+ * said: money taken is a payment, disputed it goes back, won it comes again. Whatever order things are heard in, the end
+ * is the same.
+ */
+export async function applyCardEvent(
+  tx: Transaction,
+  who: Issuer,
+  charge: Charge,
+  fact: Omit<CardFact, 'at'> & { readonly at: Date },
+): Promise<ChargeStanding> {
+  const [bill] = await tx
+    .select({ agreementId: invoice.agreementId })
+    .from(invoice)
+    .where(eq(invoice.id, charge.invoiceId));
+  const agreementId = bill!.agreementId;
+  await loadAgreement(tx, agreementId, { lock: true });
+  await tx
+    .insert(cardEvent)
+    .values({ companyId: who.companyId, chargeId: charge.id, ...fact, receivedAt: who.now })
+    .onConflictDoNothing();
+  const standing = (await standingsOf(tx, [charge.id])).get(charge.id)!;
+  if (!standing.taken) {
+    if (standing.state === 'refused')
+      await recordAudit(tx, who, 'card refused', charge.invoiceId, { chargeId: charge.id });
+    return standing;
+  }
+  const ours = await companyOf(tx, who.companyId);
+  const on = businessDate(fact.at, ours.timeZone);
+  const { id: paymentId } = await insertPayment(
+    tx,
+    who,
+    {
+      agreementId,
+      method: 'card',
+      amount: charge.amount,
+      receivedOn: on,
+      reference: `card ending ${charge.lastFour}`,
+      idempotencyKey: `card-${charge.idempotencyKey}`,
+    },
+    { first: charge.invoiceId },
+  );
+  if (standing.back)
+    await followDispute(
+      tx,
+      who,
+      { paymentId, on, reason: standing.reason ?? 'The card’s holder disputes it' },
+      true,
+    );
+  else if (standing.state === 'dispute won')
+    await followDispute(tx, who, { paymentId, on, reason: 'The dispute was won' }, false);
+  return standing;
+}
+
+/** The secret of the company's account at the card service; made when it is first asked for. */
+async function accountOf(tx: Transaction, companyId: string): Promise<string> {
+  await tx.insert(cardAccount).values({ companyId }).onConflictDoNothing();
+  const [account] = await tx.select().from(cardAccount);
+  return account!.secret;
+}
+
+/** Charges with the invoice they pay and its currency. */
+const chargesBilled = (tx: Transaction) =>
+  tx
+    .select({ charge: cardCharge, invoiceNumber: invoice.label, currency: agreement.currency })
+    .from(cardCharge)
+    .innerJoin(
+      invoice,
+      and(eq(invoice.companyId, cardCharge.companyId), eq(invoice.id, cardCharge.invoiceId)),
+    )
+    .innerJoin(agreement, agreementOf(invoice));
+
+/** The door of the card service: a signed message about a charge of the company. Heard again, it changes nothing. */
+export async function receiveCardNews(companyId: string, request: Request, now: Date): Promise<void> {
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST)
+    throw new Problem(413, 'That is too much to send.');
+  const body = await request.text();
+  if (body.length > LARGEST) throw new Problem(413, 'That is too much to send.');
+  const secret = await inCompany(companyId, async (tx) => (await tx.select().from(cardAccount))[0]?.secret);
+  if (secret === undefined || !(await isSignedWith(request, body, secret, now)))
+    throw new Problem(401, 'This message is not signed by the card service.');
+  let news: unknown;
+  try {
+    news = JSON.parse(body);
+  } catch {
+    throw new Problem(400, 'This is not JSON.');
+  }
+  const {
+    id,
+    charge: chargeId,
+    kind,
+    amount,
+    currency,
+    at,
+    reason,
+  } = check(CardNewsInput, news, 'The message');
+  await inCompany(companyId, async (tx) => {
+    const [found] = await chargesBilled(tx).where(eq(cardCharge.id, chargeId));
+    if (!found) throw new Problem(404, 'There is no such charge.');
+    const { charge } = found;
+    if (parseFixed(charge.amount) !== parseFixed(amount) || found.currency !== currency)
+      throw new Problem(422, 'The charge was for another amount.');
+    await applyCardEvent(tx, { companyId, userId: null, now }, charge, {
+      id,
+      kind,
+      at: new Date(at),
+      reason,
+    });
+  });
+}
+
+/** Charges by card, newest first, with where they stand. */
+export async function listCharges(actor: Actor) {
+  allow(actor, 'owner', 'office');
+  return inCompany(actor.companyId, async (tx) => {
+    const charges = await chargesBilled(tx).orderBy(desc(cardCharge.at), desc(cardCharge.id)).limit(100);
+    const standings = await standingsOf(
+      tx,
+      charges.map(({ charge }) => charge.id),
+    );
+    return charges.map(({ charge: { id, at, amount, lastFour, invoiceId }, invoiceNumber, currency }) => ({
+      ...{ id, at, amount, lastFour, invoiceId, invoiceNumber, currency },
+      standing: standings.get(id)!,
+    }));
+  });
+}
+
+export type ChargeRow = Awaited<ReturnType<typeof listCharges>>[number];
+
+const PlayInput = Type.Object({ chargeId: EntityId, kind: CardNewsKind }, { additionalProperties: false });
+export type PlayInput = Type.Static<typeof PlayInput>;
+
+/**
+ * Plays the card service: it makes the message, signs it and puts it through the same door as any message.
+ * @param door the address the message goes to
+ */
+export async function playCardService(actor: Actor, input: unknown, door: string): Promise<void> {
+  const { chargeId, kind } = check(PlayInput, input, 'What the bank says');
+  const charge = (await listCharges(actor)).find(({ id }) => id === chargeId);
+  if (!charge) throw new Problem(404, 'There is no such charge.');
+  const secret = await inCompany(actor.companyId, (tx) => accountOf(tx, actor.companyId));
+  const message = await cardMessage(
+    door,
+    {
+      id: newId(actor.now),
+      charge: charge.id,
+      kind,
+      amount: charge.amount,
+      currency: charge.currency,
+      at: actor.now.toISOString(),
+      reason:
+        { refused: 'The bank refused.', disputed: 'The card’s holder does not know the payment' }[
+          kind as string
+        ] ?? null,
+    },
+    secret,
+    actor.now,
+  );
+  await receiveCardNews(actor.companyId, message, actor.now);
+}

@@ -1,0 +1,106 @@
+import { eq } from 'drizzle-orm';
+import { inCompany } from '@/data/connection';
+import { refund } from '@/data/schema';
+import { allocatePayment } from '@/core/billing';
+import type { Amount } from '@/core/number';
+import { parseAmount, showAmount, sumAmounts, writeAmount } from '@/core/number';
+import { CreditUseInput, RefundInput } from '@/model';
+import type { Actor } from '../actor';
+import { allow, businessDate, newId, recordAudit } from '../actor';
+import { loadAgreement } from '@/data/agreements/load';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { Problem } from '../problem';
+import { sourcesOf, spend } from './credit';
+import { refuseOtherUnderKey } from '../sameAgain';
+import { refuseFuture } from './days';
+
+/** An amount as it came in, in the decimals of the currency and above zero. */
+export function readPositive(text: string, digits: number, currency: string): Amount {
+  let amount: Amount;
+  try {
+    amount = parseAmount(text, digits);
+  } catch {
+    throw new Problem(422, `An amount in ${currency} has ${digits} decimals.`, {
+      errors: [{ pointer: '/amount', detail: 'too many decimals' }],
+    });
+  }
+  if (amount <= 0n)
+    throw new Problem(422, 'Type the amount, above zero.', {
+      errors: [{ pointer: '/amount', detail: 'must be above zero' }],
+    });
+  return amount;
+}
+
+/**
+ * Puts credit of the customer on open invoices of an agreement: on the one named, or oldest first. The credit is that of the
+ * agreement, or of another one of the same customer.
+ */
+export async function putCredit(actor: Actor, input: unknown): Promise<{ put: string }> {
+  allow(actor, 'owner', 'office');
+  const { agreementId, invoiceId, from = agreementId } = check(CreditUseInput, input, 'The credit');
+  return inCompany(actor.companyId, async (tx) => {
+    // Two agreements are locked in one order, whoever asks.
+    for (const id of [...new Set([agreementId, from])].sort()) await loadAgreement(tx, id, { lock: true });
+    const loaded = await loadAgreement(tx, agreementId);
+    const giving = from === agreementId ? loaded : await loadAgreement(tx, from);
+    if (giving.head.customerId !== loaded.head.customerId)
+      throw new Problem(422, 'That agreement is another customer’s.');
+    let sources = await sourcesOf(tx, giving);
+    const credit = sumAmounts(sources.map(({ left }) => left));
+    if (credit <= 0n) throw new Problem(422, 'The customer has no credit on this agreement.');
+    const open = loaded.invoices
+      .filter(({ id }) => invoiceId === undefined || id === invoiceId)
+      .map(({ id, standing }) => ({ id, open: standing.open }));
+    const { parts } = allocatePayment(credit, open);
+    if (parts.length === 0) throw new Problem(422, 'No invoice is open to put it on.');
+    let put = 0n;
+    for (const part of parts) {
+      put += await spend(tx, actor, sources, { invoiceId: part.id }, part.amount, loaded.digits);
+      sources = await sourcesOf(tx, giving);
+    }
+    const amount = writeAmount(put as Amount, loaded.digits);
+    await recordAudit(tx, actor, 'credit used', agreementId, { amount, from });
+    return { put: amount };
+  });
+}
+
+/** Pays credit of the customer back. A repeat under the same key changes nothing. */
+export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: string }> {
+  allow(actor, 'owner', 'office');
+  const given = check(RefundInput, input, 'The refund');
+  return inCompany(actor.companyId, async (tx) => {
+    const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
+    const [known] = await tx.select().from(refund).where(eq(refund.idempotencyKey, given.idempotencyKey));
+    if (known) {
+      refuseOtherUnderKey(known, given);
+      return { id: known.id };
+    }
+    const ours = await companyOf(tx, actor.companyId);
+    refuseFuture(given.paidOn, businessDate(actor.now, ours.timeZone));
+    const amount = readPositive(given.amount, loaded.digits, loaded.head.currency);
+    const sources = await sourcesOf(tx, loaded);
+    const credit = sumAmounts(sources.map(({ left }) => left));
+    if (amount > credit)
+      throw new Problem(
+        422,
+        `The customer’s credit is ${showAmount(credit, loaded.digits)}; no more can be refunded.`,
+      );
+    const id = newId(actor.now);
+    await tx.insert(refund).values({
+      companyId: actor.companyId,
+      id,
+      customerId: loaded.head.customerId,
+      ...given,
+      amount: writeAmount(amount, loaded.digits),
+      recordedBy: actor.userId,
+      recordedAt: actor.now,
+    });
+    await spend(tx, actor, sources, { refundId: id }, amount, loaded.digits);
+    await recordAudit(tx, actor, 'refund recorded', id, {
+      agreementId: given.agreementId,
+      amount: given.amount,
+    });
+    return { id };
+  });
+}

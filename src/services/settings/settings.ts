@@ -1,0 +1,95 @@
+import { asc, eq } from 'drizzle-orm';
+import Type from 'typebox';
+import { inCompany } from '@/data/connection';
+import { company, user } from '@/data/schema';
+import { Accounts, CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
+import type { Actor } from '../actor';
+import { allow, recordAudit } from '../actor';
+import { check } from '../check';
+import { companyOf } from '../company';
+import { putOver } from '../over';
+import { emptyDocument, refuseWrong } from '../proposals/start';
+
+type Company = Awaited<ReturnType<typeof companyOf>>;
+/** What the owner settles on the settings page. */
+export type Settled = Pick<
+  Company,
+  'depositInvoiceOnAcceptance' | 'validityDays' | 'paymentDays' | 'usual' | 'pricing' | 'money'
+>;
+const settled = ({
+  depositInvoiceOnAcceptance,
+  validityDays,
+  paymentDays,
+  usual,
+  pricing,
+  money,
+}: Settled): Settled => ({
+  depositInvoiceOnAcceptance,
+  validityDays,
+  paymentDays,
+  usual,
+  pricing,
+  money,
+});
+
+/** What the settings page shows. */
+export async function readSettings(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const { createdAt: _, ...settings } = await companyOf(tx, actor.companyId);
+    const users = await tx
+      .select({ id: user.id, name: user.name, email: user.email, role: user.role })
+      .from(user)
+      .orderBy(asc(user.name));
+    return { company: settings, settled: settled(settings), users };
+  });
+}
+
+const parts = {
+  depositInvoiceOnAcceptance: Type.Boolean(),
+  validityDays: Type.Integer({ minimum: 1, maximum: 365 }),
+  paymentDays: Type.Integer({ minimum: 0, maximum: 180 }),
+  usual: UsualTerms,
+  pricing: Type.Optional(CompanyPricing),
+  money: Type.Optional(CompanyMoney),
+};
+const Settings = Type.Object(
+  { ...parts, over: Type.Optional(Type.Object(parts, { additionalProperties: false })) },
+  { additionalProperties: false },
+);
+
+/**
+ * Changes how the company works; for the owner. Where it says what it stands over (`over`, the settings as they were read),
+ * what others changed since stays; where both changed one thing, this stands.
+ */
+export async function saveSettings(actor: Actor, input: unknown): Promise<Settled> {
+  allow(actor, 'owner');
+  const { over, ...wanted } = check(Settings, input, 'The settings');
+  return inCompany(actor.companyId, async (tx) => {
+    const { currency, ...known } = await companyOf(tx, actor.companyId, 'update');
+    const now = settled(known);
+    const base: Settled = { ...now, ...over };
+    const values = putOver<Settled>(now, { ...base, ...wanted }, base);
+    refuseWrong(emptyDocument('Usual terms', currency, values.usual));
+    for (const { name, loads } of values.pricing.loadSets)
+      refuseWrong({ ...emptyDocument(name, currency, values.usual), loads });
+    for (const { name, schedule } of values.money.presets)
+      refuseWrong({ ...emptyDocument(name, currency, values.usual), schedule });
+    await tx.update(company).set(values).where(eq(company.id, actor.companyId));
+    await recordAudit(tx, actor, 'settings changed', actor.companyId, { ...values });
+    return values;
+  });
+}
+
+/** Changes the accounts the journal books on; for the owner. */
+export async function saveAccounts(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'owner');
+  const accounts = check(Accounts, input, 'The accounts');
+  await inCompany(actor.companyId, async (tx) => {
+    const { money } = await companyOf(tx, actor.companyId, 'update');
+    await tx
+      .update(company)
+      .set({ money: { ...money, accounts } })
+      .where(eq(company.id, actor.companyId));
+    await recordAudit(tx, actor, 'accounts changed', actor.companyId, { ...accounts });
+  });
+}
