@@ -1,6 +1,7 @@
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import type Type from 'typebox';
+import { memoByIdentity } from '@/core/collections/memoByIdentity';
 import { isId } from '@/model';
 import { Problem } from './problem';
 import { unstorable } from './storable';
@@ -8,7 +9,7 @@ import { unstorable } from './storable';
 const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, discriminator: false });
 addFormats.default(ajv);
 
-const compiled = new WeakMap<object, ReturnType<typeof ajv.compile>>();
+const compiled = memoByIdentity((schema: Type.TSchema) => ajv.compile(schema));
 
 function words(keyword: string, message: string | undefined, params: Record<string, unknown>): string {
   if (keyword === 'required') return `${String(params.missingProperty)} is missing`;
@@ -44,11 +45,7 @@ export function check<Schema extends Type.TSchema>(
         errors: [{ pointer: wrong.slice(0, 200), detail: 'cannot be kept' }],
       },
     );
-  let validate = compiled.get(schema);
-  if (!validate) {
-    validate = ajv.compile(schema);
-    compiled.set(schema, validate);
-  }
+  const validate = compiled(schema);
   if (validate(input)) return input as Type.Static<Schema>;
   // Deepest places first: with alternatives in a schema, these say the most.
   const errors = (validate.errors ?? [])

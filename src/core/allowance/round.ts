@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Choices, Menu, SelectionAlternative, SelectionExtra, SelectionRound } from '@/model';
 import { answersOf } from '../choice/answers';
 import { NONE } from '../price/decided';
@@ -26,13 +27,9 @@ export interface RoundFigures {
   readonly chosen: Amount;
 }
 
-const known = new WeakMap<SelectionRound, Menu>();
-
 /** Everything that can be decided in a round, for the checks that hold for every choice. */
-export function menuOfRound(round: SelectionRound): Menu {
-  let menu = known.get(round);
-  if (menu) return menu;
-  menu = {
+export const menuOfRound = memoByIdentity((round: SelectionRound): Menu => {
+  return {
     extras: round.extras.map((extra) => ({
       id: extra.id,
       name: extra.name,
@@ -53,9 +50,7 @@ export function menuOfRound(round: SelectionRound): Menu {
     tiers: [],
     rules: [],
   };
-  known.set(round, menu);
-  return menu;
-}
+});
 
 /** What can be decided in a proposal and in the rounds of its allowances, as one. */
 export function withRounds(menu: Menu, rounds: readonly SelectionRound[]): Menu {

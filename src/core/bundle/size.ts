@@ -1,3 +1,4 @@
+import { memoLast } from '../collections/memoByIdentity';
 import type {
   Bundle,
   BundleMakeup,
@@ -332,17 +333,11 @@ export function sizeMakeup(
   };
 }
 
-const known = new WeakMap<Bundle, { readonly surroundings: Surroundings; readonly sized: SizedBundle }>();
-
 /**
  * Sizes a bundle of a proposal in its section's surroundings: inputs, then parts by their formulas, in whatever order
  * they use each other. What cannot be computed counts as nothing and says why; everything else is computed.
  * Part lines carry the identity `bundle.part`. The last answer is kept by the bundle's identity.
  */
-export function sizeBundle(bundle: Bundle, surroundings: Surroundings): SizedBundle {
-  const last = known.get(bundle);
-  if (last && last.surroundings === surroundings) return last.sized;
-  const sized = sizeMakeup(bundle, surroundings, `${bundle.id}.`);
-  known.set(bundle, { surroundings, sized });
-  return sized;
-}
+export const sizeBundle = memoLast((bundle: Bundle, surroundings: Surroundings): SizedBundle =>
+  sizeMakeup(bundle, surroundings, `${bundle.id}.`),
+);

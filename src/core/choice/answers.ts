@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Choices, Menu, MenuExtra, MenuQuestion, MenuTiers, Test } from '@/model';
 
 /** What stands for every decision: the customer's where they made one that is on offer, else the suggestion. */
@@ -12,19 +13,12 @@ interface Index {
   readonly questions: ReadonlyMap<string, MenuQuestion>;
   readonly tiers: ReadonlyMap<string, MenuTiers>;
 }
-const indexes = new WeakMap<Menu, Index>();
-
 /** The decisions of a menu by id. */
-export function indexOf(menu: Menu): Index {
-  let index = indexes.get(menu);
-  if (!index) {
-    const byId = <T extends { readonly id: string }>(all: readonly T[]) =>
-      new Map(all.map((each) => [each.id, each]));
-    index = { extras: byId(menu.extras), questions: byId(menu.questions), tiers: byId(menu.tiers) };
-    indexes.set(menu, index);
-  }
-  return index;
-}
+export const indexOf = memoByIdentity((menu: Menu): Index => {
+  const byId = <T extends { readonly id: string }>(all: readonly T[]) =>
+    new Map(all.map((each) => [each.id, each]));
+  return { extras: byId(menu.extras), questions: byId(menu.questions), tiers: byId(menu.tiers) };
+});
 
 const among = (all: readonly { readonly id: string }[], id: string | undefined): id is string =>
   all.some((each) => each.id === id);

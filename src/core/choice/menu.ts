@@ -1,18 +1,10 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Bundle, Line, Menu, MenuExtra, MenuQuestion, ProposalDocument, Section, Test } from '@/model';
 import { sizeBundle } from '../bundle';
 import { measuresOf } from '../plan';
 import { surroundingsOf } from '../space';
 import { NONE } from '../price/decided';
 import { withinLevels } from './pieces';
-
-const known = new WeakMap<ProposalDocument, Menu>();
-
-/** Everything a customer can decide about a proposal, in the order it stands. Kept by the document's identity. */
-export function menuOf(document: ProposalDocument): Menu {
-  let menu = known.get(document);
-  if (!menu) known.set(document, (menu = readMenu(document)));
-  return menu;
-}
 
 function readMenu(document: ProposalDocument): Menu {
   const extras: MenuExtra[] = [];
@@ -72,3 +64,6 @@ function readMenu(document: ProposalDocument): Menu {
     rules: document.rules ?? [],
   };
 }
+
+/** Everything a customer can decide about a proposal, in the order it stands. Kept by the document's identity. */
+export const menuOf = memoByIdentity(readMenu);

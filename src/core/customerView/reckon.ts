@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Choices, CustomerOffer, OfferPiece, OfferSection, OfferStepped, SumText } from '@/model';
 import type { Answers } from '../choice/answers';
 import { allHold, answersOf } from '../choice/answers';
@@ -21,22 +22,15 @@ export interface Reckoned extends Pick<
   }[];
 }
 
-const read = new WeakMap<readonly SumText[], ClassSums>();
-
 /** Sums by class from their text, kept by its identity. */
-export function readSums(texts: readonly SumText[]): ClassSums {
-  let sums = read.get(texts);
-  if (!sums)
-    read.set(
-      texts,
-      (sums = new Map(
-        texts.map(
-          ([taxClass, above, below]) => [taxClass, { above: BigInt(above), below: BigInt(below) }] as const,
-        ),
-      )),
-    );
-  return sums;
-}
+export const readSums = memoByIdentity(
+  (texts: readonly SumText[]): ClassSums =>
+    new Map(
+      texts.map(
+        ([taxClass, above, below]) => [taxClass, { above: BigInt(above), below: BigInt(below) }] as const,
+      ),
+    ),
+);
 
 /** A line whose quantity the customer sets, at that quantity. */
 export function steppedAt(stepped: OfferStepped, choices: Choices, id: string, minorDigits: number) {
@@ -96,7 +90,10 @@ interface Kept {
   readonly deciders: Deciders;
   readonly byKey: Map<string, SectionSums>;
 }
-const kept = new WeakMap<OfferSection, Kept>();
+const keptOf = memoByIdentity((section: OfferSection): Kept => ({
+  deciders: decidersOf(section),
+  byKey: new Map(),
+}));
 const KEPT_CHOICES = 256;
 
 /** What a section comes to; computed once for choices it does not tell apart. A tap changes one section, mostly. */
@@ -106,8 +103,7 @@ function sectionSums(
   answers: Answers,
   compute: () => SectionSums,
 ): SectionSums {
-  let memory = kept.get(section);
-  if (!memory) kept.set(section, (memory = { deciders: decidersOf(section), byKey: new Map() }));
+  const memory = keptOf(section);
   const { extras, questions, tiers } = memory.deciders;
   const key = [
     ...extras.map((id) => `${answers.extra(id) ? 1 : 0}${choices.extras[id]?.quantity ?? ''}`),

@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type {
   CustomerOffer,
   CustomerPlan,
@@ -202,18 +203,6 @@ const planShown = (plan: Plan): CustomerPlan => ({
   })),
 });
 
-const known = new WeakMap<ProposalDocument, CustomerOffer>();
-
-/**
- * The one function that builds what a customer's browser may hold: as much of the document as it says may be shown, and
- * never a cost, a margin, a code or a note of ours. Kept by the document's identity.
- */
-export function offerOf(document: ProposalDocument): CustomerOffer {
-  let offer = known.get(document);
-  if (!offer) known.set(document, (offer = readOffer(document)));
-  return offer;
-}
-
 function readOffer(document: ProposalDocument): CustomerOffer {
   const { shows } = document;
   const context: Context = {
@@ -303,3 +292,9 @@ function entriesOf(
     };
   });
 }
+
+/**
+ * The one function that builds what a customer's browser may hold: as much of the document as it says may be shown, and
+ * never a cost, a margin, a code or a note of ours. Kept by the document's identity.
+ */
+export const offerOf = memoByIdentity(readOffer);

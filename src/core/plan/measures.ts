@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Measure, Plan, ProposalDocument } from '@/model';
 import type { Measured } from '../space';
 import { fromText } from '../space';
@@ -44,7 +45,12 @@ const typed = (measure: Measure): Measured => ({
 const none: readonly Measured[] = [];
 const noPlans: readonly Plan[] = [];
 const noMeasures: readonly Measure[] = [];
-const known = new WeakMap<readonly Plan[], WeakMap<readonly Measure[], readonly Measured[]>>();
+const together = memoByIdentity((plans: readonly Plan[]) =>
+  memoByIdentity((measures: readonly Measure[]): readonly Measured[] => [
+    ...measures.map(typed),
+    ...plans.flatMap((plan) => [...fromPlan(plan)]),
+  ]),
+);
 
 /**
  * Every quantity by name that formulas of the whole proposal can follow: those typed, those traced on plans, and the edge
@@ -52,16 +58,5 @@ const known = new WeakMap<readonly Plan[], WeakMap<readonly Measure[], readonly 
  */
 export function measuresOf(document: Pick<ProposalDocument, 'measures' | 'plans'>): readonly Measured[] {
   const { measures = noMeasures, plans = noPlans } = document;
-  if (measures.length === 0 && plans.length === 0) return none;
-  let byMeasures = known.get(plans);
-  if (!byMeasures) {
-    byMeasures = new WeakMap();
-    known.set(plans, byMeasures);
-  }
-  let all = byMeasures.get(measures);
-  if (!all) {
-    all = [...measures.map(typed), ...plans.flatMap((plan) => [...fromPlan(plan)])];
-    byMeasures.set(measures, all);
-  }
-  return all;
+  return measures.length === 0 && plans.length === 0 ? none : together(plans)(measures);
 }

@@ -1,3 +1,4 @@
+import { memoLast } from '../collections/memoByIdentity';
 import type { Plan, Traced } from '@/model';
 import type { Fixed, Ratio } from '../number';
 import { divideRounded, integer, reduced, showQuantity, times } from '../number';
@@ -34,10 +35,10 @@ export function wholeRoot(square: bigint): bigint {
 }
 
 /** Feet squared per plan unit squared: a ratio, because only the squares of drawn lengths are whole numbers. */
-function squareScale(plan: Pick<Plan, 'scale'>): Ratio | null {
-  if (!plan.scale) return null;
-  const drawn = squareBetween(plan.scale.from, plan.scale.to);
-  const length = exactFeet(plan.scale.length);
+function squareScale(scale: Plan['scale']): Ratio | null {
+  if (!scale) return null;
+  const drawn = squareBetween(scale.from, scale.to);
+  const length = exactFeet(scale.length);
   if (drawn === 0n || length.top <= 0n) return null;
   return times(times(length, length), reduced(1n, drawn));
 }
@@ -108,7 +109,7 @@ function run(traced: Traced, scale: Ratio): ReadTraced {
   return { figures: { value: feetOf(far), edge: null, reach: null }, trouble: null, doubt: null };
 }
 
-function compute(traced: Traced, plan: Plan): ReadTraced {
+function compute(traced: Traced, planScale: Plan['scale'], name: string): ReadTraced {
   if (traced.kind === 'count') {
     const marks = traced.figures.reduce((sum, { points }) => sum + points.length, 0);
     return {
@@ -117,29 +118,24 @@ function compute(traced: Traced, plan: Plan): ReadTraced {
       doubt: null,
     };
   }
-  const scale = squareScale(plan);
-  if (!scale) return nothing(`Set the scale of “${plan.name}”: two points and the length between them.`);
+  const scale = squareScale(planScale);
+  if (!scale) return nothing(`Set the scale of “${name}”: two points and the length between them.`);
   return traced.kind === 'area' ? area(traced, scale) : run(traced, scale);
 }
 
-const known = new WeakMap<Traced, { scale: Plan['scale']; name: string; read: ReadTraced }>();
+const underScale = memoLast(compute);
 
 /**
  * What was traced comes to, under the scale of its plan. An area is exact until it is rounded (the square of the scale is
  * a ratio); a length is a sum of roots, each to a billionth of a foot. Cut-outs are taken off, their edges count.
  * Remembered by identity.
  */
-export function readTraced(traced: Traced, plan: Plan): ReadTraced {
-  const last = known.get(traced);
-  if (last && last.scale === plan.scale && last.name === plan.name) return last.read;
-  const read = compute(traced, plan);
-  known.set(traced, { scale: plan.scale, name: plan.name, read });
-  return read;
-}
+export const readTraced = (traced: Traced, plan: Plan): ReadTraced =>
+  underScale(traced, plan.scale, plan.name);
 
 /** Feet per plan unit, for placing what was traced in a drawing; null without a scale. Never used for a quantity. */
 export function scaleFeet(plan: Plan): number | null {
-  const square = squareScale(plan);
+  const square = squareScale(plan.scale);
   return square && Math.sqrt(Number(square.top) / Number(square.bottom));
 }
 

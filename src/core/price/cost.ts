@@ -1,3 +1,4 @@
+import { memoLast } from '../collections/memoByIdentity';
 import type { AreaFactors, CostPart, CostType, Line } from '@/model';
 import { costTypes } from '@/model';
 import type { Amount, Fixed } from '../number';
@@ -44,21 +45,14 @@ function inArea(cost: Fixed, type: CostType, area: AreaFactors | undefined): Fix
   return roundFixed(factor === null ? cost : multiplyFixed(cost, factor), UNIT_COST_PLACES);
 }
 
-interface KnownCosts {
-  readonly overtime: boolean;
-  readonly area: AreaFactors | undefined;
-  readonly byType: Readonly<Record<CostType, bigint>>;
-}
 // Lines of one item share its costs, and a line that is sized anew keeps them.
-const known = new WeakMap<readonly CostPart[], KnownCosts>();
+const costByType = memoLast(sumByType);
 
-function costByType(
+function sumByType(
   costs: readonly CostPart[],
   overtime: boolean,
   area: AreaFactors | undefined,
 ): Readonly<Record<CostType, bigint>> {
-  const last = known.get(costs);
-  if (last && last.overtime === overtime && last.area === area) return last.byType;
   const byType = nothing();
   for (const part of costs) {
     const cost =
@@ -70,7 +64,6 @@ function costByType(
         : parseFixed(part.amount);
     byType[part.type] += inArea(cost, part.type, area);
   }
-  known.set(costs, { overtime, area, byType });
   return byType;
 }
 

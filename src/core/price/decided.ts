@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Bundle, Choices, Extra, Line, ProposalDocument, Question, Section, Tiers } from '@/model';
 import { parseFixed } from '../number';
 
@@ -57,7 +58,7 @@ export function decide({ tiers }: Pick<ProposalDocument, 'tiers'>, choices: Choi
   return { choices, without, grades };
 }
 
-const graded = new WeakMap<Bundle, Map<string, Bundle>>();
+const gradesOf = memoByIdentity((_bundle: Bundle) => new Map<string, Bundle>());
 
 /** The bundle at the grade that stands. */
 export const decidedBundle = (bundle: Bundle, { grades }: Pick<Decisions, 'grades'>): Bundle =>
@@ -66,8 +67,7 @@ export const decidedBundle = (bundle: Bundle, { grades }: Pick<Decisions, 'grade
 /** The bundle at another grade; the same object for the same grade. Without one it stays as it is. */
 export function atGrade(bundle: Bundle, grade: string | undefined): Bundle {
   if (grade === undefined || grade === bundle.grade) return bundle;
-  let known = graded.get(bundle);
-  if (!known) graded.set(bundle, (known = new Map()));
+  const known = gradesOf(bundle);
   let made = known.get(grade);
   if (!made) known.set(grade, (made = { ...bundle, grade }));
   return made;

@@ -1,3 +1,4 @@
+import { memoLast } from '../collections/memoByIdentity';
 import type { Line } from '@/model';
 import { FormulaError, formulaQuantity } from '../formula';
 import { writeFixed } from '../number';
@@ -9,23 +10,20 @@ export interface Followed {
   readonly trouble: string | null;
 }
 
-const known = new WeakMap<Line, { readonly surroundings: Surroundings; readonly followed: Followed }>();
-
-/** The quantity of a line as it stands in its surroundings: typed, or what its formula comes to. */
-export function followedQuantity(line: Line, surroundings: Surroundings): Followed {
-  if (line.formula === undefined) return { quantity: line.quantity, trouble: null };
-  const last = known.get(line);
-  if (last && last.surroundings === surroundings) return last.followed;
-  let followed: Followed;
+const evaluated = memoLast((line: Line, surroundings: Surroundings, formula: string): Followed => {
   try {
-    followed = {
-      quantity: writeFixed(formulaQuantity(line.formula, line.unit, surroundings.scope)),
+    return {
+      quantity: writeFixed(formulaQuantity(formula, line.unit, surroundings.scope)),
       trouble: null,
     };
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
-    followed = { quantity: '0', trouble: error.message };
+    return { quantity: '0', trouble: error.message };
   }
-  known.set(line, { surroundings, followed });
-  return followed;
-}
+});
+
+/** The quantity of a line as it stands in its surroundings: typed, or what its formula comes to. */
+export const followedQuantity = (line: Line, surroundings: Surroundings): Followed =>
+  line.formula === undefined
+    ? { quantity: line.quantity, trouble: null }
+    : evaluated(line, surroundings, line.formula);

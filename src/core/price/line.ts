@@ -1,3 +1,4 @@
+import { memoLast } from '../collections/memoByIdentity';
 import type { CostType, Line, Load } from '@/model';
 import { costTypes } from '@/model';
 import type { Amount, Fixed, Ratio } from '../number';
@@ -51,14 +52,6 @@ function loadedPrice(
   return (divideRounded(loaded * tax.top, factors.bottom * quantity * tax.bottom * step) * step) as Fixed;
 }
 
-interface Kept {
-  readonly quantity: string;
-  readonly pricing: Pricing;
-  readonly around: readonly Load[] | undefined;
-  readonly figures: LineFigures;
-}
-const kept = new WeakMap<Line, Kept>();
-
 /**
  * Figures of a line. Rounded where visible: unit price to its places (2 by default), amounts to the minor unit. A
  * minimum charge lifts the amount of a line whose price is not held. Loads nearest to the line count: its own, its
@@ -67,16 +60,21 @@ const kept = new WeakMap<Line, Kept>();
  * @param quantity the quantity that counts (the customer's, where they may set it), as decimal text
  * @param around loads of the bundle or section it is in, where they have their own
  */
-export function lineFigures(
+export const lineFigures = (
   line: Line,
   quantity: string,
   pricing: Pricing,
   around?: readonly Load[],
-): LineFigures {
-  const last = kept.get(line);
-  if (last && last.quantity === quantity && last.pricing === pricing && last.around === around)
-    return last.figures;
+): LineFigures => computed(line, quantity, pricing, around);
 
+const computed = memoLast(compute);
+
+function compute(
+  line: Line,
+  quantity: string,
+  pricing: Pricing,
+  around: readonly Load[] | undefined,
+): LineFigures {
   const { minorDigits, area } = pricing;
   const own = line.loads ?? around;
   const factors = own ? loadFactors(own) : pricing.factors;
@@ -94,7 +92,7 @@ export function lineFigures(
         ? loadedPrice(exact, count, factors, tax, places)
         : loadedPrice(cost.byType, 1n, factors, tax, places);
   const amounts = amountAt(line, count, unitPrice, pricing);
-  const figures: LineFigures = {
+  return {
     line,
     quantity: count,
     cost,
@@ -111,6 +109,4 @@ export function lineFigures(
     discount: amounts.discount,
     net: amounts.net,
   };
-  kept.set(line, { quantity, pricing, around, figures });
-  return figures;
 }

@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { CostType, Load } from '@/model';
 import { costTypes } from '@/model';
 import type { Ratio } from '../number';
@@ -24,8 +25,6 @@ function addedBy(load: Load, running: Ratio): Ratio {
   return times(running, { top: rate.top, bottom: rate.bottom - rate.top });
 }
 
-const known = new WeakMap<readonly Load[], LoadFactors>();
-
 /**
  * Applies loads in order to one unit of cost of each type, exactly.
  * Each load is a percentage of direct cost, of the running amount, or of the price (running ÷ (1 − rate)).
@@ -34,10 +33,7 @@ const known = new WeakMap<readonly Load[], LoadFactors>();
  * @throws RangeError for a load of 100 % of the price or more
  * @example 100.00 with 10 % on direct, 15 % on running → 126.50; then 1.5 % of price → 128.43
  */
-export function loadFactors(loads: readonly Load[]): LoadFactors {
-  const cached = known.get(loads);
-  if (cached) return cached;
-
+export const loadFactors = memoByIdentity((loads: readonly Load[]): LoadFactors => {
   const priced: Ratio[] = [];
   const added: Ratio[][] = loads.map(() => []);
   for (const [t, type] of costTypes.entries()) {
@@ -54,7 +50,5 @@ export function loadFactors(loads: readonly Load[]): LoadFactors {
     Object.fromEntries(
       costTypes.map((type, t) => [type, (ratios[t]!.top * bottom) / ratios[t]!.bottom]),
     ) as Record<CostType, bigint>;
-  const factors: LoadFactors = { price: byType(priced), added: added.map(byType), bottom };
-  known.set(loads, factors);
-  return factors;
-}
+  return { price: byType(priced), added: added.map(byType), bottom };
+});

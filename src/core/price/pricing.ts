@@ -1,3 +1,4 @@
+import { memoLast } from '../collections/memoByIdentity';
 import type { AreaFactors, ProposalDocument, TaxClass } from '@/model';
 import { minorDigits } from '../number';
 import { measuresOf } from '../plan';
@@ -22,36 +23,38 @@ export interface Pricing {
 /** Since edition 2 of the rules. */
 export const keepsMinimum = ({ reckoning }: Pick<ProposalDocument, 'reckoning'>): boolean => reckoning === 2;
 
-const known = new WeakMap<ProposalDocument['loads'], Pricing>();
+const priceWith = memoLast(
+  (
+    loads: ProposalDocument['loads'],
+    digits: number,
+    keeps: boolean,
+    area: ProposalDocument['area'],
+    measures: readonly Measured[],
+    taxClasses: ProposalDocument['taxClasses'],
+    tax: ProposalDocument['tax'],
+  ): Pricing => ({
+    factors: loadFactors(loads),
+    minorDigits: digits,
+    keepsMinimum: keeps,
+    area,
+    measures,
+    taxClasses,
+    tax,
+    classes: new Map(taxClasses.map((taxClass) => [taxClass.id, taxClass])),
+  }),
+);
 
 /**
  * What a document prices its lines with.
  * @throws RangeError for a load of 100 % of the price or more
  */
-export function pricingOf(document: ProposalDocument): Pricing {
-  const digits = minorDigits(document.currency);
-  const measures = measuresOf(document);
-  const last = known.get(document.loads);
-  if (
-    last &&
-    last.minorDigits === digits &&
-    last.keepsMinimum === keepsMinimum(document) &&
-    last.area === document.area &&
-    last.measures === measures &&
-    last.taxClasses === document.taxClasses &&
-    last.tax === document.tax
-  )
-    return last;
-  const made: Pricing = {
-    factors: loadFactors(document.loads),
-    minorDigits: digits,
-    keepsMinimum: keepsMinimum(document),
-    area: document.area,
-    measures,
-    taxClasses: document.taxClasses,
-    tax: document.tax,
-    classes: new Map(document.taxClasses.map((taxClass) => [taxClass.id, taxClass])),
-  };
-  known.set(document.loads, made);
-  return made;
-}
+export const pricingOf = (document: ProposalDocument): Pricing =>
+  priceWith(
+    document.loads,
+    minorDigits(document.currency),
+    keepsMinimum(document),
+    document.area,
+    measuresOf(document),
+    document.taxClasses,
+    document.tax,
+  );

@@ -1,3 +1,4 @@
+import { memoByIdentity, memoLast } from '../collections/memoByIdentity';
 import type { Bundle, CostType, Line, Load, Section } from '@/model';
 import { costTypes } from '@/model';
 import type { SizedBundle } from '../bundle';
@@ -99,23 +100,16 @@ interface Deciders {
   /** Everything a level can leave out or grade. */
   readonly parts: ReadonlySet<string>;
 }
-const deciders = new WeakMap<Section, Deciders>();
-
-function decidersOf(section: Section): Deciders {
-  let found = deciders.get(section);
-  if (!found) {
-    const parts = new Set([section.id, ...section.entries.map(({ id }) => id)]);
-    for (const question of questionsOf(section))
-      for (const { lines } of question.alternatives) for (const { id } of lines) parts.add(id);
-    found = {
-      extras: [...extrasOf(section)].map(({ id }) => id),
-      questions: [...questionsOf(section)].map(({ id }) => id),
-      parts,
-    };
-    deciders.set(section, found);
-  }
-  return found;
-}
+const decidersOf = memoByIdentity((section: Section): Deciders => {
+  const parts = new Set([section.id, ...section.entries.map(({ id }) => id)]);
+  for (const question of questionsOf(section))
+    for (const { lines } of question.alternatives) for (const { id } of lines) parts.add(id);
+  return {
+    extras: [...extrasOf(section)].map(({ id }) => id),
+    questions: [...questionsOf(section)].map(({ id }) => id),
+    parts,
+  };
+});
 
 /** What of the decisions this section depends on. */
 function decisionKey(section: Section, { choices, without, grades }: Decisions): string {
@@ -344,11 +338,8 @@ export function perSquareFoot(amount: Amount, floor: Fixed | null): Amount | nul
   return floor === null || floor <= 0n ? null : (divideRounded(amount * 1_000_000n, floor) as Amount);
 }
 
-interface Kept {
-  readonly pricing: Pricing;
-  readonly byChoice: Map<string, SectionFigures>;
-}
-const kept = new WeakMap<Section, Kept>();
+/** Of each section, with what it was priced last: its figures by what was chosen. */
+const keptFigures = memoLast((_section: Section, _pricing: Pricing) => new Map<string, SectionFigures>());
 const KEPT_CHOICES = 64;
 
 /**
@@ -356,17 +347,13 @@ const KEPT_CHOICES = 64;
  * not computed again.
  */
 export function sectionFigures(section: Section, decisions: Decisions, pricing: Pricing): SectionFigures {
-  let memory = kept.get(section);
-  if (memory?.pricing !== pricing) {
-    memory = { pricing, byChoice: new Map() };
-    kept.set(section, memory);
-  }
+  const byChoice = keptFigures(section, pricing);
   const key = decisionKey(section, decisions);
-  let figures = memory.byChoice.get(key);
+  let figures = byChoice.get(key);
   if (!figures) {
     figures = compute(section, decisions, pricing);
-    if (memory.byChoice.size >= KEPT_CHOICES) memory.byChoice.clear();
-    memory.byChoice.set(key, figures);
+    if (byChoice.size >= KEPT_CHOICES) byChoice.clear();
+    byChoice.set(key, figures);
   }
   return figures;
 }

@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { ProposalDocument, TaxClass } from '@/model';
 import type { Amount, Ratio } from '../number';
 import {
@@ -28,25 +29,18 @@ export interface TaxRules {
   readonly tax?: ProposalDocument['tax'] | undefined;
 }
 
-const rates = new WeakMap<TaxClass, readonly Ratio[]>();
-
 /** Each component as a share of the net, what it takes of the components before it included. */
-export function effectiveRates(taxClass: TaxClass): readonly Ratio[] {
-  let known = rates.get(taxClass);
-  if (!known) {
-    let before = integer(0n);
-    known = taxClass.components.map(({ percent, onTop }) => {
-      const rate = reduced(parsePercent(percent), ONE);
-      const share = onTop
-        ? reduced(rate.top * (before.top + before.bottom), rate.bottom * before.bottom)
-        : rate;
-      before = plus(before, share);
-      return share;
-    });
-    rates.set(taxClass, known);
-  }
-  return known;
-}
+export const effectiveRates = memoByIdentity((taxClass: TaxClass): readonly Ratio[] => {
+  let before = integer(0n);
+  return taxClass.components.map(({ percent, onTop }) => {
+    const rate = reduced(parsePercent(percent), ONE);
+    const share = onTop
+      ? reduced(rate.top * (before.top + before.bottom), rate.bottom * before.bottom)
+      : rate;
+    before = plus(before, share);
+    return share;
+  });
+});
 
 /** All components of a class together, as a share of the net. */
 export const wholeRate = (taxClass: TaxClass): Ratio => effectiveRates(taxClass).reduce(plus, integer(0n));

@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { ProposalDocument } from '@/model';
 import { effectiveRates } from '../price';
 import type { Decision, Tree, Weight } from './tree';
@@ -97,11 +98,8 @@ export function extremesOf(
   most: boolean,
   value: (weight: Weight, section: number) => number,
 ): (decision: Decision) => Extremes {
-  const known = new WeakMap<Decision, Extremes>();
   const better = most ? Math.max : Math.min;
-  const extremes = (decision: Decision): Extremes => {
-    const last = known.get(decision);
-    if (last) return last;
+  const extremes = memoByIdentity((decision: Decision): Extremes => {
     let found: Extremes | null = null;
     for (const option of decision.options) {
       let taxed = scales.taxed(option.weight);
@@ -117,10 +115,8 @@ export function extremesOf(
         ? { taxed: better(found.taxed, taxed), net: better(found.net, net), value: better(found.value, own) }
         : { taxed, net, value: own };
     }
-    const made = found ?? { taxed: 0, net: 0, value: 0 };
-    known.set(decision, made);
-    return made;
-  };
+    return found ?? { taxed: 0, net: 0, value: 0 };
+  });
   return extremes;
 }
 

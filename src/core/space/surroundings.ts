@@ -1,3 +1,4 @@
+import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Measure, Space } from '@/model';
 import type { Scope, Value } from '../formula';
 import { FormulaError, LARGEST_QUANTITY, fromUnit, numberValue, spaceNames, toPlaces } from '../formula';
@@ -111,20 +112,14 @@ function compute(space: Space, measures: readonly Measured[]): ReadSpace {
   return { figures, exact: { length, width, perimeter, height }, trouble };
 }
 
-const read = new WeakMap<Space, ReadSpace>();
+const untraced = memoByIdentity((space: Space) => compute(space, noMeasures));
 
 /**
  * Floor, walls and perimeter of a space; openings are taken off the walls. 15 by 16 ft and 9 ft high: floor 240 sq ft,
  * perimeter 62 ft, walls 558 sq ft. Remembered by the space's identity, but for one that follows a traced area.
  */
 export function readSpace(space: Space, measures: readonly Measured[] = noMeasures): ReadSpace {
-  if (space.shape.kind === 'traced') return compute(space, measures);
-  let answer = read.get(space);
-  if (!answer) {
-    answer = compute(space, measures);
-    read.set(space, answer);
-  }
-  return answer;
+  return space.shape.kind === 'traced' ? compute(space, measures) : untraced(space);
 }
 
 /** What the formulas of a section can see: its space and the proposal's measures. The same object for the same two. */
@@ -148,35 +143,26 @@ function spaceValue(space: ReadSpace | null, name: string): ReturnType<Scope> {
 }
 
 const measureUnit = { length: 'ft', area: 'sqft', count: 'each' } as const;
-const known = new WeakMap<
-  readonly Measured[],
-  { none?: Surroundings; bySpace: WeakMap<Space, Surroundings> }
->();
-
-/** What the formulas of a section with this space can see. A measure of the proposal comes before a name of the space. */
-export function surroundingsOf(
-  space: Space | undefined,
-  measures: readonly Measured[] = noMeasures,
-): Surroundings {
-  let memory = known.get(measures);
-  if (!memory) {
-    memory = { bySpace: new WeakMap() };
-    known.set(measures, memory);
-  }
-  const kept = space ? memory.bySpace.get(space) : memory.none;
-  if (kept) return kept;
+/** What can be seen with these measures: without a space, and with each. */
+const seenWith = memoByIdentity((measures: readonly Measured[]) => {
   const byName = new Map<string, ReturnType<Scope>>(
     measures.map(({ name, kind, value, trouble }) => [
       name,
       value === null ? { trouble: trouble ?? '' } : fromUnit(value, measureUnit[kind]),
     ]),
   );
-  const readings = space ? readSpace(space, measures) : null;
-  const made: Surroundings = {
-    space: readings,
-    scope: (name) => byName.get(name) ?? spaceValue(readings, name),
-  };
-  if (space) memory.bySpace.set(space, made);
-  else memory.none = made;
-  return made;
+  const seen = (space: ReadSpace | null): Surroundings => ({
+    space,
+    scope: (name) => byName.get(name) ?? spaceValue(space, name),
+  });
+  return { none: seen(null), in: memoByIdentity((space: Space) => seen(readSpace(space, measures))) };
+});
+
+/** What the formulas of a section with this space can see. A measure of the proposal comes before a name of the space. */
+export function surroundingsOf(
+  space: Space | undefined,
+  measures: readonly Measured[] = noMeasures,
+): Surroundings {
+  const seen = seenWith(measures);
+  return space ? seen.in(space) : seen.none;
 }
