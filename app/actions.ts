@@ -5,7 +5,7 @@ import { redirect } from 'next/navigation';
 import { savePreferences } from '@/services/accounts/preferences';
 import { revokeSession, signOut } from '@/services/accounts/session';
 import { signIn } from '@/services/accounts/signIn';
-import { startChangeOrder } from '@/services/agreements/change';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/services/agreements/rounds';
 import { putInStage, saveStage } from '@/services/agreements/stages';

@@ -1,6 +1,6 @@
 import '@/booklet/booklet.css';
 import type { Metadata } from 'next';
-import { checkCertificate } from '@/services/agreements/certificate';
+import { checkCertificate } from '@/services/booklet/certificate';
 import { Problem } from '@/services/problem';
 import type { Verdict } from '@/booklet/CheckCertificate';
 import { CheckCertificate } from '@/booklet/CheckCertificate';

@@ -1,4 +1,4 @@
-import { startChangeOrder } from '@/services/agreements/change';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { creditInvoice, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { saveStage } from '@/services/agreements/stages';

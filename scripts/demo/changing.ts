@@ -1,6 +1,6 @@
 import type { Actor } from '@/services/actor';
 import { businessDate } from '@/services/actor';
-import { startChangeOrder } from '@/services/agreements/change';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { readAgreement } from '@/services/agreements/read';
 import { offerRound, saveRound } from '@/services/agreements/rounds';
 import type { Visitor } from '@/services/booklet/open';

@@ -1,5 +1,5 @@
 /* What the booklet is given; only types, so that nothing of the acts can come along. */
-export type { Meanwhile } from '@/services/booklet/choices';
+export type { Meanwhile } from '@/data/proposals/choices';
 export type { Booklet } from '@/services/booklet/open';
 export type { CardAnswer } from '@/services/booklet/payCard';
 export type {
@@ -7,10 +7,10 @@ export type {
   AllowancesShown,
   AllowanceTaxes,
   RoundShown,
-} from '@/services/agreements/allowances';
+} from '@/data/agreements/allowances';
 export type { AgreedShown } from '@/services/booklet/agreed';
-export type { Asked } from '@/services/booklet/asked';
-export type { Certificate, Checked } from '@/services/agreements/certificate';
+export type { Asked } from '@/data/proposals/questions';
+export type { Certificate, Checked } from '@/services/booklet/certificate';
 
 /** Numbers for trying the card stand-in. */
 export interface TrialCards {

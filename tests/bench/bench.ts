@@ -6,7 +6,7 @@ import { HyperFormula } from 'hyperformula';
 import { createCompany } from '@/services/accounts/createCompany';
 import { addItems } from '@/services/library/add';
 import { closeConnection, inCompany } from '@/data/connection';
-import { searchItems } from '@/data/librarySearch';
+import { searchItems } from '@/data/library/search';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
 import { makeRoles } from '@/data/roles';
 import { applyImport, previewImport, startImport } from '@/services/library/importItems';

@@ -1,5 +1,5 @@
 /* An open page of an agreement learns of whatever moves in it, whoever moves it; and of nothing that does not. */
-import { startChangeOrder } from '@/services/agreements/change';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { agreementMark } from '@/services/agreements/fresh';
 import { dropDraft, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';

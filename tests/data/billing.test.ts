@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { Actor } from '@/services/actor';
-import { startChangeOrder } from '@/services/agreements/change';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { creditInvoice, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { draftPaper, readProgressBilling } from '@/services/billing/progressBilling';

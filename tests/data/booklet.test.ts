@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Actor } from '@/services/actor';
-import { readCertificates } from '@/services/agreements/certificate';
+import { readCertificates } from '@/services/booklet/certificate';
 import { readAgreement } from '@/services/agreements/read';
 import { chooseInBooklet } from '@/services/booklet/choose';
 import { acceptProposal } from '@/services/booklet/accept';

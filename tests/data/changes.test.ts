@@ -1,5 +1,5 @@
 import { issueInvoice } from '@/services/billing/issue';
-import { startChangeOrder } from '@/services/agreements/change';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { readAgreement } from '@/services/agreements/read';
 import { acceptProposal } from '@/services/booklet/accept';
 import { openBooklet } from '@/services/booklet/open';

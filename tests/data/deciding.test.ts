@@ -4,7 +4,7 @@ import {
   readCertificates,
   visitorCertificates,
   visitorStatement,
-} from '@/services/agreements/certificate';
+} from '@/services/booklet/certificate';
 import { readAgreement } from '@/services/agreements/read';
 import { acceptForCustomer, acceptProposal } from '@/services/booklet/accept';
 import { chooseInBooklet } from '@/services/booklet/choose';

@@ -4,7 +4,7 @@ import { saveItem } from '@/services/library/items';
 import { findItems } from '@/services/library/library';
 import type { Actor } from '@/services/actor';
 import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
-import { searchItems } from '@/data/librarySearch';
+import { searchItems } from '@/data/library/search';
 import { itemInputs } from '../../scripts/demo/library';
 import { newCompany } from '../support/desk';
 import { asOwner } from '../support/owner';

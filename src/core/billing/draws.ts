@@ -1,14 +1,10 @@
 import type { Amount, Fixed } from '../number';
 import { ONE, ZERO, allocateSigned, divideRounded, sumAmounts } from '../number';
+import type { BillableLine } from './billableLine';
 import type { TaxedLine } from './taxShares';
 import { taxToDate } from './taxShares';
 
-/** An agreed line as billing sees it; taxes in the order of the agreement's components. */
-export interface BillableLine {
-  readonly id: string;
-  readonly net: Amount;
-  readonly taxes: readonly Amount[];
-}
+export type { BillableLine } from './billableLine';
 
 /** The part of one agreement line that one invoice bills (or, negative, that a credit note takes back). */
 export interface Draw {

@@ -20,3 +20,8 @@ export * from './agreementReport';
 export * from './invoiceStanding';
 export * from './billableNow';
 export * from './agreementView';
+export * from './cancelling';
+export * from './contractOf';
+export * from './jobReportOf';
+export * from './ledgerForDesk';
+export * from './reversals';

@@ -1,6 +1,6 @@
 import type { Amount } from '../number';
 import { ZERO, divideRounded } from '../number';
-import type { BillableLine } from './draws';
+import type { BillableLine } from './billableLine';
 
 /** A line with the class its tax is of, where that is known. */
 export type TaxedLine = BillableLine & { readonly taxClass?: string };

@@ -10,3 +10,5 @@ export { filesOf, filesOfRound } from './filesOf';
 export * from './targetReport';
 export * from './remarks';
 export * from './troubles';
+export * from './stateToday';
+export * from './suggestedTotal';

@@ -3,7 +3,7 @@ import type { PgColumn } from 'drizzle-orm/pg-core';
 import type { AgreementRows } from '@/core/billing';
 import { groupBy } from '@/core/collections/groupBy';
 import type { Transaction } from '../connection';
-import { refundedRows, settledRows } from '../settled';
+import { refundedRows, settledRows } from '../billing/settled';
 import {
   agreement,
   agreementAllowance,

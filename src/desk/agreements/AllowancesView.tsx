@@ -3,7 +3,7 @@
 import { App, Button, Checkbox } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AllowanceShown, AllowancesShown, RoundShown } from '@/services/agreements/allowances';
+import type { AllowanceShown, AllowancesShown, RoundShown } from '@/data/agreements/allowances';
 import { rulesInWords } from '@/core/allowance';
 import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';

@@ -9,7 +9,7 @@ import { minorDigits, parseAmount, showAmount, showDecimal, writeFixed } from '@
 import { parseQuantity, parseMoneyInput } from '@/core/quantity';
 import type { CostInput, CostType, ProblemDetails } from '@/model';
 import { costTypes } from '@/model';
-import type { JobActions } from './JobPage';
+import type { JobActions } from './jobActions';
 import { sendFile } from '@/ui/askDoor';
 import { asked } from '@/ui/asked';
 import { useKeptDraft } from '@/ui/kept/useKeptDraft';

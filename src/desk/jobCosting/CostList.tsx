@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
-import type { JobActions } from './JobPage';
+import type { JobActions } from './jobActions';
 import { asked } from '@/ui/asked';
 
 /** The costs of a job, oldest first: what was taken back stays, struck through. */

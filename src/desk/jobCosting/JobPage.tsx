@@ -5,24 +5,13 @@ import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { isBelowZero, isNothing, showDecimal, withoutSign } from '@/core/number';
-import type { Answer, CostInput } from '@/model';
 import { Figure } from '../Figure';
 import { CashByDay } from './CashByDay';
 import { CostForm } from './CostForm';
 import { CostList } from './CostList';
 import { CostTable } from './CostTable';
+import type { JobActions } from './jobActions';
 import { StageTable } from './StageTable';
-
-export interface JobActions {
-  readonly record: (input: CostInput) => Promise<Answer<{ id: string }>>;
-  readonly takeBack: (input: { costId: string; idempotencyKey: string }) => Promise<Answer<void>>;
-  readonly attach: (input: { costId: string; invoiceId: string | null }) => Promise<Answer<void>>;
-  readonly saveToCome: (input: {
-    agreementId: string;
-    stage: string;
-    toCome: string | null;
-  }) => Promise<Answer<void>>;
-}
 
 const views = [
   ['stages', 'Stage'],

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { isBelowZero, isNothing, minorDigits, showDecimal } from '@/core/number';
 import { parseMoneyInput } from '@/core/quantity';
-import type { JobActions } from './JobPage';
+import type { JobActions } from './jobActions';
 import { asked } from '@/ui/asked';
 
 type Row = Job['stages'][number];

@@ -3,7 +3,7 @@
 import { Alert, App, Button, Modal } from 'antd';
 import { produce } from 'immer';
 import { useState } from 'react';
-import type { AllowanceShown, RoundShown } from '@/services/agreements/allowances';
+import type { AllowanceShown, RoundShown } from '@/data/agreements/allowances';
 import { picksInWords } from '@/core/allowance';
 import { newRound } from '@/core/editing';
 import { parseFixed, showDecimal } from '@/core/number';

@@ -1,3 +1,4 @@
+import { contractOf } from '@/core/billing';
 import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import {
@@ -16,11 +17,11 @@ import { moneyOf, showDecimal } from '@/core/number';
 import type { Choices, ProposalDocument } from '@/model';
 import { newId } from '../actor';
 import { Problem } from '../problem';
-import { agreedForChange, contractOf } from './contract';
+import { agreedForChange } from '@/data/agreements/contract';
 import { insertLines, insertStages } from './insertParts';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
-import { refuseUnsettled } from './settling';
+import { refuseUnsettled } from '@/data/agreements/settling';
 
 interface Change {
   readonly companyId: string;

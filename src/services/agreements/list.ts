@@ -5,7 +5,7 @@ import { agreement, agreementMoney, customer, site } from '@/data/schema';
 import { addressText, hasWords } from '@/data/words';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { loadAgreements } from '@/data/agreements/load';
 import { standingAndTrack } from '@/core/billing';
 

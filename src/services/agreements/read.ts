@@ -1,18 +1,25 @@
+import { changesOf } from '@/data/agreements/changes';
 import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { reversedPayment } from '@/data/joins';
 import { customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
-import { headView, lineViews, paperViews, paymentViews, stageViews, standingAndTrack } from '@/core/billing';
+import {
+  headView,
+  lineViews,
+  paperViews,
+  paymentViews,
+  stageViews,
+  standingAndTrack,
+  stillGone,
+} from '@/core/billing';
 import { moneyOf } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
-import { allowancesOf } from './allowances';
-import { billingContextOf } from './cancelling';
-import { changesOf } from './change';
-import { earnedOf } from '../jobCosting/earned';
-import { companyOf } from '../company';
-import { creditElsewhere, creditOf } from '../payments/credit';
-import { stillGone } from '../payments/reversal';
+import { allowancesOf } from '@/data/agreements/allowances';
+import { billingContextOf } from '@/core/billing/cancelling';
+import { earnedOf } from '@/data/jobCosting/earned';
+import { companyOf } from '@/data/settings/company';
+import { creditElsewhere, creditOf } from '@/data/payments/credit';
 import { loadAgreement } from '@/data/agreements/load';
 
 /** One agreement with lines, schedule, invoices, payments, standing and track. */

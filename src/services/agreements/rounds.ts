@@ -1,3 +1,4 @@
+import { insertChange } from '@/data/agreements/changes';
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
@@ -15,16 +16,15 @@ import { EntityId, SelectionRound, asSuggested } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { refuseUnknownFile } from '../files/keep';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { makeLink } from '../links';
-import { insertChange } from './change';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
-import type { SignedRound } from './settling';
-import { signedRounds, standingOfAllowance } from './settling';
+import type { SignedRound } from '@/data/agreements/settling';
+import { signedRounds, standingOfAllowance } from '@/data/agreements/settling';
 
 const closed = { additionalProperties: false } as const;
 const count = Type.Integer({ minimum: 0 });

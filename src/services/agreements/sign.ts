@@ -4,7 +4,7 @@ import type { Transaction } from '@/data/connection';
 import { agreement, customer, signing, site } from '@/data/schema';
 import type { KeptSignature } from '@/model';
 import { newId } from '../actor';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { meansOf } from '../links';
 import { sha256 } from '../secrets';
 

@@ -14,7 +14,7 @@ import type { Actor } from '../actor';
 import { allow } from '../actor';
 import type { LoadedAgreement, LoadedPaper } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { itemsBefore, readBatch } from './batches';
 import { isLate } from './paper';
 

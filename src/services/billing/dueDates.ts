@@ -2,7 +2,7 @@ import { and, asc, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreementOf, customerOfAgreement } from '@/data/joins';
-import { openInvoiceIds } from '@/data/moneySums';
+import { openInvoiceIds } from '@/data/billing/moneySums';
 import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
 import { trackOf } from '@/core/billing';
 import { ZERO, minorDigits, showAmount, sumAmounts } from '@/core/number';
@@ -10,8 +10,8 @@ import type { DayEvent } from '@/formats/ics/dueDates';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
-import { standingsByInvoice } from '@/data/settled';
-import { companyOf } from '../company';
+import { standingsByInvoice } from '@/data/billing/settled';
+import { companyOf } from '@/data/settings/company';
 
 /** Days that matter at one time. */
 const MOST = 2000;

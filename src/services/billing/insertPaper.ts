@@ -7,8 +7,8 @@ import type { Amount } from '@/core/number';
 import { moneyOf, sumAmounts } from '@/core/number';
 import type { InvoiceShows } from '@/model';
 import { businessDate, daysAfter, newId, recordAudit } from '../actor';
-import { companyOf } from '../company';
-import { sourcesOf, spend } from '../payments/credit';
+import { companyOf } from '@/data/settings/company';
+import { sourcesOf, spend } from '@/data/payments/credit';
 import { labelOf, nextNumber } from '../numbers';
 import type { LoadedAgreement } from '@/core/billing';
 

@@ -6,12 +6,12 @@ import { creditable, isOverdue } from '@/core/billing';
 import { moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
-import { ledgerForDesk } from '../agreements/ledgerForDesk';
+import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { isLate, paperOf } from './paper';
 import { lateFor } from './late';
-import { settledWith } from '../payments/settled';
+import { settledWith } from '@/data/payments/settledWith';
 
 /** One invoice or credit note for the desk. */
 export async function readInvoice(actor: Actor, invoiceId: string) {

@@ -15,7 +15,7 @@ import type { Issuer } from './insertPaper';
 import type { LoadedAgreement } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { makeLink } from '../links';

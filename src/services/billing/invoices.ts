@@ -2,7 +2,7 @@ import { desc, inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { agreementOf, customerOfAgreement } from '@/data/joins';
-import type { Age, OfAgreement } from '@/data/moneySums';
+import type { Age, OfAgreement } from '@/data/billing/moneySums';
 import {
   creditByAgreement,
   heldByAgreement,
@@ -10,18 +10,18 @@ import {
   openInvoiceIds,
   receivedSince,
   toBillByAgreement,
-} from '@/data/moneySums';
+} from '@/data/billing/moneySums';
 import { agreement, customer, invoice } from '@/data/schema';
 import { hasWords } from '@/data/words';
-import { standingsByInvoice } from '@/data/settled';
+import { standingsByInvoice } from '@/data/billing/settled';
 import { isOverdue } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, moneyOf, sumAmounts, writeAmount } from '@/core/number';
 import { lastDaySignedToBill } from '@/core/schedule';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { companyOf } from '../company';
-import { movedRows } from '../payments/moneyRows';
+import { companyOf } from '@/data/settings/company';
+import { movedRows } from '@/data/payments/moneyRows';
 
 /** What the money page lists: every figure opens what it is made of. */
 export const moneyLists = ['all', 'to-bill', 'out', 'overdue', 'received', 'held', 'credit'] as const;

@@ -1,3 +1,4 @@
+import { refuseEarlyDeposit } from './earlyDeposit';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { invoiceDraft } from '@/data/schema';
@@ -11,9 +12,8 @@ import Type from 'typebox';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
-import { refuseEarlyDeposit } from '../agreements/cancelling';
 import type { Issuer, PaperOptions } from './insertPaper';
 import { insertPaper } from './insertPaper';
 import type { LoadedAgreement } from '@/core/billing';

@@ -15,7 +15,7 @@ import { insertRow } from './insertPaper';
 import type { LoadedAgreement, LoadedPaper } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 
 type Bill = Pick<LoadedPaper, 'id' | 'kind' | 'amount' | 'dueOn' | 'lateTerms'>;

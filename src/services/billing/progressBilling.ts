@@ -12,14 +12,14 @@ import {
 import { ZERO, moneyOf, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId } from '../actor';
-import { companyOf } from '../company';
-import { creditOf } from '../payments/credit';
+import { companyOf } from '@/data/settings/company';
+import { creditOf } from '@/data/payments/credit';
 import { paperOf } from './paper';
 import { Problem } from '../problem';
-import { billingContextOf } from '../agreements/cancelling';
+import { billingContextOf } from '@/core/billing/cancelling';
 import { headOf } from './insertPaper';
 import { madeFor } from './issue';
-import { ledgerForDesk } from '../agreements/ledgerForDesk';
+import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { loadAgreement } from '@/data/agreements/load';
 
 /** An agreement as an invoice is worked on: everything the core needs to make one, here and at the desk alike. */

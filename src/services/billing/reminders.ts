@@ -4,7 +4,7 @@ import type { Transaction } from '@/data/connection';
 import { companiesThatRemind } from '@/data/before';
 import { inCompany } from '@/data/connection';
 import { agreementOf, customerOfAgreement } from '@/data/joins';
-import { openInvoiceIds } from '@/data/moneySums';
+import { openInvoiceIds } from '@/data/billing/moneySums';
 import { agreement, customer, invoice, reminder } from '@/data/schema';
 import { reminderDue } from '@/core/billing';
 import { daysBetween } from '@/core/calendar';
@@ -14,10 +14,10 @@ import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
 import type { Issuer } from './insertPaper';
 import { loadAgreement } from '@/data/agreements/load';
-import { standingsByInvoice } from '@/data/settled';
+import { standingsByInvoice } from '@/data/billing/settled';
 import { check } from '../check';
-import { companyOf } from '../company';
-import { onItsWay } from '../payments/onItsWay';
+import { companyOf } from '@/data/settings/company';
+import { onItsWay } from '@/data/payments/onItsWay';
 import { sendInvoiceLetter } from './invoiceLetter';
 
 /** Reminders that are listed and sent at one time. */

@@ -21,7 +21,7 @@ import { makeLink } from '../links';
 import { nextNumber } from '../numbers';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
-import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from './choices';
+import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from '@/data/proposals/choices';
 import { consentTo, refuseClosed, refuseReplaced } from './decide';
 import type { Visitor } from './open';
 import { currentRevision } from './open';

@@ -1,15 +1,15 @@
+import { changesOf } from '@/data/agreements/changes';
 import type { Transaction } from '@/data/connection';
 import { writeAmount } from '@/core/number';
 import type { CompanyMoney } from '@/model';
 import { businessDate } from '../actor';
-import type { AllowancesShown } from '../agreements/allowances';
-import { depositHeldUntil, mayCancelUntil } from '../agreements/cancelling';
-import { allowancesOf } from '../agreements/allowances';
-import { changesOf } from '../agreements/change';
+import type { AllowancesShown } from '@/data/agreements/allowances';
+import { depositHeldUntil, mayCancelUntil } from '@/core/billing/cancelling';
+import { allowancesOf } from '@/data/agreements/allowances';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { standingAndTrack } from '@/core/billing';
-import { onItsWay } from '../payments/onItsWay';
+import { onItsWay } from '@/data/payments/onItsWay';
 
 /** A signed agreement as the customer sees it: what is agreed, billed and paid, changed and still to be chosen. */
 export interface AgreedShown {

@@ -7,7 +7,7 @@ import type { ProposalDocument } from '@/model';
 import { DeclineInput } from '@/model';
 import { newId, recordAudit } from '../actor';
 import { check } from '../check';
-import { choicesOf } from './choices';
+import { choicesOf } from '@/data/proposals/choices';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
 import { currentRevision } from './open';

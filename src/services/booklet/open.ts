@@ -1,3 +1,4 @@
+import { contractOf } from '@/core/billing';
 import { and, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { findLink } from '@/data/before';
@@ -21,19 +22,18 @@ import { changesRead, customerView, offerOf } from '@/core/offer';
 import type { Choices, Contract, CustomerOffer, CustomerView, LostPick, ProposalDocument } from '@/model';
 import { asSuggested, isId } from '@/model';
 import { businessDate } from '../actor';
-import type { AllowanceTaxes } from '../agreements/allowances';
-import { contractOf } from '../agreements/contract';
+import type { AllowanceTaxes } from '@/data/agreements/allowances';
 import { loadAgreement } from '@/data/agreements/load';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { noteTry, refuseAfter } from '../limit';
 import { Problem } from '../problem';
-import type { Kept } from './choices';
-import { choicesOf, keptOn } from './choices';
-import { stateToday } from '../proposals/state';
+import type { Kept } from '@/data/proposals/choices';
+import { choicesOf, keptOn } from '@/data/proposals/choices';
+import { stateToday } from '@/core/offer/stateToday';
 import type { AgreedShown } from './agreed';
 import { agreementForCustomer } from './agreed';
-import type { Asked } from './asked';
-import { questionsAsked } from './asked';
+import type { Asked } from '@/data/proposals/questions';
+import { questionsAsked } from '@/data/proposals/questions';
 import { sha256, tokenHash } from '../secrets';
 
 /** The holder of a private link: whose booklet, and when. */

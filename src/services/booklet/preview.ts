@@ -3,7 +3,7 @@ import { inCompany } from '@/data/connection';
 import { proposal, revision } from '@/data/schema';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import type { Booklet } from './open';
 import { readBooklet } from './open';

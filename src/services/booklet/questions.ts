@@ -6,12 +6,12 @@ import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { takeTry } from '../limit';
 import { postLetter } from '../post';
 import { Problem } from '../problem';
-import type { Asked } from './asked';
-import { questionsAsked } from './asked';
+import type { Asked } from '@/data/proposals/questions';
+import { questionsAsked } from '@/data/proposals/questions';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
 

@@ -10,8 +10,8 @@ import { plusDays } from '@/core/calendar';
 import type { AccountPaper } from '@/formats/accountPaper';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
-import { standingsByInvoice } from '@/data/settled';
-import { companyOf } from '../company';
+import { standingsByInvoice } from '@/data/billing/settled';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 
 /** How far a statement of account goes back where nobody says, in days. */

@@ -8,9 +8,9 @@ import type { Actor } from '../actor';
 import { businessDate, newId, recordAudit } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
 import { standingAndTrack, owedOn } from '@/core/billing';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { putOver } from '../over';
-import { stateToday } from '../proposals/state';
+import { stateToday } from '@/core/offer/stateToday';
 import { check, checkId } from '../check';
 import { Problem } from '../problem';
 

@@ -1,3 +1,4 @@
+import { reportOf } from '@/core/billing';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -9,13 +10,11 @@ import type { Amount } from '@/core/number';
 import { moneyOf, showPercent, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
-import { allowancesOf } from '../agreements/allowances';
+import { allowancesOf } from '@/data/agreements/allowances';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
-import { companyOf } from '../company';
-import type { CostEntry } from './earned';
-import { reportOf } from './earned';
-
+import { companyOf } from '@/data/settings/company';
+import type { CostEntry } from '@/data/jobCosting/earned';
 const writeRow = (row: CostRow, digits: number) => ({
   name: row.name,
   budget: writeAmount(row.budget, digits),

@@ -1,3 +1,4 @@
+import { readPositive } from '../readPositive';
 import { and, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
@@ -12,7 +13,6 @@ import { allow, newId, recordAudit } from '../actor';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { readPositive } from '../payments/moves';
 import { Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 

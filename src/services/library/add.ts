@@ -1,13 +1,12 @@
+import { refuseWrong } from '../refuseWrong';
 import { inCompany } from '@/data/connection';
-import { searchText } from '@/data/librarySearch';
+import { searchText } from '@/data/library/search';
 import { item, labourRate, template } from '@/data/schema';
 import type { LibraryItem, ProposalDocument } from '@/model';
 import { ItemInput, ProposalDocument as DocumentSchema, RateInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId } from '../actor';
 import { check } from '../check';
-import { refuseWrong } from '../proposals/start';
-
 /** Adds items to the library, all or none. */
 export async function addItems(actor: Actor, inputs: readonly unknown[]): Promise<LibraryItem[]> {
   allow(actor, 'owner');

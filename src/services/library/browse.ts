@@ -1,13 +1,13 @@
 import { and, asc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import type { Narrowing } from '@/data/librarySearch';
-import { searchLibrary } from '@/data/librarySearch';
+import type { Narrowing } from '@/data/library/search';
+import { searchLibrary } from '@/data/library/search';
 import { bundle, item, libraryStar } from '@/data/schema';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
 import { check, checkId } from '../check';
-import { itemOf } from './rows';
+import { itemOf } from '@/data/library/rows';
 
 /** What the library page asks for. */
 export const BrowseInput = Type.Object(

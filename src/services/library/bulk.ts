@@ -1,3 +1,4 @@
+import { itemsNow } from '@/data/library/itemsNow';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { raisableTypes, raisedCosts } from '@/core/importing';
@@ -10,7 +11,6 @@ import { item, proposal } from '@/data/schema';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
-import { itemsNow } from '../proposals/reuse';
 import { noteCost } from './items';
 
 const BulkInput = Type.Object(

@@ -3,7 +3,7 @@ import { tryBundle } from '@/core/bundle';
 import { recipeProblems } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { searchText } from '@/data/librarySearch';
+import { searchText } from '@/data/library/search';
 import { bundle, bundleUse } from '@/data/schema';
 import type { BundleMakeup, LibraryBundle } from '@/model';
 import { BundleInLibrary } from '@/model';
@@ -13,7 +13,7 @@ import { check, checkId } from '../check';
 import { refuseUnknownFile } from '../files/keep';
 import { Problem } from '../problem';
 import { makeupOf, namedIn } from './makeup';
-import { bundleOf } from './rows';
+import { bundleOf } from '@/data/library/rows';
 import { isTaken } from './taken';
 
 const gone = 'There is no such bundle.';

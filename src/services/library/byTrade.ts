@@ -1,10 +1,10 @@
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { sectionKind } from '@/data/librarySearch';
+import { sectionKind } from '@/data/library/search';
 import { bundle, item, libraryUse } from '@/data/schema';
 import type { Actor } from '../actor';
 import type { Found } from './find';
-import { bundleOf, itemOf } from './rows';
+import { bundleOf, itemOf } from '@/data/library/rows';
 
 /** How many things of a trade are listed at most; whoever wants more searches. */
 const MOST = 240;

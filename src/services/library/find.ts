@@ -1,9 +1,9 @@
 import { inCompany } from '@/data/connection';
-import type { Narrowing } from '@/data/librarySearch';
-import { searchLibrary } from '@/data/librarySearch';
+import type { Narrowing } from '@/data/library/search';
+import { searchLibrary } from '@/data/library/search';
 import type { LibraryBundle, LibraryItem } from '@/model';
 import type { Actor } from '../actor';
-import { bundleOf, itemOf } from './rows';
+import { bundleOf, itemOf } from '@/data/library/rows';
 
 /** Something of the library a search found. */
 export type Found =

@@ -6,7 +6,7 @@ import { writeFixed } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { searchText } from '@/data/librarySearch';
+import { searchText } from '@/data/library/search';
 import { putMany } from '@/data/putMany';
 import { bundle, importMatching, item, itemCost, libraryImport } from '@/data/schema';
 import type { Table } from '@/formats/table/table';
@@ -17,7 +17,7 @@ import { ItemInput as ItemSchema } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 
 const gone = 'This file is not waiting any more. Choose it again.';

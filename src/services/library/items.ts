@@ -4,7 +4,7 @@ import { writeFixed } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { searchText } from '@/data/librarySearch';
+import { searchText } from '@/data/library/search';
 import { item, itemCost, user } from '@/data/schema';
 import type { CostPart, ItemInput, LibraryItem } from '@/model';
 import { ItemInput as ItemSchema } from '@/model';
@@ -14,7 +14,7 @@ import { check, checkId } from '../check';
 import { putOver } from '../over';
 import { refuseUnknownFile } from '../files/keep';
 import { Problem } from '../problem';
-import { itemOf } from './rows';
+import { itemOf } from '@/data/library/rows';
 import { isTaken } from './taken';
 
 const gone = 'There is no such item.';

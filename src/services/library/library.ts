@@ -1,10 +1,10 @@
 import { asc } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { searchItems as search } from '@/data/librarySearch';
+import { searchItems as search } from '@/data/library/search';
 import { item, template } from '@/data/schema';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
-import { itemOf } from './rows';
+import { itemOf } from '@/data/library/rows';
 
 /** The best items for a few letters, best first. */
 export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {

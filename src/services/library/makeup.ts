@@ -4,7 +4,7 @@ import type { Transaction } from '@/data/connection';
 import { bundle, item } from '@/data/schema';
 import type { BundleMakeup, Recipe } from '@/model';
 import { Problem } from '../problem';
-import { itemOf } from './rows';
+import { itemOf } from '@/data/library/rows';
 
 /** The items and bundles a recipe names. */
 export function namedIn(recipe: Recipe): { readonly items: Set<string>; readonly bundles: Set<string> } {

@@ -1,10 +1,10 @@
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { searchLibrary } from '@/data/librarySearch';
+import { searchLibrary } from '@/data/library/search';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
 import { check } from '../check';
-import { itemOf } from './rows';
+import { itemOf } from '@/data/library/rows';
 
 /** How many lines are matched in one go. */
 const MOST = 40;

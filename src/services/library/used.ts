@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { sectionKind } from '@/data/librarySearch';
+import { sectionKind } from '@/data/library/search';
 import { libraryUse } from '@/data/schema';
 import type { ProposalDocument } from '@/model';
 import { isId } from '@/model';

@@ -14,9 +14,9 @@ import { allow, businessDate, newId, recordAudit } from '../actor';
 import type { Issuer } from '../billing/insertPaper';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
-import { standingsOf } from './onItsWay';
+import { standingsOf } from '@/data/payments/onItsWay';
 import { insertPayment } from './payments';
 import { followDispute } from './reversal';
 

@@ -1,36 +1,20 @@
+import { readPositive } from '../readPositive';
 import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { refund } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { parseAmount, showAmount, sumAmounts, writeAmount } from '@/core/number';
+import { showAmount, sumAmounts, writeAmount } from '@/core/number';
 import { CreditUseInput, RefundInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
-import { sourcesOf, spend } from './credit';
+import { sourcesOf, spend } from '@/data/payments/credit';
 import { refuseOtherUnderKey } from '../sameAgain';
-import { refuseFuture } from './days';
-
-/** An amount as it came in, in the decimals of the currency and above zero. */
-export function readPositive(text: string, digits: number, currency: string): Amount {
-  let amount: Amount;
-  try {
-    amount = parseAmount(text, digits);
-  } catch {
-    throw new Problem(422, `An amount in ${currency} has ${digits} decimals.`, {
-      errors: [{ pointer: '/amount', detail: 'too many decimals' }],
-    });
-  }
-  if (amount <= 0n)
-    throw new Problem(422, 'Type the amount, above zero.', {
-      errors: [{ pointer: '/amount', detail: 'must be above zero' }],
-    });
-  return amount;
-}
+import { refuseFuture } from '../refuseFuture';
 
 /**
  * Puts credit of the customer on open invoices of an agreement: on the one named, or oldest first. The credit is that of the

@@ -1,3 +1,4 @@
+import { readPositive } from '../readPositive';
 import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -13,13 +14,12 @@ import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { showDate } from '@/core/text/dates';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
-import { coverDebts } from './credit';
+import { coverDebts } from '@/data/payments/credit';
 import { refuseOtherUnderKey } from '../sameAgain';
-import { refuseFuture } from './days';
-import { readPositive } from './moves';
-import { onItsWay } from './onItsWay';
+import { refuseFuture } from '../refuseFuture';
+import { onItsWay } from '@/data/payments/onItsWay';
 
 interface Received {
   readonly agreementId: string;

@@ -1,3 +1,4 @@
+import { stillGone } from '@/core/billing';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { allocation, invoice, payment, paymentReversal } from '@/data/schema';
@@ -6,10 +7,8 @@ import { moneyOf, sumAmounts, writeAmount } from '@/core/number';
 import type { ReceiptPaper } from '@/formats/receiptPaper';
 import type { Actor } from '../actor';
 import { loadAgreement } from '@/data/agreements/load';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
-import { stillGone } from './reversal';
-
 /** A payment with what it was put on, as its receipt needs it. */
 export async function readReceipt(actor: Actor, paymentId: string): Promise<ReceiptPaper> {
   return inCompany(actor.companyId, async (tx) => {

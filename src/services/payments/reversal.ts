@@ -4,7 +4,7 @@ import { inCompany } from '@/data/connection';
 import { allocation, payment, paymentReversal } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { ZERO, isBelowZero, moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import { ZERO, moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { ReversalInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
@@ -12,13 +12,13 @@ import type { Issuer } from '../billing/insertPaper';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { showDate } from '@/core/text/dates';
 import { Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
-import { refuseFuture } from './days';
-import type { Source } from './credit';
-import { idleOf, moveRefunds } from './credit';
+import { refuseFuture } from '../refuseFuture';
+import type { Source } from '@/data/payments/credit';
+import { idleOf, moveRefunds } from '@/data/payments/credit';
 
 interface Reversal {
   readonly paymentId: string;
@@ -27,16 +27,6 @@ interface Reversal {
   readonly reason: string;
   readonly on: string;
   readonly idempotencyKey: string;
-}
-
-/** How and why a payment is gone; null: it is here, or was reinstated. */
-export function stillGone(
-  reversals: readonly (Pick<Reversal, 'kind' | 'reason'> & { readonly amount: string })[],
-): Pick<Reversal, 'kind' | 'reason'> | null {
-  const went = reversals.filter(({ amount }) => !isBelowZero(amount));
-  if (went.length <= reversals.length - went.length) return null;
-  const { kind, reason } = went.at(-1)!;
-  return { kind, reason };
 }
 
 /** A payment, its agreement locked, with what is on invoices, was paid back to the customer, and went back. */

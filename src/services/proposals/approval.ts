@@ -8,7 +8,7 @@ import { AnswerApprovalInput, AskApprovalInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 
 /** What was asked of the owner about a proposal, and what they said. */

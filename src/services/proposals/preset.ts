@@ -9,12 +9,11 @@ import type { ProposalDocument } from '@/model';
 import { ChooseInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, recordAudit } from '../actor';
-import { choicesOf, refuseBadChoices } from '../booklet/choices';
-import { keepChoices } from '../booklet/choose';
+import { choicesOf, keepChoices, refuseBadChoices } from '@/data/proposals/choices';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
-import { stateToday } from './state';
+import { stateToday } from '@/core/offer/stateToday';
 
 /** Where a customer stands with the newest revision: what they picked so far, and what it comes to. */
 export interface Picks {

@@ -1,3 +1,4 @@
+import { contractOf } from '@/core/billing';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -5,16 +6,16 @@ import { agreement, customer, decline, link, proposal, revision, site, user } fr
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
-import { agreedForChange, contractOf } from '../agreements/contract';
+import { agreedForChange } from '@/data/agreements/contract';
 import { loadAgreement } from '@/data/agreements/load';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import { approvalsOf } from './approval';
 import { decidedOf, picksOf } from './preset';
-import { questionsAsked } from '../booklet/asked';
+import { questionsAsked } from '@/data/proposals/questions';
 import { sha256 } from '../secrets';
 import { movedItems } from './reuse';
-import { stateToday } from './state';
+import { stateToday } from '@/core/offer/stateToday';
 
 const joined = (tx: Transaction) =>
   tx

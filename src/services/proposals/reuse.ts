@@ -1,43 +1,21 @@
-import { eq, inArray } from 'drizzle-orm';
+import { itemsNow } from '@/data/library/itemsNow';
+import { eq } from 'drizzle-orm';
 import Type from 'typebox';
-import {
-  asTemplate,
-  copiedItems,
-  costsAlike,
-  pricedItem,
-  refreshedCosts,
-  withoutPlans,
-} from '@/core/editing';
+import { asTemplate, copiedItems, costsAlike, refreshedCosts, withoutPlans } from '@/core/editing';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { item, proposal, template } from '@/data/schema';
+import { proposal, template } from '@/data/schema';
 import type { PricedItem, ProposalDocument } from '@/model';
-import { EntityId, isId } from '@/model';
+import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
-import { refuseChange } from '../agreements/change';
-import { companyOf } from '../company';
-import { itemOf } from '../library/rows';
+import { refuseChange } from './changeOrder';
+import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import { atSite, insertProposal } from './start';
 
 const gone = 'There is no such proposal.';
-
-/** The library's items that a document has copies of, as they are now. */
-export async function itemsNow(
-  tx: Transaction,
-  document: ProposalDocument,
-): Promise<Map<string, PricedItem>> {
-  const ids = new Set<string>();
-  for (const { itemId } of copiedItems(document)) if (isId(itemId)) ids.add(itemId);
-  if (ids.size === 0) return new Map();
-  const rows = await tx
-    .select()
-    .from(item)
-    .where(inArray(item.id, [...ids]));
-  return new Map(rows.map((row) => [row.id, pricedItem(itemOf(row))]));
-}
 
 /** Those of them whose costs have moved since they were copied, by id. */
 export async function movedItems(

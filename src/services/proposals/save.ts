@@ -1,3 +1,4 @@
+import { refuseWrong } from '../refuseWrong';
 import canonicalize from 'canonicalize';
 import { eq } from 'drizzle-orm';
 import type { Operation } from 'fast-json-patch';
@@ -5,19 +6,18 @@ import jsonPatch from 'fast-json-patch';
 import { inCompany } from '@/data/connection';
 import { proposal, proposalEdit } from '@/data/schema';
 import type { JsonPatchStep } from '@/core/editing';
-import { filesOf } from '@/core/offer';
+import { filesOf, suggestedTotal } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, recordAudit } from '../actor';
 import { check, checkId } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { refuseUnknownFile } from '../files/keep';
 import { noteUsed } from '../library/used';
 import { Problem } from '../problem';
 import { editsSince } from './changes';
-import { stateToday } from './state';
-import { refuseWrong, suggestedTotal } from './start';
+import { stateToday } from '@/core/offer/stateToday';
 
 /**
  * A document with RFC 6902 patches applied, checked as if it came whole. The steps are read strictly: a position is a whole

@@ -1,18 +1,17 @@
+import { refuseWrong } from '../refuseWrong';
 import { and, eq } from 'drizzle-orm';
 import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { customer, proposal, site, template } from '@/data/schema';
 import { setTaxTerms } from '@/core/editing';
-import { checkDocument, filesOf } from '@/core/offer';
-import { computeFigures } from '@/core/price';
-import { writeAmount } from '@/core/number';
+import { filesOf, suggestedTotal } from '@/core/offer';
 import type { ProposalDocument, UsualTerms } from '@/model';
 import { PlaceInput, ProposalDocument as DocumentSchema, StartInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { areaOf } from '../library/areas';
 import { nextNumber } from '../numbers';
 import { refuseUnknownFile } from '../files/keep';
@@ -29,21 +28,6 @@ export function emptyDocument(title: string, currency: string, usual: UsualTerms
     ...usual,
     sections: [{ id: 'work', title: 'Work', entries: [] }],
   };
-}
-
-/** The document is one that can be stored; refuses with its first problem when not. */
-export function refuseWrong(document: ProposalDocument): void {
-  const wrong = checkDocument(document).filter(({ weight }) => weight === 'wrong');
-  if (wrong.length > 0)
-    throw new Problem(422, wrong[0]!.message, {
-      errors: wrong.map(({ partId, message }) => ({ pointer: partId ?? '', detail: message })),
-    });
-}
-
-/** The total of a document as suggested, as decimal text. */
-export function suggestedTotal(document: ProposalDocument): string {
-  const figures = computeFigures(document);
-  return writeAmount(figures.total, figures.minorDigits);
 }
 
 type Place = Type.Static<typeof PlaceInput>;

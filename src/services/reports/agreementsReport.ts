@@ -6,10 +6,9 @@ import { minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
-import { standingAndTrack } from '@/core/billing';
+import { reportOf, standingAndTrack } from '@/core/billing';
 import { groupBy } from '@/core/collections/groupBy';
-import { companyOf } from '../company';
-import { reportOf } from '../jobCosting/earned';
+import { companyOf } from '@/data/settings/company';
 import { writeStage } from '../jobCosting/jobReport';
 import { chunks } from './chunks';
 

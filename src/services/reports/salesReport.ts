@@ -13,8 +13,8 @@ import { asSuggested } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { groupBy } from '@/core/collections/groupBy';
-import { companyOf } from '../company';
-import { stateToday } from '../proposals/state';
+import { companyOf } from '@/data/settings/company';
+import { stateToday } from '@/core/offer/stateToday';
 import { chunks } from './chunks';
 
 /** Proposals first sent from a day on, newest first, some at a time, each with its newest revision. Change orders are none. */

@@ -1,3 +1,4 @@
+import { refuseWrong } from '../refuseWrong';
 import { asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
@@ -6,9 +7,9 @@ import { Accounts, CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '../company';
+import { companyOf } from '@/data/settings/company';
 import { putOver } from '../over';
-import { emptyDocument, refuseWrong } from '../proposals/start';
+import { emptyDocument } from '../proposals/start';
 
 type Company = Awaited<ReturnType<typeof companyOf>>;
 /** What the owner settles on the settings page. */

@@ -1,4 +1,4 @@
-import { checkCertificate } from '@/services/agreements/certificate';
+import { checkCertificate } from '@/services/booklet/certificate';
 import { Problem, respond } from '@/services/problem';
 import { jsonBody } from '../../ownPage';
 import { requestOrigin } from '../../../session';

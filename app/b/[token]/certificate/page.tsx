@@ -1,6 +1,6 @@
 import '@/booklet/booklet.css';
 import type { Metadata } from 'next';
-import { visitorCertificates } from '@/services/agreements/certificate';
+import { visitorCertificates } from '@/services/booklet/certificate';
 import { visitorOf } from '@/services/booklet/open';
 import { Problem } from '@/services/problem';
 import { Certificates } from '@/booklet/Certificates';

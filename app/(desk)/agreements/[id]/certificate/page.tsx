@@ -1,7 +1,7 @@
 import '@/booklet/booklet.css';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readCertificates } from '@/services/agreements/certificate';
+import { readCertificates } from '@/services/booklet/certificate';
 import { Problem } from '@/services/problem';
 import { Certificates } from '@/booklet/Certificates';
 import { isId } from '@/model';

@@ -1,4 +1,4 @@
-import { visitorStatement } from '@/services/agreements/certificate';
+import { visitorStatement } from '@/services/booklet/certificate';
 import { download } from '../../../../api/download';
 import { bookletRead } from '../../../door';
 

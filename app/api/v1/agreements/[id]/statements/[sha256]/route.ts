@@ -1,4 +1,4 @@
-import { readSignedStatement } from '@/services/agreements/certificate';
+import { readSignedStatement } from '@/services/booklet/certificate';
 import { respond } from '@/services/problem';
 import { actionActor } from '../../../../../../session';
 import { download } from '../../../../../download';

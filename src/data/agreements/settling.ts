@@ -1,6 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { selection } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { selection } from '../schema';
 import { settlement, standings, termsOf } from '@/core/allowance';
 import { linesOf } from '@/core/choice';
 import type { Amount } from '@/core/number';
@@ -8,7 +8,7 @@ import { parseAmount, showAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
 import type { ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
-import { Problem } from '../problem';
+import { Problem } from '@/model/problem';
 import type { LoadedAgreement } from '@/core/billing';
 
 /** The signed rounds of an agreement, in the order of signature. */

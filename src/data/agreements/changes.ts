@@ -1,22 +1,20 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
-import Type from 'typebox';
-import type { Transaction } from '@/data/connection';
-import { inCompany } from '@/data/connection';
-import { changeOrder, proposal, revision } from '@/data/schema';
-import type { Line, ProposalDocument } from '@/model';
-import { EntityId } from '@/model';
-import type { Actor } from '../actor';
-import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
-import { check } from '../check';
-import { companyOf } from '../company';
-import { Problem } from '../problem';
-import { stateToday } from '../proposals/state';
-import { suggestedTotal } from '../proposals/start';
 import type { LoadedAgreement } from '@/core/billing';
-import { loadAgreement } from '@/data/agreements/load';
+import { businessDate, plusDays } from '@/core/calendar';
+import { stateToday, suggestedTotal } from '@/core/offer';
+import type { Line, ProposalDocument } from '@/model';
+import { recordAudit } from '../audit';
+import type { Transaction } from '../connection';
+import { newId } from '../newId';
+import { changeOrder, proposal, revision } from '../schema';
+import { companyOf } from '../settings/company';
 
-const closed = { additionalProperties: false } as const;
-const StartChangeInput = Type.Object({ agreementId: EntityId }, closed);
+/** Who makes a change order, and when. */
+interface Maker {
+  readonly companyId: string;
+  readonly userId: string;
+  readonly now: Date;
+}
 
 /**
  * An empty change order: priced, taxed and shown as the agreement was, measured on the same spaces and plans, with nothing
@@ -53,7 +51,7 @@ function emptyChange(
 /** Makes a change order to an agreement, with lines in it. Locks the agreement. */
 export async function insertChange(
   tx: Transaction,
-  actor: Actor,
+  actor: Maker,
   loaded: LoadedAgreement,
   what: string,
   lines: readonly Line[],
@@ -76,7 +74,7 @@ export async function insertChange(
       `Change order ${number}: ${what}`.slice(0, 200),
       lines,
     ),
-    validUntil: daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays),
+    validUntil: plusDays(businessDate(actor.now, ours.timeZone), ours.validityDays),
   };
   const id = newId(actor.now);
   await tx.insert(proposal).values({
@@ -97,19 +95,6 @@ export async function insertChange(
   });
   await recordAudit(tx, actor, 'change order started', head.id, { proposalId: id, number });
   return { id, number };
-}
-
-/** Starts a change order to an agreement; it is worked on like a proposal. */
-export async function startChangeOrder(
-  actor: Actor,
-  input: unknown,
-): Promise<{ id: string; number: number }> {
-  allow(actor, 'owner', 'seller');
-  const { agreementId } = check(StartChangeInput, input, 'The change order');
-  return inCompany(actor.companyId, async (tx) => {
-    const loaded = await loadAgreement(tx, agreementId, { lock: true });
-    return insertChange(tx, actor, loaded, loaded.head.title, []);
-  });
 }
 
 /** The change orders of an agreement in order, signed and not, as the desk sees them. */
@@ -135,8 +120,3 @@ export async function changesOf(tx: Transaction, agreementId: string, today: str
 }
 
 export type ChangeAtDesk = Awaited<ReturnType<typeof changesOf>>[number];
-
-/** Refuses to use a change order where only a proposal can be used. */
-export function refuseChange({ change }: Pick<ProposalDocument, 'change'>, what: string): void {
-  if (change) throw new Problem(422, `A change order cannot be ${what}: it belongs to its agreement.`);
-}

@@ -1,4 +1,4 @@
-import type { bundle, item } from '@/data/schema';
+import type { bundle, item } from '../schema';
 import type { LibraryBundle, LibraryItem } from '@/model';
 
 /** A stored item as the desk knows it; what is not set is not there. */

@@ -1,6 +1,6 @@
 import { inArray } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { cardCharge, cardEvent } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { cardCharge, cardEvent } from '../schema';
 import type { CardFact, ChargeStanding } from '@/core/billing';
 import { chargeStanding } from '@/core/billing';
 import type { Amount } from '@/core/number';

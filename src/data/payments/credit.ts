@@ -1,10 +1,10 @@
 import { and, asc, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { creditByAgreement } from '@/data/moneySums';
-import { agreement, allocation, payment, paymentReversal } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { creditByAgreement } from '../billing/moneySums';
+import { agreement, allocation, payment, paymentReversal } from '../schema';
 import type { Amount } from '@/core/number';
 import { isBelowZero, moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
-import { newId } from '../actor';
+import { newId } from '../newId';
 import type { LoadedAgreement } from '@/core/billing';
 
 /** Money or credit of the customer that is on no invoice: what is left of a payment, or of a credit note. */

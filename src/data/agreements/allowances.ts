@@ -1,10 +1,10 @@
 import { asc, eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { selectionRound, signing } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { selectionRound, signing } from '../schema';
 import { allowanceInWords } from '@/core/allowance';
 import { moneyOf, sumAmounts, writeFixed } from '@/core/number';
 import type { Allowance, Choices, ProposalDocument, SelectionRound, TaxClass, UnitCode } from '@/model';
-import { businessDate } from '../actor';
+import { businessDate } from '@/core/calendar';
 import type { LoadedAgreement } from '@/core/billing';
 import { signedRounds, standingOfAllowance } from './settling';
 

@@ -1,6 +1,6 @@
 import { inArray, sql } from 'drizzle-orm';
-import type { Transaction } from './connection';
-import { bundle, item } from './schema';
+import type { Transaction } from '../connection';
+import { bundle, item } from '../schema';
 
 /** What each kind of fit is worth; the only place that says so. */
 const worth = JSON.stringify({

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Transaction } from './connection';
+import type { Transaction } from '../connection';
 
 /*
  * Sums over everything a company has billed and received, by the database: exact decimals, however many rows. What would have

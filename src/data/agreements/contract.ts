@@ -1,33 +1,11 @@
 import { eq, inArray } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { revision } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { revision } from '../schema';
 import type { AgreedForChange } from '@/core/agreements';
-import { addFixed, moneyOf, sumAmounts, writeAmount, writeFixed } from '@/core/number';
+import { addFixed, sumAmounts, writeAmount, writeFixed } from '@/core/number';
 import { computeFigures } from '@/core/price';
-import type { Choices, Contract, CostPart, ProposalDocument } from '@/model';
+import type { Choices, CostPart, ProposalDocument } from '@/model';
 import type { LoadedAgreement } from '@/core/billing';
-
-/** An agreement as a change order is seen against it; nothing in it is internal. */
-export function contractOf(loaded: LoadedAgreement): Contract {
-  const money = moneyOf(loaded.digits);
-  const entries = loaded.payments.map(({ entryId, name, amount, billed }) => ({
-    id: entryId,
-    name,
-    amount: money.write(amount),
-    billed: billed !== 0n,
-  }));
-  return {
-    agreement: loaded.head.number,
-    title: loaded.head.title,
-    minorDigits: loaded.digits,
-    original: loaded.head.total,
-    changes: loaded.changes.map(({ number, title, total }) => ({ number, title, total })),
-    sum: money.write(loaded.total),
-    tax: money.write(sumAmounts(loaded.lines.flatMap(({ taxes }) => taxes))),
-    entries,
-    mark: entries.map(({ id, amount, billed: is }) => `${id}=${amount}${is ? '!' : ''}`).join(' '),
-  };
-}
 
 /** Unit costs as they were sold, by the id of the line in the frozen documents. */
 async function costsSold(

@@ -1,5 +1,5 @@
-import type { Ledger } from '@/core/billing';
-import type { LoadedAgreement } from '@/core/billing';
+import type { Ledger } from './ledger';
+import type { LoadedAgreement } from './loadedAgreement';
 
 /** An agreement as billing sees it, and nothing else: our cost stays here. */
 export const ledgerForDesk = (loaded: LoadedAgreement): Ledger => ({

@@ -4,8 +4,8 @@ import { alias } from 'drizzle-orm/pg-core';
 import type { InvoiceStanding, IssuedKind, SettledRow } from '@/core/billing';
 import { invoiceStanding, settledOf } from '@/core/billing';
 import { negateAmount, parseAmount, sumAmounts } from '@/core/number';
-import type { Transaction } from './connection';
-import { allocation, invoice } from './schema';
+import type { Transaction } from '../connection';
+import { allocation, invoice } from '../schema';
 
 const note = alias(invoice, 'note');
 

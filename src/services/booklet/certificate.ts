@@ -11,7 +11,7 @@ import { takeTry } from '../limit';
 import type { Means } from '../links';
 import { Problem } from '../problem';
 import { sha256 } from '../secrets';
-import type { Visitor } from '../booklet/open';
+import type { Visitor } from './open';
 
 /** One signature as its certificate shows it. Nothing in it is internal. */
 export interface Certificate {

@@ -1,8 +1,8 @@
 import { and, eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { allocation, invoice, payment } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { allocation, invoice, payment } from '../schema';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
-import { businessDate } from '../actor';
+import { businessDate } from '@/core/calendar';
 import { groupBy } from '@/core/collections/groupBy';
 
 /** What an invoice is paid with: a payment, or a credit note. What was put on and taken off again is left out. */

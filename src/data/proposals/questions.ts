@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { customerQuestion } from '@/data/schema';
-import { businessDate } from '../actor';
+import type { Transaction } from '../connection';
+import { customerQuestion } from '../schema';
+import { businessDate } from '@/core/calendar';
 
 /** A question of the customer and our answer, as both read them. */
 export interface Asked {

@@ -1,11 +1,11 @@
 import { and, desc, eq, lt } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { customerChoice, revision } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { customerChoice, revision } from '../schema';
 import { answersOf, carryChoices, checkChoices, menuOf } from '@/core/choice';
 import { customerView } from '@/core/offer';
 import type { Choices, CustomerView, LostPick, Menu, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
-import { Problem } from '../problem';
+import { Problem } from '@/model/problem';
 
 /** What is chosen so far on a revision, and which count of changes that is; 0 before the first. */
 export interface Chosen {
@@ -113,4 +113,30 @@ export function refuseChangedMeanwhile({ document, today }: Read, seen: Choices,
     'Someone else with this link chose differently a moment ago. This is how it stands now; look at it, then go on.',
     { context: { now } },
   );
+}
+
+interface Choosing {
+  readonly companyId: string;
+  readonly now: Date;
+  /** Who of ours chooses for the customer; null: the customer. */
+  readonly userId: string | null;
+}
+
+/** Keeps choices of a revision under the next count. */
+export async function keepChoices(
+  tx: Transaction,
+  { companyId, now, userId }: Choosing,
+  revisionId: string,
+  choices: Choices,
+  before: number,
+): Promise<number> {
+  const number = before + 1;
+  const row = { choices, number, presetBy: userId, updatedAt: now };
+  if (before === 0) await tx.insert(customerChoice).values({ companyId, revisionId, ...row });
+  else
+    await tx
+      .update(customerChoice)
+      .set(row)
+      .where(and(eq(customerChoice.companyId, companyId), eq(customerChoice.revisionId, revisionId)));
+  return number;
 }

@@ -1,10 +1,10 @@
 import type { PaymentMethod } from '@/core/text/names';
 import { and, desc, eq, gte } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { reversedPayment, customerOfPayment } from '@/data/joins';
-import { hasWords } from '@/data/words';
+import type { Transaction } from '../connection';
+import { reversedPayment, customerOfPayment } from '../joins';
+import { hasWords } from '../words';
 import { isBelowZero, opposite } from '@/core/number';
-import { customer, payment, paymentReversal, refund } from '@/data/schema';
+import { customer, payment, paymentReversal, refund } from '../schema';
 
 /** Money that came in, or (below zero) went out again: payments that did not stay, credit paid back. */
 export interface Moved {

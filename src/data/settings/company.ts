@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
-import { company } from '@/data/schema';
+import type { Transaction } from '../connection';
+import { company } from '../schema';
 
 /** The company of the transaction. @param hold `update`: nobody else changes it until the transaction is over */
 export async function companyOf(tx: Transaction, companyId: string, hold?: 'update') {

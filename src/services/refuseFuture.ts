@@ -1,5 +1,5 @@
 import { showDate } from '@/core/text/dates';
-import { Problem } from '../problem';
+import { Problem } from './problem';
 
 /** Money that moved did so by today: a day to come is a slip of the finger. */
 export function refuseFuture(day: string, today: string): void {

@@ -1,0 +1,22 @@
+import type { Transaction } from './connection';
+import { newId } from './newId';
+import { audit } from './schema';
+
+/** Notes who did what, in the same transaction. */
+export async function recordAudit(
+  tx: Transaction,
+  who: { readonly companyId: string; readonly userId: string | null; readonly now: Date },
+  act: string,
+  subject: string,
+  detail: Record<string, unknown> = {},
+): Promise<void> {
+  await tx.insert(audit).values({
+    companyId: who.companyId,
+    id: newId(who.now),
+    at: who.now,
+    userId: who.userId,
+    act,
+    subject,
+    detail,
+  });
+}
