@@ -2,6 +2,7 @@
 
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { saveListPreferences } from '@/services/accounts/listPreferences';
 import { savePreferences } from '@/services/accounts/preferences';
 import { revokeSession, signOut } from '@/services/accounts/session';
 import { signIn } from '@/services/accounts/signIn';
@@ -74,6 +75,9 @@ export async function signOutAction() {
 
 export const revokeSessionAction = async (id: string) =>
   answer(async () => revokeSession(await actionActor(), id));
+
+export const saveListPreferencesAction = async (input: unknown) =>
+  answer(async () => saveListPreferences(await actionActor(), input));
 
 export const savePreferencesAction = async (input: unknown) =>
   answer(async () => savePreferences(await actionActor(), input));

@@ -214,6 +214,7 @@ try {
     if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
     if (has('lint')) {
       await check('lint', bin('eslint'), ['--max-warnings=0', '.']);
+      await check('theme', bin('tsx'), ['scripts/theme.tsx', '--check']);
       await check('folders', process.execPath, ['scripts/folders.mjs']);
       await check('import rules', bin('depcruise'), [
         '--config',

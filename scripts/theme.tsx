@@ -1,37 +1,57 @@
 // Writes Ant Design's style sheet in the product's colours, light and dark, so that no style is computed in the browser
-// and nothing flashes. Run after a change of src/ui/theme or of the parts used: npm run theme.
+// and nothing flashes. Run after a change of src/ui/theme or of the parts used: npm run theme; the tests run it with
+// --check.
 import { extractStyle } from '@ant-design/static-style-extract';
 import { ConfigProvider, theme } from 'antd';
 import fs from 'node:fs';
+import path from 'node:path';
 import type React from 'react';
 import { antTheme, dark, light, tokenClass } from '@/ui/theme/antTheme';
 
-/** The parts of Ant Design the product uses; the style sheet holds no other. */
-const includes = [
-  'Alert',
-  'App',
-  'Button',
-  'Checkbox',
-  'Dropdown',
-  'Empty',
-  'Form',
-  'Input',
-  'Menu',
-  'message',
-  'Modal',
-  'Pagination',
-  'Popover',
-  'Popconfirm',
-  'Radio',
-  'Segmented',
-  'Select',
-  'Space',
-  'Spin',
-  'Switch',
-  'Table',
-  'Tag',
-  'Tooltip',
-];
+/** What parts are made of, as far as it is styled by itself. */
+const madeOf: Readonly<Record<string, readonly string[]>> = {
+  App: ['message', 'Modal', 'Button'],
+  AutoComplete: ['Select', 'Empty'],
+  DatePicker: ['Button', 'Tag'],
+  Dropdown: ['Menu', 'Button', 'Space'],
+  Empty: [],
+  Form: ['Tooltip'],
+  generatePicker: ['DatePicker'],
+  Modal: ['Button'],
+  Pagination: ['Select', 'Input'],
+  Popconfirm: ['Popover', 'Button'],
+  Select: ['Empty', 'Spin', 'Tag'],
+  Table: ['Pagination', 'Spin', 'Empty', 'Checkbox', 'Radio', 'Dropdown', 'Tooltip'],
+  Upload: ['Button', 'Progress', 'Tooltip'],
+};
+
+/** They wrap others and have no style of their own. */
+const styleless = new Set(['ConfigProvider', 'theme', 'generatePicker']);
+
+/** The parts of Ant Design that the code imports, and what they are made of; the style sheet holds no other. */
+function partsInUse(): string[] {
+  const used = new Set<string>();
+  const add = (part: string) => {
+    if (used.has(part)) return;
+    used.add(part);
+    madeOf[part]?.forEach(add);
+  };
+  for (const floor of ['app', 'src'])
+    for (const file of fs.readdirSync(floor, { recursive: true, encoding: 'utf8' })) {
+      if (!/\.tsx?$/.test(file)) continue;
+      const text = fs.readFileSync(path.join(floor, file), 'utf8');
+      for (const [, names] of text.matchAll(/import \{([^}]*)\} from 'antd'/g))
+        names!
+          .split(',')
+          .map((name) => name.trim().split(' ')[0]!)
+          .filter((name) => /^[A-Z]/.test(name))
+          .forEach(add);
+      for (const [, name] of text.matchAll(/import (\w+) from 'antd\/es\//g)) add(name!);
+    }
+  return [...used].filter((part) => !styleless.has(part)).sort();
+}
+
+const includes = partsInUse();
 
 const sheet = (colours: typeof light | typeof dark, algorithm: typeof theme.defaultAlgorithm) =>
   extractStyle({
@@ -69,6 +89,28 @@ const css = [
   under(":root[data-theme='dark']"),
   `@media (prefers-color-scheme:dark){${under(':root:not([data-theme])')}}`,
 ].join('\n');
-fs.writeFileSync('src/ui/theme/tokens.css', `${tokens}\n`);
-fs.writeFileSync('src/ui/theme/antd.css', css);
-process.stdout.write(`${Math.round(css.length / 1024)} KB, ${darkTokens.length} blocks of dark tokens\n`);
+/** With `--check` nothing is written: it is said whether the files are as they would be. */
+const checking = process.argv.includes('--check');
+const files: readonly (readonly [string, string])[] = [
+  ['src/ui/theme/tokens.css', `${tokens}\n`],
+  ['src/ui/theme/antd.css', css],
+];
+for (const [file, text] of files) {
+  if (!checking) fs.writeFileSync(file, text);
+  else if (!fs.existsSync(file) || fs.readFileSync(file, 'utf8') !== text) {
+    process.stdout.write(`${file} is not what the parts in use come to: npm run theme.\n`);
+    process.exitCode = 1;
+  }
+}
+// Every part in use has rules in the sheet; one that has none would be drawn without its looks.
+for (const part of includes) {
+  const name = part.replace(/([a-z])([A-Z])/g, '$1-$2').toLowerCase();
+  const prefix = { 'date-picker': 'picker', dropdown: 'dropdown', 'auto-complete': 'select' }[name] ?? name;
+  if (!['app', 'form'].includes(name) && !css.includes(`.ant-${prefix === 'button' ? 'btn' : prefix}`)) {
+    process.stdout.write(`There is no style for ${part}.\n`);
+    process.exitCode = 1;
+  }
+}
+process.stdout.write(
+  `${includes.length} parts, ${Math.round(css.length / 1024)} KB, ${darkTokens.length} blocks of dark tokens\n`,
+);

@@ -70,11 +70,30 @@ export type Crew = CrewInput & { readonly id: string };
 /** A labour rate of the library. */
 export type Rate = Type.Static<typeof RateInput> & { readonly id: string };
 
-/** How a person likes the desk. */
-export const DeskPreferences = Type.Object(
-  { columns: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 30 })) },
+const Columns = Type.Array(Type.String({ maxLength: 40 }), { maxItems: 30 });
+
+/** A list as a person keeps it: its address under a name. */
+const ListView = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 60, pattern: '\\S' }),
+    address: Type.String({ maxLength: 1000 }),
+  },
   closed,
 );
+export type ListView = Type.Static<typeof ListView>;
+
+/** How a person likes one list: its columns, and views of it by name. */
+export const ListPreferences = Type.Object(
+  {
+    columns: Type.Optional(Columns),
+    views: Type.Optional(Type.Array(ListView, { maxItems: 20 })),
+  },
+  closed,
+);
+export type ListPreferences = Type.Static<typeof ListPreferences>;
+
+/** How a person likes the desk: the columns of the sheet. Lists are kept beside them, each by itself. */
+export const DeskPreferences = Type.Object({ columns: Type.Optional(Columns) }, closed);
 export type DeskPreferences = Type.Static<typeof DeskPreferences>;
 
 /**

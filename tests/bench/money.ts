@@ -4,9 +4,11 @@ import { sql } from 'drizzle-orm';
 import { issueInvoice } from '@/services/billing/issue';
 import type { Actor } from '@/services/actor';
 import { recordAudit } from '@/services/actor';
-import { listAgreements } from '@/services/agreements/list';
+import { agreementList } from '@/services/agreements/agreementList';
 import { loadAgreement, loadAgreements } from '@/data/agreements/load';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { invoiceList } from '@/services/billing/invoiceList';
+import { loadMoneySums } from '@/services/billing/moneySums';
+import { readList } from '@/services/lists';
 import { nextNumber } from '@/services/numbers';
 import { inCompany } from '@/data/connection';
 import { statementPdf } from '@/formats/pdf/statementPdf';
@@ -115,9 +117,12 @@ export async function moneyPages(agreements: number, invoices: number) {
   const actor = await manyInvoices(agreements, invoices);
   const bare = (query: SQL) => () => inCompany(actor.companyId, (tx) => tx.execute(query));
   return {
-    money: await inTurn(() => loadMoneyPage(actor), bare(sql`select count(*), sum(total) from invoice`)),
+    money: await inTurn(
+      async () => [await loadMoneySums(actor), await readList(actor, invoiceList, {})],
+      bare(sql`select count(*), sum(total) from invoice`),
+    ),
     agreements: await inTurn(
-      () => listAgreements(actor, { show: 'under way' }),
+      () => readList(actor, agreementList, { show: 'under way' }),
       bare(sql`select count(*), sum(total) from agreement`),
     ),
   };

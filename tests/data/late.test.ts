@@ -4,7 +4,7 @@ import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { payByCard } from '@/services/booklet/payCard';
 import { mailInvoice } from '@/services/billing/invoiceLetter';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { chargeLate, waiveLate } from '@/services/billing/late';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { recordPayment } from '@/services/payments/payments';

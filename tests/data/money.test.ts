@@ -4,7 +4,7 @@ import type { Actor } from '@/services/actor';
 import { issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { payByCard } from '@/services/booklet/payCard';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { recordPayment } from '@/services/payments/payments';
 import { closeConnection, inCompany } from '@/data/connection';
 import { parseAmount, sumAmounts } from '@/core/number';

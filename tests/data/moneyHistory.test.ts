@@ -13,7 +13,7 @@ import { readAccount } from '@/services/customers/account';
 import { makeBatch } from '@/services/billing/batches';
 import { batchJournal } from '@/services/billing/books';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { putCredit, refundCredit } from '@/services/payments/moves';
 import { invoicePaper } from '@/services/billing/paper';
 import { recordPayment } from '@/services/payments/payments';
@@ -59,7 +59,7 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
     const row = list.invoices.find(({ id }) => id === invoice.id)!;
     const own = await readInvoice(actor, invoice.id);
     expect([row.state, row.open, row.paid, row.overdue]).toEqual([
-      invoice.state,
+      invoice.kind === 'credit note' ? 'credit note' : invoice.overdue ? 'overdue' : invoice.state,
       invoice.open,
       invoice.paid,
       invoice.overdue,

@@ -3,7 +3,7 @@ import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { acceptProposal } from '@/services/booklet/accept';
 import { readAccount } from '@/services/customers/account';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { putCredit, refundCredit } from '@/services/payments/moves';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { recordPayment } from '@/services/payments/payments';
@@ -126,18 +126,18 @@ test('what was received this month is the sum of its list: what came in, what we
   const { payments, receivedThisMonth } = await loadMoneyPage(actor, 'received');
   expect(sumAmounts(payments.map(({ amount }) => cents(amount)))).toBe(cents(receivedThisMonth));
   expect(receivedThisMonth).toBe('49.95');
-  expect(payments.map(({ amount, text }) => `${amount} ${text}`).sort()).toEqual([
-    '-100.10 returned: cheque returned',
-    '-20.05 refund: thank you',
-    '100.10 cheque 1',
-    '70.00 cheque 2',
+  expect(payments.map(({ amount, kind, text }) => `${amount} ${kind} ${text}`).sort()).toEqual([
+    '-100.10 returned cheque returned',
+    '-20.05 refund thank you',
+    '100.10 payment cheque 1',
+    '70.00 payment cheque 2',
   ]);
   // The list of all has the old one, too; found by words, also what went back.
   expect((await loadMoneyPage(actor)).payments).toHaveLength(5);
   const found = async (search: string) =>
     (await loadMoneyPage(actor, 'all', search)).payments.map(({ text }) => text);
   expect(await found('long')).toEqual(['long ago']);
-  expect(await found('cheque returned')).toEqual(['returned: cheque returned']);
+  expect(await found('cheque returned')).toEqual(['cheque returned']);
   expect(await found('nothing of it')).toEqual([]);
 });
 

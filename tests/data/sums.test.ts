@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { putCredit, refundCredit } from '@/services/payments/moves';
 import { recordPayment } from '@/services/payments/payments';
 import { reversePayment } from '@/services/payments/reversal';

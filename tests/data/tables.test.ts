@@ -1,12 +1,12 @@
 import { sql } from 'drizzle-orm';
-import { listAgreements } from '@/services/agreements/list';
+import { listAgreements } from '../support/lists';
 import { readAgreement } from '@/services/agreements/read';
 import { readProgressBilling } from '@/services/billing/progressBilling';
 import { previewBooklet } from '@/services/booklet/preview';
 import { listCustomers, readCustomer } from '@/services/customers/customers';
 import { findItems, listItems, listTemplates } from '@/services/library/library';
 import { listRates } from '@/services/library/rates';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/services/downloads/papers';
 import type { Problem } from '@/services/problem';

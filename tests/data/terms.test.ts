@@ -6,7 +6,7 @@ import type { Actor } from '@/services/actor';
 import { daysAfter } from '@/services/actor';
 import { openBooklet } from '@/services/booklet/open';
 import { payByCard } from '@/services/booklet/payCard';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { loadMoneyPage } from '../support/lists';
 import { readSettings, saveSettings } from '@/services/settings/settings';
 import { closeConnection } from '@/data/connection';
 import { lastDayToCancel } from '@/core/schedule';

@@ -1,12 +1,14 @@
 import { expect, serious, test } from './desk';
+import type { Page } from '@playwright/test';
+
+const rowsOf = (page: Page) => page.locator('.list-table tbody tr.ant-table-row');
 
 test('an agreement is found by words, by number, and by how far it is; the address keeps what was asked', async ({
   page,
 }) => {
   await page.goto('/agreements');
-  const find = page.getByLabel('Find an agreement');
-  const rows = page.locator('tbody tr');
-  const which = page.getByRole('navigation', { name: 'Which agreements' });
+  const find = page.getByLabel('Find in agreements');
+  const rows = rowsOf(page);
   await expect(rows.filter({ hasText: 'Attic room with two skylights' })).toBeVisible();
 
   await expect(async () => {
@@ -15,44 +17,145 @@ test('an agreement is found by words, by number, and by how far it is; the addre
   }).toPass();
   await expect(rows).toHaveCount(1);
   await expect(rows).toContainText('Bram Tillotsen');
-  const number = await rows.locator('td').first().innerText();
+  const number = await rows.locator('td').nth(1).innerText();
 
   // It is billed and paid to the end.
-  await which.getByRole('link', { name: 'Under way' }).click();
-  await expect(page.getByText('No agreement here fits “attic tillotsen”.')).toBeVisible();
-  await which.getByRole('link', { name: 'Finished' }).click();
+  const progress = page.getByRole('combobox', { name: 'Progress' });
+  await progress.click();
+  await page.getByTitle('Under way').click();
+  await expect(page.getByText('No match. Try fewer words, or clear a filter.')).toBeVisible();
+  await page.getByTitle('Finished').click();
+  await page.locator('.ant-select-dropdown').getByTitle('Under way').click();
+  await expect(page).toHaveURL(/show=finished/);
   await expect(rows).toHaveCount(1);
+  await page.keyboard.press('Escape');
   expect(await serious(page)).toEqual([]);
 
   await page.reload();
   await expect(find).toHaveValue('attic tillotsen');
-  await expect(which.getByRole('link', { name: 'Finished' })).toHaveAttribute('aria-current', 'page');
-  await find.fill(number);
-  await expect(page).toHaveURL(new RegExp(`search=${number}$`));
   await expect(rows).toHaveCount(1);
-  await rows.getByRole('link').click();
+  await find.fill(number);
+  await expect(page).toHaveURL(new RegExp(`search=${number}`));
+  await expect(rows).toHaveCount(1);
+  await rows.getByRole('link', { name: 'Attic room with two skylights' }).click();
   await expect(page.getByRole('heading', { name: 'Attic room with two skylights' })).toBeVisible();
+  // Back returns to the list as it was left.
+  await page.goBack();
+  await expect(find).toHaveValue(number);
+  await expect(rows).toHaveCount(1);
 });
 
-test('what an address asks for that makes no sense is the plain list', async ({ page }) => {
+test('sorted by a click, the other way by another; columns are chosen and stay; all of it in the address', async ({
+  page,
+}) => {
+  await page.goto('/proposals');
+  const rows = rowsOf(page);
+  const totals = async () =>
+    (await rows.locator('td:last-child').allInnerTexts()).map((text) => Number(text.replace(/,/g, '')));
+  const head = page.getByRole('columnheader', { name: 'Total as suggested' });
+  await expect(async () => {
+    await head.click();
+    await expect(page).toHaveURL(/sort=total$/, { timeout: 3000 });
+  }).toPass();
+  await expect(head).toHaveAttribute('aria-sort', 'ascending');
+  const up = await totals();
+  expect(up).toEqual([...up].sort((a, b) => a - b));
+  await head.click();
+  await expect(page).toHaveURL(/sort=total\+down/);
+  await expect(head).toHaveAttribute('aria-sort', 'descending');
+  await expect.poll(totals).toEqual([...up].reverse());
+
+  // The sum of all stands under the column.
+  const sum = up.reduce((all, each) => all + Math.round(each * 100), 0);
+  const said = await page.locator('.list-total td').last().innerText();
+  expect(Math.round(Number(said.replace(/,/g, '')) * 100)).toBe(sum);
+
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await page.getByRole('checkbox', { name: 'Site' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Site' })).toHaveCount(0);
+  await page.waitForTimeout(600);
+  await page.reload();
+  await expect(page.getByRole('columnheader', { name: 'Customer' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'Site' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await page.getByRole('checkbox', { name: 'Site' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Site' })).toBeVisible();
+});
+
+test('a view is kept under a name and opened again; what is selected is summed and exported', async ({
+  page,
+}) => {
+  await page.goto('/proposals?state=sent');
+  const rows = rowsOf(page);
+  await expect(rows.first()).toBeVisible();
+  const sent = await rows.count();
+  const name = `Sent ${Date.now()}`;
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Views' }).click();
+    await page.getByRole('menuitem', { name: 'Save this view …' }).click({ timeout: 2000 });
+  }).toPass();
+  await page.getByLabel('Name of the view').fill(name);
+  await page.getByRole('button', { name: 'Save view' }).click();
+  await expect(page.getByRole('button', { name })).toBeVisible();
+  await page.goto('/proposals');
+  await expect.poll(() => rows.count()).toBeGreaterThan(sent);
+  await page.getByRole('button', { name: 'Views' }).click();
+  await page.getByRole('menuitem', { name }).click();
+  await expect(page).toHaveURL(/state=sent/);
+  await expect(rows).toHaveCount(sent);
+
+  await rows.nth(0).getByRole('checkbox').check();
+  await rows.nth(1).getByRole('checkbox').check();
+  await expect(page.getByRole('status').filter({ hasText: '2 selected' })).toBeVisible();
+  const address = await page.getByRole('link', { name: 'Export selected' }).getAttribute('href');
+  const file = await page.request.get(address!);
+  expect(file.headers()['content-type']).toContain('text/csv');
+  expect((await file.text()).trim().split('\r\n')).toHaveLength(3);
+  const all = await page.request.get('/api/v1/lists/proposals?format=csv&state=sent');
+  expect((await all.text()).trim().split('\r\n')).toHaveLength(sent + 1);
+
+  await page.getByRole('button', { name }).click();
+  await page.getByRole('menuitem', { name: /Delete view/ }).click();
+  await expect(page.getByRole('button', { name: 'Views' })).toBeVisible();
+});
+
+test('days are picked or typed in any usual way', async ({ page }) => {
+  await page.goto('/money/payments');
+  const from = page.getByPlaceholder('Day from');
+  await expect(async () => {
+    await from.click();
+    await from.fill('9/26/2026');
+    await from.press('Enter');
+    await page.getByPlaceholder('to', { exact: true }).fill('16 Oct 2026');
+    await page.getByPlaceholder('to', { exact: true }).press('Enter');
+    await expect(page).toHaveURL(/day=2026-09-26\.\.2026-10-16/, { timeout: 3000 });
+  }).toPass();
+  for (const text of await rowsOf(page).locator('.list-day').allInnerTexts())
+    expect(['26 Sep 2026', '8 Oct 2026', '16 Oct 2026']).toContain(text);
+});
+
+test('what an address asks for that makes no sense is the plain list; addresses of before lead on', async ({
+  page,
+}) => {
   await page.goto('/agreements?show=everything&before=x&search=%25');
-  await expect(page.getByText('No agreement here fits “%”.')).toBeVisible();
-  await page.goto('/agreements?before=2');
-  await expect(page.getByRole('link', { name: 'Newest' })).toBeVisible();
+  await expect(page.getByText('No match. Try fewer words, or clear a filter.')).toBeVisible();
   await page.goto('/agreements/back?year=1999');
+  await expect(page).toHaveURL(/\/reports\?year=1999/);
   await expect(page.getByText('Nothing was signed in this year.')).toBeVisible();
-  await page.goto('/agreements/back?year=never');
+  await page.goto('/reports?year=never');
   await expect(page.getByRole('table', { name: 'Agreements' })).toBeVisible();
+  await page.goto('/money?show=out');
+  await expect(page).toHaveURL(/state=outstanding/);
 });
 
 test('an invoice is found among all by number and work; the sums stay those of everything', async ({
   page,
 }) => {
   await page.goto('/money');
-  const out = page.getByRole('link', { name: /^Out/ });
+  const out = page.getByRole('link', { name: /^Outstanding/ });
   const sum = await out.innerText();
-  const rows = page.locator('table').first().locator('tbody tr');
-  const find = page.getByLabel('Find invoices and payments');
+  const rows = rowsOf(page);
+  const find = page.getByLabel('Find in invoices');
   await expect(async () => {
     await find.fill('roofing courtyard');
     await expect(page).toHaveURL(/search=roofing/, { timeout: 2000 });
@@ -62,8 +165,12 @@ test('an invoice is found among all by number and work; the sums stay those of e
   await expect(out).toHaveText(sum, { useInnerText: true });
   expect(await serious(page)).toEqual([]);
   await find.fill('no such thing');
-  await expect(page.getByText('Nothing fits “no such thing”.')).toBeVisible();
+  await expect(page.getByText('No match. Try fewer words, or clear a filter.')).toBeVisible();
   await find.fill('');
   await expect(page).toHaveURL(/\/money$/);
   await expect(page.getByText('Days after the day it was due')).toBeVisible();
+  // Every sum opens what it is made of.
+  await out.click();
+  await expect(page).toHaveURL(/state=outstanding/);
+  await expect(page.locator('.list-total td').last()).toHaveText(sum.split('\n').at(-1)!);
 });

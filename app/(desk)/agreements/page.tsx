@@ -1,29 +1,21 @@
 import type { Metadata } from 'next';
-import { agreementGroups, listAgreements } from '@/services/agreements/list';
+import type { AddressParameters } from '@/core/lists';
+import { agreementList } from '@/services/agreements/agreementList';
+import { readList } from '@/services/lists';
 import { AgreementList } from '@/desk/agreements/AgreementList';
+import { saveListPreferencesAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Agreements' };
 
-export default async function AgreementsPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ search?: string; show?: string; before?: string }>;
-}) {
-  const query = await searchParams;
-  const wanted = {
-    search: String(query.search ?? '').slice(0, 200),
-    show: agreementGroups.find((group) => group === query.show) ?? 'all',
-    before: /^\d{1,9}$/.test(String(query.before)) ? Number(query.before) : null,
-  };
-  const { rows, more } = await listAgreements(await pageActor(), wanted);
+export default async function AgreementsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
+  const list = await readList(await pageActor(), agreementList, await searchParams);
   return (
     <div className="page">
       <header className="page-head">
         <h1>Agreements</h1>
-        <span className="page-actions"></span>
       </header>
-      <AgreementList rows={rows} more={more} {...wanted} />
+      <AgreementList list={list} savePreferences={saveListPreferencesAction} />
     </div>
   );
 }

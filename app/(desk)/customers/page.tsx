@@ -1,21 +1,18 @@
 import type { Metadata } from 'next';
-import { listCustomers } from '@/services/customers/customers';
+import type { AddressParameters } from '@/core/lists';
+import { customerList } from '@/services/customers/customerList';
+import { readList } from '@/services/lists';
 import { CustomerList } from '@/desk/customers/CustomerList';
-import { saveCustomerAction } from '../../actions';
+import { saveCustomerAction, saveListPreferencesAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Customers' };
 
-export default async function CustomersPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ search?: string }>;
-}) {
-  const search = String((await searchParams).search ?? '').slice(0, 200);
+export default async function CustomersPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   return (
     <CustomerList
-      rows={await listCustomers(await pageActor(), search)}
-      search={search}
+      list={await readList(await pageActor(), customerList, await searchParams)}
+      savePreferences={saveListPreferencesAction}
       save={saveCustomerAction}
     />
   );

@@ -1,13 +1,16 @@
 import type { Metadata } from 'next';
-import { listProposals } from '@/services/proposals/read';
+import type { AddressParameters } from '@/core/lists';
+import { readList } from '@/services/lists';
+import { proposalList } from '@/services/proposals/proposalList';
 import { ProposalList } from '@/desk/proposals/ProposalList';
 import { LinkButton } from '@/ui/LinkButton';
+import { saveListPreferencesAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Proposals' };
 
-export default async function ProposalsPage() {
-  const proposals = await listProposals(await pageActor());
+export default async function ProposalsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
+  const list = await readList(await pageActor(), proposalList, await searchParams);
   return (
     <div className="page">
       <header className="page-head">
@@ -18,7 +21,7 @@ export default async function ProposalsPage() {
           </LinkButton>
         </span>
       </header>
-      <ProposalList rows={proposals} />
+      <ProposalList list={list} savePreferences={saveListPreferencesAction} />
     </div>
   );
 }

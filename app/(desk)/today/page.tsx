@@ -1,10 +1,11 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { listAgreements } from '@/services/agreements/list';
+import { agreementList } from '@/services/agreements/agreementList';
 import { may } from '@/services/actor';
 import { waitingRounds } from '@/services/agreements/rounds';
 import { waitingQuestions } from '@/services/booklet/questions';
-import { loadMoneyPage } from '@/services/billing/invoices';
+import { invoiceList } from '@/services/billing/invoiceList';
+import { readList } from '@/services/lists';
 import { waitingApprovals } from '@/services/proposals/approval';
 import { listProposals } from '@/services/proposals/read';
 import { isNothing, showDecimal } from '@/core/number';
@@ -19,21 +20,24 @@ import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Today' };
 
+/** How much of what is under way stands here; the list has the rest. */
+const RUNNING = 20;
+
 export default async function TodayPage() {
   const actor = await pageActor();
-  const [proposals, agreements, money, questions, rounds] = await Promise.all([
+  const [proposals, agreements, overdue, questions, rounds] = await Promise.all([
     listProposals(actor, { changes: true }),
-    listAgreements(actor, { show: 'under way', most: 20 }),
-    loadMoneyPage(actor, 'overdue'),
+    readList(actor, agreementList, { show: 'under way' }),
+    readList(actor, invoiceList, { state: 'overdue', sort: 'due' }),
     waitingQuestions(actor),
     waitingRounds(actor),
   ]);
   const asked = actor.role === 'owner' ? await waitingApprovals(actor) : [];
   const waiting = proposals.filter(({ state }) => state === 'sent');
   const drafts = proposals.filter(({ state }) => state === 'draft');
-  const late = money.invoices;
+  const late = overdue.rows;
   const lateRounds = rounds.filter((round) => round.late);
-  const running = agreements.rows;
+  const running = agreements.rows.slice(0, RUNNING);
   return (
     <div className="page">
       <header className="page-head">
@@ -107,7 +111,7 @@ export default async function TodayPage() {
                     {row.what}
                   </td>
                   <td>{row.customer}</td>
-                  <td className="wrong">due {showDay(row.dueOn)}</td>
+                  <td className="wrong">due {row.due && showDay(row.due)}</td>
                   <td className="amount">{showDecimal(row.open)}</td>
                 </tr>
               ))}
@@ -205,15 +209,15 @@ export default async function TodayPage() {
                 <Track parts={row.track} />
               </td>
               <td className="amount">
-                {isNothing(row.standing.leftToBill)
-                  ? `${showDecimal(row.standing.billedUnpaid)} to come in`
-                  : `${showDecimal(row.standing.leftToBill)} to bill`}
+                {isNothing(row.left)
+                  ? `${showDecimal(row.open)} to come in`
+                  : `${showDecimal(row.left)} to bill`}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
-      {agreements.more && (
+      {agreements.count > running.length && (
         <p className="list-foot">
           <Link href="/agreements?show=under+way" prefetch={false}>
             All that is under way

@@ -14,7 +14,14 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Address, CompanyMoney, CompanyPricing, DeskPreferences, UsualTerms } from '@/model';
+import type {
+  Address,
+  CompanyMoney,
+  CompanyPricing,
+  DeskPreferences,
+  ListPreferences,
+  UsualTerms,
+} from '@/model';
 import { companyId, id, instant } from './columns';
 
 export type { Address };
@@ -52,6 +59,8 @@ export const user = pgTable(
     disabledAt: instant('disabled_at'),
     /** How this person likes the desk: columns of the sheet. */
     desk: jsonb('desk').$type<DeskPreferences>().notNull().default({}),
+    /** How this person likes each list: its columns, and views of it by name. */
+    lists: jsonb('lists').$type<Readonly<Record<string, ListPreferences>>>().notNull().default({}),
     createdAt: instant('created_at').notNull(),
   },
   (t) => [

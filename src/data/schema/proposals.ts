@@ -34,6 +34,8 @@ export const proposal = pgTable(
       enum: ['draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn'],
     }).notNull(),
     document: jsonb('document').$type<ProposalDocument>().notNull(),
+    /** The last day its prices hold, out of the document: lists need not open it. */
+    validUntil: text('valid_until').generatedAlwaysAs(sql`(document->>'validUntil')`),
     /** Counts saves; a save names the number it last saw. */
     saveNumber: integer('save_number').notNull(),
     /** The save the newest revision froze; null before the first send. */

@@ -1,11 +1,11 @@
 'use client';
 
 import { Bar, BarChart, Cell, LabelList, XAxis, YAxis } from 'recharts';
-import type { MoneyPage } from '@/services/billing/invoices';
+import type { MoneySums } from '@/services/billing/moneySums';
 import { showDecimal } from '@/core/number';
 
 /** What is out by how late it is; late money is madder, and says so in words below. */
-export function AgeChart({ byAge }: { byAge: MoneyPage['byAge'] }) {
+export function AgeChart({ byAge }: { byAge: MoneySums['byAge'] }) {
   // A chart draws pixels: here, and only here, an amount may become a binary number.
   const data = byAge.map(({ age, sum, count }) => ({
     age,

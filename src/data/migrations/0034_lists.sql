@@ -1,0 +1,2 @@
+ALTER TABLE "app_user" ADD COLUMN "lists" jsonb DEFAULT '{}'::jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "proposal" ADD COLUMN "valid_until" text GENERATED ALWAYS AS ((document->>'validUntil')) STORED;

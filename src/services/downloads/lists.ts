@@ -1,0 +1,69 @@
+import type { AddressParameters } from '@/core/lists';
+import { shownColumns } from '@/core/lists';
+import { listCsv, listXlsx } from '@/formats/listFile';
+import { readListPreferences } from '../accounts/listPreferences';
+import type { Actor } from '../actor';
+import { agreementList } from '../agreements/agreementList';
+import { invoiceList } from '../billing/invoiceList';
+import { customerList } from '../customers/customerList';
+import type { DeskList } from '../lists';
+import { readWholeList } from '../lists';
+import { paymentList } from '../payments/paymentList';
+import { Problem } from '../problem';
+import { proposalList } from '../proposals/proposalList';
+
+const lists: Readonly<Record<string, DeskList<never, { readonly id: string }>>> = {
+  agreements: agreementList as never,
+  customers: customerList as never,
+  invoices: invoiceList as never,
+  payments: paymentList as never,
+  proposals: proposalList as never,
+};
+
+const MOST_PICKED = 50;
+
+/** What a cell says in a file: dates and decimals as they are kept, several things one after the other. */
+const cell = (value: unknown): string =>
+  value === null || value === undefined
+    ? ''
+    : Array.isArray(value)
+      ? value.filter((each) => typeof each === 'string').join('; ')
+      : typeof value === 'object'
+        ? ''
+        : String(value);
+
+/**
+ * A list as a file: exactly what its address filters, in its order, with the columns the person has chosen; or only the rows
+ * that are named.
+ *
+ * @throws Problem 404 for a list there is none of
+ */
+export async function listFile(
+  actor: Actor,
+  name: string,
+  parameters: AddressParameters,
+): Promise<{ readonly body: string | Buffer; readonly type: string; readonly name: string }> {
+  const list = Object.hasOwn(lists, name) ? lists[name] : undefined;
+  if (!list) throw new Problem(404, 'There is no such list.');
+  const { spec, rows } = await readWholeList(actor, list, parameters);
+  const { columns: chosen } = await readListPreferences(actor, spec.name);
+  const columns = shownColumns(spec, chosen)
+    .filter(({ key }) => key !== 'track')
+    .map(({ key, title, kind }) => ({ key, title, number: kind === 'amount' || kind === 'count' }));
+  const ids = typeof parameters.ids === 'string' ? parameters.ids.split(',').slice(0, MOST_PICKED) : null;
+  const picked = ids === null ? rows : rows.filter(({ id }) => ids.includes(id));
+  const cells = picked.map((row) =>
+    Object.fromEntries(columns.map(({ key }) => [key, cell(row[key as keyof typeof row])])),
+  );
+  return parameters.format === 'xlsx'
+    ? {
+        body: await listXlsx(name, columns, cells),
+        type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        name: `${name}.xlsx`,
+      }
+    : {
+        body: listCsv(columns, cells),
+        type: 'text/csv; charset=utf-8; header=present',
+        name: `${name}.csv`,
+      };
+}

@@ -1,0 +1,101 @@
+'use client';
+
+import generatePicker from 'antd/es/date-picker/generatePicker';
+import dayjsConfig from '@rc-component/picker/generate/dayjs';
+import type { Dayjs } from 'dayjs';
+import dayjs from 'dayjs';
+import { typedDay } from '@/core/calendar';
+
+/** How dates are written in a field; what is typed is read in any usual way (core/calendar/typedDay). */
+const FORMAT = 'D MMM YYYY';
+
+const Picker = generatePicker<Dayjs>({
+  ...dayjsConfig,
+  locale: {
+    ...dayjsConfig.locale,
+    parse: (locale, text, formats) => {
+      const day = typedDay(text, dayjs().format('YYYY-MM-DD'));
+      return day === null ? dayjsConfig.locale.parse(locale, text, formats) : dayjs(day);
+    },
+  },
+});
+
+const read = (day: string | null | undefined): Dayjs | null => (day ? dayjs(day) : null);
+const write = (day: Dayjs | null | undefined): string | null => (day ? day.format('YYYY-MM-DD') : null);
+
+interface Bounds {
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
+}
+
+const outside =
+  ({ from, to }: Bounds) =>
+  (day: Dayjs): boolean => {
+    const text = write(day)!;
+    return (from !== undefined && text < from) || (to !== undefined && text > to);
+  };
+
+/** A business date (YYYY-MM-DD), picked or typed: `12/5`, `5 Dec`, `+14`. */
+export function DayPicker({
+  value,
+  onChange,
+  min,
+  max,
+  label,
+  placeholder = '12/5, 5 Dec, +14',
+  ...rest
+}: {
+  readonly value?: string | null;
+  readonly onChange?: (day: string | null) => void;
+  /** The first and the last day that can be picked. */
+  readonly min?: string;
+  readonly max?: string;
+  readonly label?: string;
+  readonly placeholder?: string;
+  readonly id?: string;
+  readonly disabled?: boolean;
+  readonly allowClear?: boolean;
+  readonly size?: 'small' | 'middle' | 'large';
+  readonly className?: string;
+  readonly style?: React.CSSProperties;
+}) {
+  return (
+    <Picker
+      {...rest}
+      {...(label === undefined ? {} : { 'aria-label': label })}
+      format={FORMAT}
+      placeholder={placeholder}
+      needConfirm={false}
+      preserveInvalidOnBlur
+      value={read(value)}
+      disabledDate={outside({ from: min, to: max })}
+      onChange={(day) => onChange?.(write(day as Dayjs | null))}
+    />
+  );
+}
+
+/** Two business dates, each of which may be open. */
+export function DayRangePicker({
+  value,
+  onChange,
+  label,
+  className,
+}: {
+  readonly value: { readonly from: string | null; readonly to: string | null };
+  readonly onChange: (range: { from: string | null; to: string | null }) => void;
+  readonly label: string;
+  readonly className?: string;
+}) {
+  return (
+    <Picker.RangePicker
+      {...(className === undefined ? {} : { className })}
+      aria-label={label}
+      format={FORMAT}
+      placeholder={[`${label} from`, 'to']}
+      needConfirm={false}
+      allowEmpty={[true, true]}
+      value={[read(value.from), read(value.to)]}
+      onChange={(range) => onChange({ from: write(range?.[0]), to: write(range?.[1]) })}
+    />
+  );
+}

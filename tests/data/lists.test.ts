@@ -1,0 +1,151 @@
+import { sql } from 'drizzle-orm';
+import Papa from 'papaparse';
+import { readListPreferences, saveListPreferences } from '@/services/accounts/listPreferences';
+import { listFile } from '@/services/downloads/lists';
+import { readList, readWholeList } from '@/services/lists';
+import { proposalList } from '@/services/proposals/proposalList';
+import { listProposals } from '@/services/proposals/read';
+import { closeConnection } from '@/data/connection';
+import { stateToday } from '@/core/offer';
+import { PAGE_SIZE } from '@/core/lists';
+import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import { newCompany, newProposal, refusal, sendIt, testDocument } from '../support/desk';
+import { asOwner } from '../support/owner';
+
+afterAll(closeConnection);
+
+const cents = (text: string) => parseAmount(text, 2);
+
+/** A company with so many proposals: titles and totals that repeat, so that an order must settle what is alike. */
+async function manyProposals(count: number) {
+  const actor = await newCompany();
+  const id = await newProposal(actor, { ...testDocument(), title: 'Porch 0' });
+  await asOwner((tx) =>
+    tx.execute(sql`insert into proposal (company_id, id, number, customer_id, site_id, seller_id, title, state, document,
+        save_number, total, created_at, updated_at)
+      select p.company_id, gen_random_uuid(), p.number + n, p.customer_id, p.site_id, p.seller_id, 'Porch ' || n % 7,
+        'draft', p.document, 0, (n % 5) * 100.10, p.created_at, p.updated_at - (n % 3) * interval '1 day'
+      from proposal p, generate_series(1, ${count - 1}) n where p.id = ${id}`),
+  );
+  return actor;
+}
+
+test('pages in any order hold every row once; count and totals are over all of them', async () => {
+  const actor = await manyProposals(120);
+  const { rows: all } = await readWholeList(actor, proposalList, {});
+  expect(all).toHaveLength(120);
+  for (const sort of ['number', 'title down', 'total', 'changed down', 'state', 'opened down']) {
+    const pages = await Promise.all(
+      [1, 2, 3].map((page) => readList(actor, proposalList, { sort, page: String(page) })),
+    );
+    expect(pages.map(({ rows }) => rows.length)).toEqual([PAGE_SIZE, PAGE_SIZE, 20]);
+    const shown = pages.flatMap(({ rows }) => rows.map(({ id }) => id));
+    expect([sort, new Set(shown)]).toEqual([sort, new Set(all.map(({ id }) => id))]);
+    for (const { count, totals } of pages) {
+      expect(count).toBe(120);
+      expect(cents(totals.total!)).toBe(sumAmounts(all.map(({ total }) => cents(total))));
+    }
+  }
+  // A page past the last is the last.
+  expect(await readList(actor, proposalList, { page: '9' })).toMatchObject({
+    rows: { length: 20 },
+    state: { page: 3 },
+  });
+});
+
+test('filters let through what they say, and the totals are of that', async () => {
+  const actor = await manyProposals(40);
+  const { rows: all } = await readWholeList(actor, proposalList, {});
+  const check = async (asked: Record<string, string>, fits: (row: (typeof all)[number]) => boolean) => {
+    const { rows, count, totals } = await readList(actor, proposalList, asked);
+    const wanted = all.filter(fits);
+    expect([asked, new Set(rows.map(({ id }) => id))]).toEqual([asked, new Set(wanted.map(({ id }) => id))]);
+    expect(count).toBe(wanted.length);
+    expect(cents(totals.total!)).toBe(sumAmounts(wanted.map(({ total }) => cents(total))));
+  };
+  await check({ search: 'porch 3' }, ({ title, number }) => title === 'Porch 3' || `${number}`.includes('3'));
+  await check({ total: '100.10..200.20' }, ({ total }) => cents(total) >= 10010n && cents(total) <= 20020n);
+  await check({ total: '300..' }, ({ total }) => cents(total) >= 30000n);
+  const [day] = all.map(({ changed }) => changed).sort();
+  await check({ changed: `..${day}` }, ({ changed }) => changed <= day!);
+  await check({ state: 'sent' }, () => false);
+  await check({ state: 'draft,sent', search: 'porch' }, () => true);
+  const [seller] = (await readList(actor, proposalList, {})).spec.filters.flatMap((filter) =>
+    filter.key === 'seller' && filter.kind === 'choice' ? filter.options : [],
+  );
+  await check({ seller: seller!.value }, ({ seller: name }) => name === seller!.label);
+  // What is no filter is no filter: no error, and nothing hidden.
+  await check({ state: "x'; drop", total: '1..2..3', changed: 'soon', sort: 'nothing' }, () => true);
+});
+
+test('the state by SQL is the state by the core, and the list is the one that was', async () => {
+  const actor = await newCompany();
+  const days = ['2026-04-30', '2026-05-01', '2026-05-02', undefined];
+  for (const validUntil of days)
+    for (const send of [false, true]) {
+      const document = { ...testDocument(), ...(validUntil === undefined ? {} : { validUntil }) };
+      const id = await newProposal(actor, document);
+      if (send) await sendIt(actor, id).catch(() => undefined);
+    }
+  for (const now of ['2026-05-01T12:00:00Z', '2026-05-03T12:00:00Z', '2027-01-01T00:00:00Z']) {
+    const later = { ...actor, now: new Date(now) };
+    const [list, before] = [(await readWholeList(later, proposalList, {})).rows, await listProposals(later)];
+    const keyed = (rows: readonly { id: string; state: string; total: string }[]) =>
+      new Map(rows.map(({ id, state, total }) => [id, [state, total]]));
+    expect(keyed(list)).toEqual(keyed(before));
+    for (const { state, validUntil } of list)
+      expect(state).toBe(
+        stateToday(state === 'lapsed' ? 'sent' : state, validUntil ?? undefined, now.slice(0, 10)),
+      );
+  }
+});
+
+test('a file is what is filtered, in its order, with the columns chosen; or the rows named', async () => {
+  const actor = await manyProposals(30);
+  await saveListPreferences(actor, {
+    list: 'proposals',
+    preferences: { columns: ['number', 'title', 'total'] },
+  });
+  const asked = { search: 'porch 2', sort: 'number down' };
+  const { rows } = await readWholeList(actor, proposalList, asked);
+  const file = await listFile(actor, 'proposals', { ...asked, format: 'csv', page: '7' });
+  const { data } = Papa.parse<Record<string, string>>(String(file.body).trim(), { header: true });
+  expect(data).toEqual(
+    rows.map(({ number, title, total }) => ({
+      'No.': String(number),
+      Proposal: title,
+      'Total as suggested': total,
+    })),
+  );
+  const one = await listFile(actor, 'proposals', { ids: rows[1]!.id, format: 'csv' });
+  expect(String(one.body).trim().split('\r\n')).toHaveLength(2);
+  expect((await listFile(actor, 'proposals', { format: 'xlsx' })).body.length).toBeGreaterThan(1000);
+  for (const name of ['users', 'constructor', '__proto__'])
+    expect((await refusal(listFile(actor, name, {}))).detail).toBe('There is no such list.');
+});
+
+test('columns and views are kept list by list, each by itself, for one person', async () => {
+  const actor = await newCompany();
+  const views = [{ name: 'Sent', address: 'state=sent' }];
+  await Promise.all([
+    saveListPreferences(actor, { list: 'proposals', preferences: { columns: ['title'] } }),
+    saveListPreferences(actor, { list: 'proposals', preferences: { views } }),
+    saveListPreferences(actor, { list: 'invoices', preferences: { columns: ['number'] } }),
+  ]);
+  expect(await readListPreferences(actor, 'proposals')).toEqual({ columns: ['title'], views });
+  expect(await readListPreferences(actor, 'invoices')).toEqual({ columns: ['number'] });
+  expect(await readListPreferences(await newCompany(), 'proposals')).toEqual({});
+  for (const bad of [
+    { list: 'x y', preferences: {} },
+    { list: 'proposals', preferences: { columns: 'all' } },
+    3,
+  ])
+    expect((await refusal(saveListPreferences(actor, bad))).status).toBe(422);
+});
+
+test('no list shows another company', async () => {
+  const [ours, theirs] = [await newCompany(), await manyProposals(3)];
+  expect((await readWholeList(ours, proposalList, {})).rows).toEqual([]);
+  expect((await readWholeList(theirs, proposalList, {})).rows).toHaveLength(3);
+  expect(writeAmount(cents((await readList(ours, proposalList, {})).totals.total!), 2)).toBe('0.00');
+});
