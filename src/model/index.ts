@@ -1,3 +1,4 @@
+export type * from './found';
 export type * from './address';
 export * from './scalars';
 export * from './units';

@@ -18,7 +18,7 @@ import { rangeOf } from '@/core/range';
 import { itemInputs } from '../../scripts/demo/library';
 import { bundle, line, plainDocument } from '../support/documents';
 import { manyChoices } from '../support/manyChoices';
-import { issuing, moneyPages, randomPaths, statement, together } from './money';
+import { issuing, listPages, moneyPages, randomPaths, statement, together } from './money';
 import { asOwner } from '../support/owner';
 
 interface Row {
@@ -332,7 +332,7 @@ if (wanted('statement')) {
   const [ours, reference] = await statement(20);
   rows.push({ what: 'statement PDF', size: '20 pages', ours, reference, referenceIs: 'one page of lines' });
 }
-if (process.env.DATABASE_URL && ['search', 'import', 'browser', 'issue', 'money'].some(wanted)) {
+if (process.env.DATABASE_URL && ['search', 'import', 'browser', 'issue', 'money', 'lists'].some(wanted)) {
   const owner = process.env.DATABASE_OWNER_URL!;
   await makeRoles(owner, process.env.DATABASE_URL);
   await ensureDatabase(owner);
@@ -388,6 +388,19 @@ if (process.env.DATABASE_URL && ['search', 'import', 'browser', 'issue', 'money'
       {
         ...{ what: 'agreements loaded together', size: '50', ours: all, reference: oneByOne },
         referenceIs: 'one by one',
+      },
+    );
+  }
+  if (wanted('lists')) {
+    const { invoices, proposals } = await listPages(10_000, 100_000, 10_000);
+    rows.push(
+      {
+        ...{ what: 'first page of invoices, counted and summed', size: '100,000', ours: invoices[0] },
+        ...{ reference: invoices[1], referenceIs: 'the same questions as bare SQL' },
+      },
+      {
+        ...{ what: 'first page of proposals, counted and summed', size: '10,000', ours: proposals[0] },
+        ...{ reference: proposals[1], referenceIs: 'the same questions as bare SQL' },
       },
     );
   }

@@ -10,6 +10,7 @@ import { invoiceList } from '@/services/billing/invoiceList';
 import { loadMoneySums } from '@/services/billing/moneySums';
 import { readList } from '@/services/lists';
 import { nextNumber } from '@/services/numbers';
+import { proposalList } from '@/services/proposals/proposalList';
 import { inCompany } from '@/data/connection';
 import { statementPdf } from '@/formats/pdf/statementPdf';
 import type { StatementPaper } from '@/formats/statementPaper';
@@ -107,6 +108,53 @@ async function inTurn(
     }
   const median = (all: number[]) => all.sort((a, b) => a - b)[3]!;
   return [median(times[0]), median(times[1])];
+}
+
+/**
+ * The first page of invoices and of proposals with their counts and sums, by the list and by the same questions as bare SQL.
+ */
+export async function listPages(agreements: number, invoices: number, proposals: number) {
+  const actor = await manyInvoices(agreements, invoices);
+  await asOwner((tx) =>
+    tx.execute(sql`insert into proposal (company_id, id, number, customer_id, site_id, seller_id, title, state, document,
+        save_number, total, created_at, updated_at)
+      select p.company_id, gen_random_uuid(), p.number + n, p.customer_id, p.site_id, p.seller_id, 'Porch ' || n,
+        'draft', p.document, 0, n, p.created_at, p.updated_at - n * interval '1 minute'
+      from (select * from proposal where company_id = ${actor.companyId} limit 1) p, generate_series(1, ${proposals}::int) n`),
+  );
+  await asOwner((tx) => tx.execute(sql`analyze`));
+  const bare = (...queries: SQL[]) =>
+    inCompany(actor.companyId, async (tx) => {
+      for (const query of queries) await tx.execute(query);
+    });
+  const ofInvoices = sql`invoice i
+    join agreement a on a.company_id = i.company_id and a.id = i.agreement_id
+    join customer c on c.company_id = a.company_id and c.id = a.customer_id
+    left join invoice_open o on o.company_id = i.company_id and o.invoice_id = i.id`;
+  const ofProposals = sql`proposal p
+    join customer c on c.company_id = p.company_id and c.id = p.customer_id
+    join site s on s.company_id = p.company_id and s.id = p.site_id
+    join app_user u on u.company_id = p.company_id and u.id = p.seller_id`;
+  return {
+    invoices: await inTurn(
+      () => readList(actor, invoiceList, {}),
+      () =>
+        bare(
+          sql`select count(*), sum(i.total), sum(o.open) from ${ofInvoices}`,
+          sql`select i.label, i.title, a.title, c.name, i.issued_on, i.due_on, i.total, o.open from ${ofInvoices}
+              order by i.issued_at desc, i.id desc limit 50`,
+        ),
+    ),
+    proposals: await inTurn(
+      () => readList(actor, proposalList, {}),
+      () =>
+        bare(
+          sql`select count(*), sum(p.total) from ${ofProposals}`,
+          sql`select p.number, p.title, c.name, s.address, u.name, p.state, p.updated_at, p.total from ${ofProposals}
+              order by p.updated_at desc, p.id desc limit 50`,
+        ),
+    ),
+  };
 }
 
 /**

@@ -20,6 +20,7 @@ test('the office bills what is done, line by line, takes a part of it back, and 
     await expect(page.getByLabel('Title')).toHaveValue('Roof tight');
     expect(await serious(page)).toEqual([]);
     await page.getByRole('button', { name: 'Delete draft' }).click();
+    await page.getByRole('tooltip').getByRole('button', { name: 'Delete draft' }).click();
     await page.waitForURL(agreement);
   }
 
@@ -117,7 +118,8 @@ test('retainage and what becomes of the deposit are agreed in the proposal, and 
   await page.getByLabel('Most retainage, in percent of the whole').fill('5');
   await page.getByLabel('Most retainage, in percent of the whole').press('Enter');
   await page.getByText('When the stages are planned to be done').click();
-  await page.getByLabel('Frame stands is planned for').fill('2031-05-06');
+  await page.getByLabel('Frame stands is planned for').fill('5/6/2031');
+  await page.getByLabel('Frame stands is planned for').press('Enter');
   // Dragged by its arrows, the payment stands elsewhere and the sum stays.
   await page.getByRole('button', { name: 'Move Roof tight up' }).click();
   await expect(page.getByLabel('Payment', { exact: true }).nth(1)).toHaveValue('Roof tight');

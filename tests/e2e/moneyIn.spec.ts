@@ -113,6 +113,7 @@ test('what goes to the accountant goes once: journal and items of a batch', asyn
   await page.goto('/money');
   await page.getByRole('link', { name: 'For the accountant' }).click();
   await page.getByLabel('From').fill('2020-01-01');
+  await page.getByLabel('From').press('Enter');
   const make = page.getByRole('button', { name: 'Make the batch' });
   await expect(page.getByText(/Not exported yet:|in an earlier batch/)).toBeVisible();
   if (await make.isEnabled()) await make.click();

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { App, Button, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -63,12 +64,11 @@ export function StagesView({ agreement, actions }: { agreement: AgreementAtDesk;
               {!stage.doneOn && (
                 <label>
                   planned{' '}
-                  <input
-                    type="date"
-                    className="date-field"
-                    aria-label={`${stage.name} is planned for`}
-                    value={stage.plannedOn ?? ''}
-                    onChange={({ target }) => save({ name: stage.name, plannedOn: target.value || null })}
+                  <DayPicker
+                    size="small"
+                    label={`${stage.name} is planned for`}
+                    value={stage.plannedOn}
+                    onChange={(plannedOn) => save({ name: stage.name, plannedOn })}
                   />
                 </label>
               )}

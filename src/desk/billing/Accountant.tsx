@@ -1,6 +1,7 @@
 'use client';
 
-import { App, Button, Input } from 'antd';
+import { DayPicker } from '@/ui/fields/DayPicker';
+import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Batch } from '@/services/billing/batches';
@@ -106,20 +107,18 @@ export function Accountant({
       >
         <label>
           From{' '}
-          <Input
-            type="date"
-            required
+          <DayPicker
+            allowClear={false}
             value={range.from}
-            onChange={({ target }) => setRange({ ...range, from: target.value })}
+            onChange={(from) => from && setRange({ ...range, from })}
           />
         </label>
         <label>
           to{' '}
-          <Input
-            type="date"
-            required
+          <DayPicker
+            allowClear={false}
             value={range.to}
-            onChange={({ target }) => setRange({ ...range, to: target.value })}
+            onChange={(to) => to && setRange({ ...range, to })}
           />
         </label>
         <span aria-live="polite">

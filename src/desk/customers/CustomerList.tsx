@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerListRow } from '@/services/customers/customerList';
 import type { ListProps } from '@/ui/list/ListTable';
@@ -18,7 +18,12 @@ export function CustomerList({
   save: SaveCustomer;
 }) {
   const router = useRouter();
+  const asked = useSearchParams().has('new');
   const [adding, setAdding] = useState(false);
+  const close = () => {
+    setAdding(false);
+    if (asked) router.replace('/customers');
+  };
   const add = (
     <Button type="primary" onClick={() => setAdding(true)}>
       New customer
@@ -54,10 +59,10 @@ export function CustomerList({
           agreements: (row) => row.agreements || '',
         }}
       />
-      {adding && (
+      {(adding || asked) && (
         <CustomerForm
           save={save}
-          close={() => setAdding(false)}
+          close={close}
           done={({ id }) => router.push(`/customers/${id}`)}
         />
       )}

@@ -1,3 +1,4 @@
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { costTypeName } from '@/core/text/names';
 import type { InputRef } from 'antd';
 import { Alert, App, Button, Input, Select } from 'antd';
@@ -214,13 +215,12 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
           add();
         }}
       >
-        <Input
-          type="date"
-          aria-label="Spent on"
-          style={{ width: 140 }}
-          required
+        <DayPicker
+          label="Spent on"
+          className="cost-day"
+          allowClear={false}
           value={spentOn}
-          onChange={({ target }) => setSpentOn(target.value)}
+          onChange={(day) => day && setSpentOn(day)}
         />
         <Input
           ref={first}

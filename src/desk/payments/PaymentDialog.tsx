@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -167,7 +168,7 @@ export function PaymentDialog({
           label="Received on"
           rules={[{ required: true, message: 'Pick the day.' }]}
         >
-          <Input type="date" max={on.today} style={{ width: 180 }} />
+          <DayPicker max={on.today} />
         </Form.Item>
         {open.length > 1 && (
           <Form.Item name="where" label="It goes on">

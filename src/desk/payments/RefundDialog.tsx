@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -96,12 +97,7 @@ export function RefundDialog({
       />
       <label className="bill-field">
         Paid on
-        <Input
-          type="date"
-          style={{ width: 180 }}
-          value={paidOn}
-          onChange={({ target }) => setPaidOn(target.value)}
-        />
+        <DayPicker allowClear={false} value={paidOn} onChange={(day) => day && setPaidOn(day)} />
       </label>
       <label className="bill-field">
         Reference

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -96,13 +97,7 @@ export function ReversalDialog({
       {kind === 'returned' && (
         <label className="bill-field">
           On
-          <Input
-            type="date"
-            style={{ width: 180 }}
-            max={today}
-            value={on}
-            onChange={({ target }) => setOn(target.value)}
-          />
+          <DayPicker allowClear={false} max={today} value={on} onChange={(day) => day && setOn(day)} />
         </label>
       )}
       <p className="soft">{said[kind].then}</p>

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { Button } from 'antd';
 import type { RoundScale } from '@/core/allowance';
 import { roundFigures, roundLimits } from '@/core/allowance';
@@ -45,16 +46,15 @@ export function RoundEditor({ round, scale, unit, readOnly, change, newId }: Rou
         />
         <label className="until">
           due{' '}
-          <input
-            type="date"
-            className="plain-field"
-            aria-label={`${round.name}: due on`}
+          <DayPicker
+            size="small"
+            label={`${round.name}: due on`}
             disabled={readOnly}
-            value={round.due ?? ''}
-            onChange={({ target }) =>
+            value={round.due ?? null}
+            onChange={(day) =>
               change((draft) => {
-                if (target.value === '') delete draft.due;
-                else draft.due = target.value;
+                if (day === null) delete draft.due;
+                else draft.due = day;
               })
             }
           />

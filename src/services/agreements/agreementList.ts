@@ -14,7 +14,7 @@ interface Raw {
   readonly customer: string;
   readonly customerId: string;
   readonly site: string;
-  readonly seller: string;
+  readonly seller: string | null;
   readonly signed: string;
   readonly sum: string;
   readonly open: string;
@@ -91,8 +91,8 @@ export const agreementList: DeskList<Raw, AgreementListRow> = {
       from: sql`agreement a
         join customer c on c.company_id = a.company_id and c.id = a.customer_id
         join site s on s.company_id = a.company_id and s.id = a.site_id
-        join proposal p on p.company_id = a.company_id and p.id = a.proposal_id
-        join app_user u on u.company_id = p.company_id and u.id = p.seller_id
+        left join proposal p on p.company_id = a.company_id and p.id = a.proposal_id
+        left join app_user u on u.company_id = p.company_id and u.id = p.seller_id
         left join agreement_money m on m.company_id = a.company_id and m.agreement_id = a.id`,
       columns: {
         number: sql`a.number`,

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, App, Button, Input, Select } from 'antd';
+import { Alert, App, Button, Input, Popconfirm, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -178,18 +178,22 @@ export function BillPage({
             Keep as draft
           </Button>
           {work.draft && (
-            <Button
-              type="text"
-              disabled={busy}
-              onClick={async () => {
+            <Popconfirm
+              title="Delete this draft?"
+              description="What was typed on it is gone. Nothing was issued."
+              okText="Delete draft"
+              cancelText="Cancel"
+              onConfirm={async () => {
                 const answer = await asked(actions.drop({ agreementId: work.id }));
                 done();
                 if (answer.ok) router.push(`/agreements/${work.id}`);
                 else setRefused(answer.problem.detail);
               }}
             >
-              Delete draft
-            </Button>
+              <Button type="text" disabled={busy}>
+                Delete draft
+              </Button>
+            </Popconfirm>
           )}
         </span>
       </header>

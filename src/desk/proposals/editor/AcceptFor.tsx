@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, App, Form, Input, Modal, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -105,7 +106,7 @@ export function AcceptFor({
           <Radio.Group options={['by phone', 'in person', 'by letter', 'by mail']} />
         </Form.Item>
         <Form.Item name="on" label="On" rules={[{ required: true, message: 'Pick the day.' }]}>
-          <Input type="date" max={decided.today} style={{ width: 180 }} />
+          <DayPicker max={decided.today} />
         </Form.Item>
         <Form.Item name="words" label="What was said">
           <Input.TextArea rows={2} maxLength={2000} />

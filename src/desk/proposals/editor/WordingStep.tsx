@@ -1,6 +1,7 @@
 'use client';
 
-import { Input, Radio } from 'antd';
+import { DayPicker } from '@/ui/fields/DayPicker';
+import { Radio } from 'antd';
 import { setDocumentText, setSection, setTitle } from '@/core/editing';
 import type { Shows } from '@/model';
 import { TextField } from './TextField';
@@ -57,15 +58,14 @@ export function WordingStep() {
       </fieldset>
       <label className="field">
         Prices hold until the end of
-        <Input
-          type="date"
-          readOnly={readOnly}
-          style={{ width: 180, display: 'block' }}
-          value={proposal.validUntil ?? ''}
-          onChange={({ target }) =>
+        <DayPicker
+          className="wording-until"
+          disabled={readOnly}
+          value={proposal.validUntil ?? null}
+          onChange={(day) =>
             edit((draft) => {
-              if (target.value === '') delete draft.validUntil;
-              else draft.validUntil = target.value;
+              if (day === null) delete draft.validUntil;
+              else draft.validUntil = day;
             })
           }
         />

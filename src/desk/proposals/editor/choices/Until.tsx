@@ -1,5 +1,7 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
+
 /** The last day on which something can be decided. */
 export function Until({
   label,
@@ -15,13 +17,12 @@ export function Until({
   return (
     <label className="until">
       until{' '}
-      <input
-        type="date"
-        className="plain-field"
-        aria-label={`${label}: can be decided until`}
+      <DayPicker
+        size="small"
+        label={`${label}: can be decided until`}
         disabled={readOnly}
-        value={until ?? ''}
-        onChange={({ target }) => change(target.value === '' ? null : target.value)}
+        value={until ?? null}
+        onChange={change}
       />
     </label>
   );

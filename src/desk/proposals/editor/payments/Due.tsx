@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { Select } from 'antd';
 import { parseQuantity } from '@/core/quantity';
 import { writeFixed } from '@/core/number';
@@ -64,13 +65,13 @@ export function Due({
         options={ways}
       />
       {due.on === 'date' && (
-        <input
-          type="date"
-          className="date-field"
-          aria-label={`Date of ${entry.name}`}
-          readOnly={readOnly}
+        <DayPicker
+          size="small"
+          label={`Date of ${entry.name}`}
+          disabled={readOnly}
+          allowClear={false}
           value={due.date}
-          onChange={({ target }) => target.value && change({ on: 'date', date: target.value })}
+          onChange={(date) => date && change({ on: 'date', date })}
         />
       )}
     </span>

@@ -1,5 +1,6 @@
 'use client';
 
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { stagesOf } from '@/core/agreements';
 import { planStage } from '@/core/editing';
 import { useEditor } from '../context';
@@ -16,13 +17,12 @@ export function StagesPanel() {
         {stages.map(({ name, planned }) => (
           <label key={name}>
             {name}
-            <input
-              type="date"
-              className="date-field"
-              aria-label={`${name} is planned for`}
-              readOnly={readOnly}
-              value={planned ?? ''}
-              onChange={({ target }) => work.edit((draft) => planStage(draft, name, target.value || null))}
+            <DayPicker
+              size="small"
+              label={`${name} is planned for`}
+              disabled={readOnly}
+              value={planned}
+              onChange={(day) => work.edit((draft) => planStage(draft, name, day))}
             />
           </label>
         ))}

@@ -1,0 +1,157 @@
+'use client';
+
+import { Input, Modal } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import type { FoundThing } from '@/model';
+import { askDoor } from '@/ui/askDoor';
+import { actsFor } from './acts';
+import './find.css';
+
+/** How long typing rests before it is asked, in milliseconds. */
+const REST = 120;
+
+interface Choice {
+  readonly key: string;
+  readonly group: string;
+  readonly title: string;
+  readonly detail: string;
+  readonly address: string;
+}
+
+const groups: Readonly<Record<FoundThing['kind'], string>> = {
+  customer: 'Customers and sites',
+  proposal: 'Proposals',
+  agreement: 'Agreements',
+  'change order': 'Change orders',
+  invoice: 'Invoices',
+  payment: 'Payments',
+  bundle: 'Bundles',
+  item: 'Items',
+};
+
+const choicesOf = (words: string, found: readonly FoundThing[]): Choice[] => [
+  ...found.map(({ kind, id, title, detail, address }) => ({
+    key: `${kind} ${id}`,
+    group: groups[kind],
+    title,
+    detail,
+    address,
+  })),
+  ...actsFor(words).map(({ name, key, address }) => ({
+    key: `act ${name}`,
+    group: 'Go to',
+    title: name,
+    detail: key ?? '',
+    address,
+  })),
+];
+
+/** One field for everything: customers, sites, proposals, agreements, invoices, payments, items, and what can be begun. */
+export function FindAnything({ close }: { readonly close: () => void }) {
+  const router = useRouter();
+  const [words, setWords] = useState('');
+  const [answer, setAnswer] = useState<{ of: string; found: readonly FoundThing[] }>({ of: '', found: [] });
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [at, setAt] = useState(0);
+  const asked = words.trim();
+
+  useEffect(() => {
+    if (asked.length < 2) return;
+    const gone = new AbortController();
+    const timer = setTimeout(() => {
+      askDoor<{ found: FoundThing[] }>(`/api/v1/find?${new URLSearchParams({ words: asked })}`, {
+        signal: gone.signal,
+      }).then(
+        ({ found }) => {
+          setAnswer({ of: asked, found });
+          setTrouble(null);
+        },
+        (error: Error) => {
+          if (!gone.signal.aborted) setTrouble(error.message);
+        },
+      );
+    }, REST);
+    return () => {
+      clearTimeout(timer);
+      gone.abort();
+    };
+  }, [asked]);
+
+  const waiting = asked.length >= 2 && answer.of !== asked && trouble === null;
+  const choices = useMemo(
+    () => choicesOf(asked, asked.length >= 2 && answer.of === asked ? answer.found : []),
+    [asked, answer],
+  );
+  const here = Math.min(at, Math.max(0, choices.length - 1));
+  const open = (choice: Choice | undefined) => {
+    if (!choice) return;
+    close();
+    router.push(choice.address);
+  };
+  return (
+    <Modal open onCancel={close} footer={null} closable={false} width={620} title={null} destroyOnHidden>
+      <Input
+        autoFocus
+        size="large"
+        role="combobox"
+        aria-label="Find anything"
+        aria-expanded
+        aria-controls="found-things"
+        aria-activedescendant={choices[here] ? `found-${here}` : undefined}
+        placeholder="Customer, address, phone, number, item, or what to do"
+        maxLength={100}
+        value={words}
+        onChange={({ target }) => {
+          setWords(target.value);
+          setAt(0);
+        }}
+        onKeyDown={(event) => {
+          const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+          if (step !== undefined && choices.length > 0) {
+            event.preventDefault();
+            setAt((here + step + choices.length) % choices.length);
+          } else if (event.key === 'Enter' && !waiting) {
+            event.preventDefault();
+            open(choices[here]);
+          }
+        }}
+      />
+      <div id="found-things" role="listbox" aria-label="Found" className="found" aria-busy={waiting}>
+        {choices.map((choice, i) => (
+          <div key={choice.key}>
+            {choice.group !== choices[i - 1]?.group && (
+              <div className="found-group" role="presentation">
+                {choice.group}
+              </div>
+            )}
+            <div
+              id={`found-${i}`}
+              role="option"
+              tabIndex={-1}
+              aria-selected={i === here}
+              className="found-choice"
+              ref={(element) => {
+                if (i === here) element?.scrollIntoView({ block: 'nearest' });
+              }}
+              onMouseMove={() => setAt(i)}
+              onClick={() => open(choice)}
+              onKeyDown={(event) => event.key === 'Enter' && open(choice)}
+            >
+              <span>{choice.title}</span>
+              <span className="soft">{choice.detail}</span>
+            </div>
+          </div>
+        ))}
+      </div>
+      <p className="soft found-said" role="status">
+        {trouble ??
+          (waiting
+            ? 'Looking …'
+            : choices.length === 0
+              ? `Nothing here has “${asked}”. Try fewer words.`
+              : '↑ ↓ to choose, Enter to open')}
+      </p>
+    </Modal>
+  );
+}
