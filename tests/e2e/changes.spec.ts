@@ -28,7 +28,7 @@ async function send(page: Page, title: string): Promise<string> {
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();
   const preview = page.frameLocator('iframe');
-  await expect(preview.getByText('Set aside for what you choose later').first()).toBeVisible();
+  await expect(preview.getByText('An allowance for what you choose later').first()).toBeVisible();
   await page.getByRole('button', { name: 'Send proposal' }).click();
   return await shownLink(page);
 }

@@ -10,7 +10,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.goto('/customers');
   await page.getByRole('button', { name: 'New customer' }).click();
   await page.getByLabel('Name', { exact: true }).fill(`Isolde Fenn ${unique}`);
-  await page.getByLabel('Mail').fill('fenn@post.example');
+  await page.getByRole('textbox', { name: 'Email' }).fill('fenn@post.example');
   await page.getByLabel('Street and number').fill('9 Osier Bank');
   await page.getByLabel('Town').fill('Marrowby');
   await page.getByRole('button', { name: 'Add customer' }).click();

@@ -85,7 +85,7 @@ export function CustomerForm({
           </Form.Item>
           <Form.Item
             name="email"
-            label="Mail"
+            label="Email"
             rules={[{ type: 'email', message: 'This is not an email address.' }]}
           >
             <Input autoComplete="off" />

@@ -54,6 +54,8 @@ export function FindAnything({ close }: { readonly close: () => void }) {
   const [answer, setAnswer] = useState<{ of: string; found: readonly FoundThing[] }>({ of: '', found: [] });
   const [trouble, setTrouble] = useState<string | null>(null);
   const [at, setAt] = useState(0);
+  /** Enter was pressed for these words before their answer was there. */
+  const [eager, setEager] = useState<string | null>(null);
   const asked = words.trim();
 
   useEffect(() => {
@@ -89,8 +91,22 @@ export function FindAnything({ close }: { readonly close: () => void }) {
     close();
     router.push(choice.address);
   };
+  const first = !waiting && eager === asked ? choices[0]?.address : undefined;
+  useEffect(() => {
+    if (first === undefined) return;
+    close();
+    router.push(first);
+  }, [first, close, router]);
   return (
-    <Modal open onCancel={close} footer={null} closable={false} width={620} title={null} destroyOnHidden>
+    <Modal
+      open
+      onCancel={close}
+      footer={null}
+      closable={false}
+      width={620}
+      title="Find anything"
+      destroyOnHidden
+    >
       <Input
         autoFocus
         size="large"
@@ -111,9 +127,10 @@ export function FindAnything({ close }: { readonly close: () => void }) {
           if (step !== undefined && choices.length > 0) {
             event.preventDefault();
             setAt((here + step + choices.length) % choices.length);
-          } else if (event.key === 'Enter' && !waiting) {
+          } else if (event.key === 'Enter') {
             event.preventDefault();
-            open(choices[here]);
+            if (waiting) setEager(asked);
+            else open(choices[here]);
           }
         }}
       />

@@ -65,7 +65,7 @@ export function useKeptForm<T>(
               done();
             }}
           >
-            Drop it
+            Discard
           </Button>
         }
       />
