@@ -8,7 +8,7 @@ import { agreementList } from '@/services/agreements/agreementList';
 import { loadAgreement, loadAgreements } from '@/data/agreements/load';
 import { invoiceList } from '@/services/billing/invoiceList';
 import { loadMoneySums } from '@/services/billing/moneySums';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { nextNumber } from '@/services/numbers';
 import { proposalList } from '@/services/proposals/proposalList';
 import { inCompany } from '@/data/connection';

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { readListPreferences, saveListPreferences } from '@/services/accounts/listPreferences';
 import { listFile } from '@/services/downloads/lists';
-import { readList, readWholeList } from '@/services/lists';
+import { readList, readWholeList } from '@/services/lists/deskList';
 import { proposalList } from '@/services/proposals/proposalList';
 import { listProposals } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';

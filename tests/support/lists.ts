@@ -3,7 +3,7 @@ import type { Actor } from '@/services/actor';
 import { invoiceList } from '@/services/billing/invoiceList';
 import type { MoneyGroup } from '@/services/billing/moneySums';
 import { loadMoneySums } from '@/services/billing/moneySums';
-import { readList, readWholeList } from '@/services/lists';
+import { readList, readWholeList } from '@/services/lists/deskList';
 import { paymentList } from '@/services/payments/paymentList';
 
 /* The lists of the desk as their pages ask for them. */

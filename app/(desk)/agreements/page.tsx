@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
 import { agreementList } from '@/services/agreements/agreementList';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { AgreementList } from '@/desk/agreements/AgreementList';
 import { saveListPreferencesAction } from '../../actions';
 import { pageActor } from '../../session';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
 import { customerList } from '@/services/customers/customerList';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { CustomerList } from '@/desk/customers/CustomerList';
 import { saveCustomerAction, saveListPreferencesAction } from '../../actions';
 import { pageActor } from '../../session';

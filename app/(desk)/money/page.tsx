@@ -7,7 +7,7 @@ import { may } from '@/services/actor';
 import { invoiceList } from '@/services/billing/invoiceList';
 import { loadMoneySums } from '@/services/billing/moneySums';
 import { listReminders } from '@/services/billing/reminders';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { AgeChart } from '@/desk/billing/AgeChart';
 import { InvoiceList } from '@/desk/billing/InvoiceList';
 import { MoneyFigures } from '@/desk/billing/MoneyFigures';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { proposalList } from '@/services/proposals/proposalList';
 import { ProposalList } from '@/desk/proposals/ProposalList';
 import { LinkButton } from '@/ui/LinkButton';

@@ -5,7 +5,7 @@ import { may } from '@/services/actor';
 import { waitingRounds } from '@/services/agreements/rounds';
 import { waitingQuestions } from '@/services/booklet/questions';
 import { invoiceList } from '@/services/billing/invoiceList';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { waitingApprovals } from '@/services/proposals/approval';
 import { listProposals } from '@/services/proposals/read';
 import { isNothing, showDecimal } from '@/core/number';

@@ -10,7 +10,7 @@ import { NONE } from '../price/decided';
 import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { findLine } from './find';
-import { PartGone } from './operations';
+import { PartGone } from './partGone';
 import { fitting } from '../text/fitting';
 
 /* Edits of money set aside, and of the rounds in which the customer chooses against it. */

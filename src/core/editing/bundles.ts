@@ -3,7 +3,8 @@ import { roundFixed, writeFixed } from '../number';
 import { parseQuantity } from '../quantity';
 import { readFormula } from '../formula';
 import { findBundle } from './find';
-import { PartGone, bundleTaxedHere, itemTaxedHere, sectionOf, taxedHere } from './operations';
+import { PartGone, sectionOf } from './partGone';
+import { bundleTaxedHere, itemTaxedHere, taxedHere } from './taxClasses';
 import { fitting } from '../text/fitting';
 
 /* Edits of bundles in a proposal. None of them touches the library. */

@@ -1,7 +1,7 @@
 import type { ProposalDocument, Question, Rule, Section, Tier, Tiers } from '@/model';
 import { NONE, bundlesOf } from '../price/decided';
 import { findQuestion } from './find';
-import { PartGone, sectionOf } from './operations';
+import { PartGone, sectionOf } from './partGone';
 import { dropRulesOf } from './rules';
 import { fitting } from '../text/fitting';
 

@@ -1,5 +1,11 @@
 export * from './find';
-export * from './operations';
+export { PartGone, sectionOf } from './partGone';
+export * from './lines';
+export * from './moving';
+export * from './questions';
+export * from './taxClasses';
+export * from './texts';
+export * from './typedQuantity';
 export * from './pointer';
 export * from './lineFromItem';
 export * from './bundles';

@@ -4,7 +4,7 @@ import { namesIn, knownFormula, renamed, reservedNames } from '../formula';
 import { edgeName } from '../plan';
 import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
-import { PartGone } from './operations';
+import { PartGone } from './partGone';
 import { readDimension } from './spaces';
 import { fitting } from '../text/fitting';
 

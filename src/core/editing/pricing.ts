@@ -2,7 +2,7 @@ import type { Discount, Fee, Line, Load, ProposalDocument, SpreadWay, TaxTerms }
 import { writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { findBundle, findLine } from './find';
-import { PartGone, sectionOf } from './operations';
+import { PartGone, sectionOf } from './partGone';
 import { fitting } from '../text/fitting';
 
 /* Edits of how a proposal is priced: loads, discounts, fees and tax. */

@@ -2,7 +2,7 @@ import type { Bundle, Dimension, Line, ProposalDocument, Section, SectionEntry, 
 import { parseQuantity } from '../quantity';
 import { FormulaError } from '../formula';
 import { writeFixed } from '../number';
-import { PartGone, sectionOf } from './operations';
+import { PartGone, sectionOf } from './partGone';
 import { dropRulesOf } from './rules';
 import { fitting } from '../text/fitting';
 

@@ -60,11 +60,7 @@ export function CustomerList({
         }}
       />
       {(adding || asked) && (
-        <CustomerForm
-          save={save}
-          close={close}
-          done={({ id }) => router.push(`/customers/${id}`)}
-        />
+        <CustomerForm save={save} close={close} done={({ id }) => router.push(`/customers/${id}`)} />
       )}
     </div>
   );

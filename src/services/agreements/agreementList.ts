@@ -5,7 +5,7 @@ import { addressText } from '@/data/words';
 import type { LoadedAgreement } from '@/core/billing';
 import { standingAndTrack } from '@/core/billing';
 import type { ListSpec } from '@/core/lists';
-import type { DeskList } from '../lists';
+import type { DeskList } from '../lists/deskList';
 
 interface Raw {
   readonly id: string;

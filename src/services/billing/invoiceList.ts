@@ -4,7 +4,7 @@ import type { InvoiceStanding, InvoiceState, IssuedKind } from '@/core/billing';
 import { isOverdue } from '@/core/billing';
 import type { ListSpec } from '@/core/lists';
 import { moneyOf } from '@/core/number';
-import type { DeskList } from '../lists';
+import type { DeskList } from '../lists/deskList';
 
 interface Raw {
   readonly id: string;

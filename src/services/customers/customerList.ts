@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { addressText } from '@/data/words';
 import type { ListSpec } from '@/core/lists';
-import type { DeskList } from '../lists';
+import type { DeskList } from '../lists/deskList';
 
 /** A customer as their list shows them. */
 export interface CustomerListRow {

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import type { ListSpec } from '@/core/lists';
 import type { PaymentMethod } from '@/core/text/names';
-import type { DeskList } from '../lists';
+import type { DeskList } from '../lists/deskList';
 
 /** Money in, or (below zero) out again, as its list shows it. */
 export interface PaymentListRow {

@@ -3,7 +3,7 @@ import { user } from '@/data/schema';
 import { addressText } from '@/data/words';
 import type { ListSpec } from '@/core/lists';
 import type { ProposalState } from '@/core/offer';
-import type { DeskList } from '../lists';
+import type { DeskList } from '../lists/deskList';
 
 /** A proposal as its list shows it. */
 export interface ProposalListRow {

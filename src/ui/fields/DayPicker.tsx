@@ -42,7 +42,7 @@ export function DayPicker({
   min,
   max,
   label,
-  placeholder = '12/5, 5 Dec, +14',
+  placeholder = '12/5 or +14',
   ...rest
 }: {
   readonly value?: string | null;

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import type { AddressParameters } from '@/core/lists';
 import { loadMoneySums } from '@/services/billing/moneySums';
-import { readList } from '@/services/lists';
+import { readList } from '@/services/lists/deskList';
 import { paymentList } from '@/services/payments/paymentList';
 import { MoneyFigures } from '@/desk/billing/MoneyFigures';
 import { PaymentList } from '@/desk/payments/PaymentList';

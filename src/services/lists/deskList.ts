@@ -7,9 +7,9 @@ import type { AddressParameters, ListSpec, ListState } from '@/core/lists';
 import { readListState } from '@/core/lists';
 import { minorDigits } from '@/core/number';
 import type { ListPreferences } from '@/model';
-import { readListPreferences } from './accounts/listPreferences';
-import type { Actor } from './actor';
-import { businessDate } from './actor';
+import { readListPreferences } from '../accounts/listPreferences';
+import type { Actor } from '../actor';
+import { businessDate } from '../actor';
 
 /** What a list is worked out with. */
 export interface ListContext {
