@@ -112,6 +112,7 @@ test('reminders due are sent with one press, and are gone', async ({ page }) => 
 test('what goes to the accountant goes once: journal and items of a batch', async ({ page }) => {
   await page.goto('/money');
   await page.getByRole('link', { name: 'For the accountant' }).click();
+  await page.waitForURL('**/money/accountant');
   await page.getByLabel('From').fill('2020-01-01');
   await page.getByLabel('From').press('Enter');
   const make = page.getByRole('button', { name: 'Make the batch' });

@@ -70,6 +70,10 @@ export function DayPicker({
       value={read(value)}
       disabledDate={outside({ from: min, to: max })}
       onChange={(day) => onChange?.(write(day as Dayjs | null))}
+      // Enter takes the day; it does not send the form the field stands in.
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.preventDefault();
+      }}
     />
   );
 }
