@@ -174,3 +174,40 @@ test('an invoice is found among all by number and work; the sums stay those of e
   await expect(page).toHaveURL(/state=outstanding/);
   await expect(page.locator('.list-total td').last()).toHaveText(sum.split('\n').at(-1)!);
 });
+
+test('fast hands, slow answers: words at 30 ms a key, a filter and an order chosen before the first answer; cleared, opened, gone back to', async ({
+  page,
+}) => {
+  await page.goto('/proposals');
+  const rows = rowsOf(page);
+  await expect(rows.first()).toBeVisible();
+  const all = await page.locator('.list-total td').nth(1).innerText();
+  const find = page.getByLabel('Find in proposals');
+  await page.route('**/proposals?**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    await route.continue();
+  });
+  await find.pressSequentially('porch', { delay: 30 });
+  await page.getByRole('combobox', { name: 'State' }).click();
+  await page.getByTitle('Draft', { exact: true }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('columnheader', { name: 'Total as suggested' }).click();
+  await page.waitForTimeout(400);
+  // An answer to less than was typed takes nothing of the rest.
+  await find.press('End');
+  await find.pressSequentially(' rear', { delay: 30 });
+  await expect(page).toHaveURL(/search=porch\+rear&sort=total&state=draft/, { timeout: 20_000 });
+  await expect(find).toHaveValue('porch rear');
+  await expect(rows).not.toHaveCount(0);
+  for (const text of await rows.allInnerTexts()) expect(text).toMatch(/porch, rear[\s\S]*Draft/i);
+
+  // Cleared, it stays cleared: the words do not come back of themselves.
+  await page.getByRole('button', { name: 'Clear filters' }).click();
+  await expect(find).toHaveValue('');
+  await expect(page).toHaveURL(/\/proposals\?sort=total$/, { timeout: 20_000 });
+  await expect(page.locator('.list-total td').nth(1)).toHaveText(all);
+  await page.waitForTimeout(2500);
+  await expect(page).toHaveURL(/\/proposals\?sort=total$/);
+  await page.goBack();
+  await expect(find).toHaveValue('porch rear', { timeout: 20_000 });
+});

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { ListSpec, ListState } from './listState';
-import { isNarrowed, readListState, readRange, shownColumns, writeListState } from './listState';
+import { isNarrowed, readListState, readRange, shownColumns, sumColumn, writeListState } from './listState';
 
 const spec: ListSpec = {
   name: 'invoices',
@@ -94,4 +94,10 @@ test('narrowed is what is searched for or filtered', () => {
   expect(isNarrowed(readListState(spec, { page: '4', sort: 'open' }))).toBe(false);
   expect(isNarrowed(readListState(spec, { search: 'porch' }))).toBe(true);
   expect(isNarrowed(readListState(spec, { state: 'paid' }))).toBe(true);
+});
+
+test('the sum of a column has the decimals of its rows; rows without it count nothing', () => {
+  expect(sumColumn([{ open: '0.10' }, { open: '0.20' }, { open: '-1000.05' }], 'open')).toBe('-999.75');
+  expect(sumColumn([{ open: '1200' }, { other: '5' }], 'open')).toBe('1200');
+  expect(sumColumn([], 'open')).toBe('0');
 });

@@ -1,3 +1,5 @@
+import { addFixed, parseFixed, writeFixedPlaces } from '../number';
+
 /** What a column of a list is: it decides how it is aligned, shown, sorted and exported. */
 export type ColumnKind = 'text' | 'count' | 'amount' | 'date' | 'state';
 
@@ -127,4 +129,11 @@ export const isNarrowed = ({ search, filters }: Pick<ListState, 'search' | 'filt
 export function shownColumns(spec: ListSpec, chosen: readonly string[] | undefined): readonly ListColumn[] {
   const kept = chosen && spec.columns.filter(({ key }) => chosen.includes(key));
   return kept && kept.length > 0 ? kept : spec.columns.filter(({ shown }) => shown !== false);
+}
+
+/** What a column of decimal text comes to over some rows, with as many decimals as the first of them has. */
+export function sumColumn<Row extends object>(rows: readonly Row[], key: string): string {
+  const texts = rows.map((row) => String(row[key as keyof Row] ?? '0'));
+  const places = texts[0]?.split('.')[1]?.length ?? 0;
+  return writeFixedPlaces(addFixed(texts.map(parseFixed)), places);
 }

@@ -9,6 +9,9 @@ import { DayRangePicker } from '../fields/DayPicker';
 
 const nothing = { from: null, to: null };
 
+/** No currency has more decimals. */
+const PLACES = 4;
+
 /** One end of a range of amounts; taken when the field is left or Enter is pressed. */
 function AmountEnd({
   label,
@@ -24,7 +27,7 @@ function AmountEnd({
   const commit = () => {
     if (text === null) return;
     try {
-      take(text.trim() === '' ? null : parseSignedMoneyInput(text, 2));
+      take(text.trim() === '' ? null : parseSignedMoneyInput(text, PLACES));
       setText(null);
       setWrong(false);
     } catch {
