@@ -7,3 +7,9 @@ export interface FoundThing {
   readonly detail: string;
   readonly address: string;
 }
+
+/** What was found, and of which kinds there is more than that. */
+export interface Found {
+  readonly found: readonly FoundThing[];
+  readonly more: readonly FoundThing['kind'][];
+}

@@ -8,7 +8,7 @@ import { newAgreement, newCompany, newProposal, testDocument } from '../support/
 afterAll(closeConnection);
 
 const of = async (actor: Awaited<ReturnType<typeof newCompany>>, words: string) =>
-  (await findAnything(actor, words)).map(({ kind, title }) => `${kind}: ${title}`);
+  (await findAnything(actor, words)).found.map(({ kind, title }) => `${kind}: ${title}`);
 
 test('a customer is found by name, mail, telephone however it is written, and address', async () => {
   const actor = await newCompany();
@@ -38,7 +38,7 @@ test('a customer is found by name, mail, telephone however it is written, and ad
     expect([words, await of(actor, words)]).toEqual([words, ['customer: Wilhelmina Oakfen']]);
   for (const words of ['secret', 'x', '', '%', '010 4478', 'oakfen heron nothing'])
     expect([words, await of(actor, words)]).toEqual([words, []]);
-  const [found] = await findAnything(actor, 'oakfen');
+  const [found] = (await findAnything(actor, 'oakfen')).found;
   expect(found).toMatchObject({ address: `/customers/${id}` });
   expect(JSON.stringify(found)).not.toContain('SECRET');
   expect(await of(await newCompany(), 'oakfen')).toEqual([]);
@@ -54,7 +54,9 @@ test('proposals, agreements, invoices and items by words and number; some of eac
       ...{ costs: [], taxClass: 'taxed', costCode: '', tags: [], internalNote: '' },
     },
   ]);
-  const found = await findAnything(actor, 'heron');
+  const { found, more } = await findAnything(actor, 'heron');
+  // That there are more is said.
+  expect(more).toEqual(['proposal']);
   const count = (kind: string) => found.filter((each) => each.kind === kind).length;
   // The agreement has its proposal; of a kind six at most.
   expect([count('proposal'), count('agreement'), count('item'), count('invoice') > 0]).toEqual([
@@ -64,10 +66,10 @@ test('proposals, agreements, invoices and items by words and number; some of eac
     true,
   ]);
   const { number, invoices } = await readAgreement(actor, agreementId);
-  expect((await findAnything(actor, String(number))).map(({ address }) => address)).toContain(
+  expect((await findAnything(actor, String(number))).found.map(({ address }) => address)).toContain(
     `/agreements/${agreementId}`,
   );
-  expect((await findAnything(actor, invoices[0]!.number)).map(({ address }) => address)).toContain(
+  expect((await findAnything(actor, invoices[0]!.number)).found.map(({ address }) => address)).toContain(
     `/money/${invoices[0]!.id}`,
   );
 });

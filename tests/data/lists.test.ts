@@ -2,6 +2,11 @@ import { sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { readListPreferences, saveListPreferences } from '@/services/accounts/listPreferences';
 import { listFile } from '@/services/downloads/lists';
+import { readAgreement } from '@/services/agreements/read';
+import { agreementList } from '@/services/agreements/agreementList';
+import { invoiceList } from '@/services/billing/invoiceList';
+import { customerList } from '@/services/customers/customerList';
+import { readCustomer } from '@/services/customers/customers';
 import { readList, readWholeList } from '@/services/lists/deskList';
 import { proposalList } from '@/services/proposals/proposalList';
 import { listProposals } from '@/services/proposals/read';
@@ -10,6 +15,7 @@ import { stateToday } from '@/core/offer';
 import { PAGE_SIZE } from '@/core/lists';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { newCompany, newProposal, refusal, sendIt, testDocument } from '../support/desk';
+import { demoOwner } from '../support/demo';
 import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
@@ -97,6 +103,37 @@ test('the state by SQL is the state by the core, and the list is the one that wa
       expect(state).toBe(
         stateToday(state === 'lapsed' ? 'sent' : state, validUntil ?? undefined, now.slice(0, 10)),
       );
+  }
+});
+
+test('what the database sums for a list is what the pages of the demo say by the core', async () => {
+  const actor = await demoOwner();
+  const { rows: customers } = await readWholeList(actor, customerList, {});
+  for (const { id, open, proposals } of customers) {
+    const page = await readCustomer(actor, id);
+    expect([id, cents(open), proposals]).toEqual([id, cents(page.owed.open), page.proposals.length]);
+  }
+  const { rows: agreements } = await readWholeList(actor, agreementList, {});
+  expect(agreements.length).toBeGreaterThan(4);
+  for (const { id, sum, open, held, billed, left } of agreements) {
+    const page = await readAgreement(actor, id);
+    expect([id, cents(sum), cents(open), cents(held), billed, left]).toEqual([
+      id,
+      cents(page.sumToDate),
+      sumAmounts(page.invoices.map((invoice) => cents(invoice.open))),
+      cents(page.held),
+      page.standing.billed,
+      page.standing.leftToBill,
+    ]);
+  }
+  const { rows: invoices } = await readWholeList(actor, invoiceList, {});
+  for (const state of ['outstanding', 'overdue', 'settled'] as const) {
+    const { rows, totals } = await readList(actor, invoiceList, { state });
+    const fits = invoices.filter(({ open, overdue }) =>
+      state === 'overdue' ? overdue : cents(open) > 0n === (state === 'outstanding'),
+    );
+    expect([state, rows.map(({ id }) => id).sort()]).toEqual([state, fits.map(({ id }) => id).sort()]);
+    expect(cents(totals.open!)).toBe(sumAmounts(fits.map(({ open }) => cents(open))));
   }
 });
 

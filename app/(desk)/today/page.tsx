@@ -117,6 +117,13 @@ export default async function TodayPage() {
               ))}
             </tbody>
           </table>
+          {overdue.count > late.length && (
+            <p>
+              <Link className="link-in-text" href="/money?state=overdue&sort=due" prefetch={false}>
+                All {overdue.count} overdue invoices
+              </Link>
+            </p>
+          )}
         </>
       )}
       <h2>With the customer</h2>

@@ -34,11 +34,6 @@ test.each([
   ['+99999', null],
 ])('%s on 20 December 2026 → %s', (typed, date) => expect(typedDay(typed, today)).toBe(date));
 
-test('day first, where that is usual', () => {
-  expect(typedDay('5/12', today, { dayFirst: true })).toBe('2026-12-05');
-  expect(typedDay('31.12.', today, { dayFirst: true })).toBe('2026-12-31');
-});
-
 // date-fns, a general-purpose library, reads and writes the same dates.
 const days = fc.integer({ min: 0, max: 20_000 }).map((count) => plusDays('2001-01-01', count));
 const read = (day: string) => parse(day, 'yyyy-MM-dd', new Date(2000, 0, 1));

@@ -1,7 +1,13 @@
-import { dateOf, dayNumber, dayOf, isDay, plusDays } from './days';
+import { months } from '../text/dates';
+import { dateOf, dayNumber, dayOf, daysBetween, isDay, plusDays, weekdayOf } from './days';
 
-const names = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const weekdays = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
+const monthNames = months.map((name) => name.toLowerCase());
+const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
+
+/** Which of some names a text begins, with three letters or more; -1 for none. */
+const begun = (names: readonly string[], text: string): number =>
+  text.length < 3 ? -1 : names.findIndex((name) => name.startsWith(text));
+
 const words: Readonly<Record<string, number>> = { today: 0, tomorrow: 1, yesterday: -1 };
 
 const LONGEST = 40;
@@ -18,7 +24,7 @@ const yearOf = (typed: string): number => (typed.length <= 2 ? 2000 : 0) + Numbe
 function nearest(month: number, day: number, today: string): string | null {
   const year = Number(today.slice(0, 4));
   const found = [year - 1, year, year + 1].flatMap((each) => write(each, month, day) ?? []);
-  const far = (date: string) => Math.abs(dayOf(date) - dayOf(today));
+  const far = (date: string) => Math.abs(daysBetween(today, date));
   return found.sort((a, b) => far(a) - far(b))[0] ?? null;
 }
 
@@ -28,7 +34,7 @@ const inYear = (month: number, day: number, year: string | undefined, today: str
 /**
  * A business date as a person types it, as YYYY-MM-DD; null for what is no date.
  *
- * - `2026-12-05`; `12/5`, `12/5/26`, `12.5.2026` (month first, as the locale has it; day first with `dayFirst`)
+ * - `2026-12-05`; `12/5`, `12/5/26`, `12.5.2026` (month first, as in the United States)
  * - `5 Dec`, `Dec 5`, `5 December 2026`
  * - `+14`, `-3`: so many days from today; `today`, `tomorrow`, `yesterday`; `fri`: the next one, today not counted
  *
@@ -36,11 +42,7 @@ const inYear = (month: number, day: number, year: string | undefined, today: str
  *
  * @param today the business date it is counted from
  */
-export function typedDay(
-  typed: string,
-  today: string,
-  { dayFirst = false }: { readonly dayFirst?: boolean } = {},
-): string | null {
+export function typedDay(typed: string, today: string): string | null {
   const text = typed.trim().toLowerCase().replace(/,/g, ' ').replace(/\s+/g, ' ');
   if (text === '' || text.length > LONGEST) return null;
   if (isDay(text)) return text;
@@ -50,8 +52,7 @@ export function typedDay(
   if (offset) return plusDays(today, Number(`${offset[1]}${offset[2]}`));
   const numbers = /^(\d{1,2})[/. -](\d{1,2})(?:[/. -](\d{2}|\d{4}))?\.?$/.exec(text);
   if (numbers) {
-    const [a, b] = [Number(numbers[1]), Number(numbers[2])];
-    return dayFirst ? inYear(b, a, numbers[3], today) : inYear(a, b, numbers[3], today);
+    return inYear(Number(numbers[1]), Number(numbers[2]), numbers[3], today);
   }
   const named = /^(\d{1,2})\.? ?([a-z]{3,9})\.?(?: (\d{2}|\d{4}))?$/.exec(text);
   const turned = /^([a-z]{3,9})\.? ?(\d{1,2})(?:st|nd|rd|th)?(?: (\d{2}|\d{4}))?$/.exec(text);
@@ -61,31 +62,12 @@ export function typedDay(
       ? [turned[2]!, turned[1]!, turned[3]]
       : [null, text, undefined];
   if (day === null) {
-    const weekday = weekdays.indexOf(name.slice(0, 3));
-    if (weekday < 0 || !/^[a-z]{3,9}$/.test(name) || !longNames[weekday]!.startsWith(name)) return null;
-    const ahead = (weekday - ((((dayOf(today) + 4) % 7) + 7) % 7) + 7) % 7 || 7;
-    return dateOf(dayOf(today) + ahead);
+    const weekday = begun(weekdays, name);
+    return weekday < 0 ? null : plusDays(today, (weekday - weekdayOf(dayOf(today)) + 7) % 7 || 7);
   }
-  const month = names.indexOf(name.slice(0, 3)) + 1;
-  if (month === 0 || !longMonths[month - 1]!.startsWith(name)) return null;
-  return inYear(month, Number(day), year, today);
+  const month = begun(monthNames, name) + 1;
+  return month === 0 ? null : inYear(month, Number(day), year, today);
 }
-
-const longNames = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
-const longMonths = [
-  'january',
-  'february',
-  'march',
-  'april',
-  'may',
-  'june',
-  'july',
-  'august',
-  'september',
-  'october',
-  'november',
-  'december',
-];
 
 /** The days of a month as its first and last date; month as YYYY-MM. */
 export function monthRange(month: string): { readonly from: string; readonly to: string } {

@@ -1,4 +1,5 @@
-const months = [
+/** The months by name, in order. */
+export const months = [
   'January',
   'February',
   'March',

@@ -1,10 +1,10 @@
 import type { SQL } from 'drizzle-orm';
 import { or, sql } from 'drizzle-orm';
-import type { FoundThing } from '@/model';
+import type { Found, FoundThing } from '@/model';
 import type { Transaction } from '../connection';
 import { addressText, hasWords } from '../words';
 
-/** So many of a kind at most: who wants more opens its list. */
+/** So many of a kind at most; that there are more is said, and where. */
 const OF_A_KIND = 6;
 
 interface Kind {
@@ -130,9 +130,10 @@ const kinds: readonly Kind[] = [
  * What of the company has all the words of a search: customers (by telephone, too, however it is written), proposals, change
  * orders, agreements, invoices, payments, bundles and items; some of each.
  */
-export async function findThings(tx: Transaction, search: string): Promise<FoundThing[]> {
+export async function findThings(tx: Transaction, search: string): Promise<Found> {
   const digits = search.replace(/\D/g, '');
   const found: FoundThing[] = [];
+  const more: FoundThing['kind'][] = [];
   for (const each of kinds) {
     const byPhone =
       each.phone && digits.length >= 4 && /^[\d\s()+./-]+$/.test(search.trim())
@@ -142,10 +143,11 @@ export async function findThings(tx: Transaction, search: string): Promise<Found
     const { rows } = await tx.execute<{ id: string; of: string; title: string; detail: string }>(
       sql`select ${each.id} as id, ${each.of ?? sql`''`} as "of", ${each.title} as title, ${each.detail} as detail
           from ${each.from} where ${fits ?? sql`true`} ${each.where ? sql`and ${each.where}` : sql``}
-          order by ${each.order} limit ${OF_A_KIND}`,
+          order by ${each.order} limit ${OF_A_KIND + 1}`,
     );
-    for (const { id, of, title, detail } of rows)
+    if (rows.length > OF_A_KIND) more.push(each.kind);
+    for (const { id, of, title, detail } of rows.slice(0, OF_A_KIND))
       found.push({ kind: each.kind, id, title, detail, address: each.address({ id, of }) });
   }
-  return found;
+  return { found, more };
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { monthBefore } from '@/core/calendar';
 import { DayPicker } from '@/ui/fields/DayPicker';
 import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
@@ -30,13 +31,6 @@ const said = ({ invoice, payment, reversal, refund }: Counts): string => {
     ? 'nothing'
     : there.map(([count, one, many]) => `${count} ${count === 1 ? one : many}`).join(', ');
 };
-
-/** The month before a day, first and last day. */
-function monthBefore(today: string): Range {
-  const [year, month] = today.split('-').map(Number);
-  const last = new Date(Date.UTC(year!, month! - 1, 0)).toISOString().slice(0, 10);
-  return { from: `${last.slice(0, 7)}-01`, to: last };
-}
 
 /** What goes to the accountant: batches by a range of days, each thing in one of them; and the accounts it is booked on. */
 export function Accountant({

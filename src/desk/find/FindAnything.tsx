@@ -3,7 +3,7 @@
 import { Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import type { FoundThing } from '@/model';
+import type { Found, FoundThing } from '@/model';
 import { askDoor } from '@/ui/askDoor';
 import { actsFor } from './acts';
 import './find.css';
@@ -30,14 +30,36 @@ const groups: Readonly<Record<FoundThing['kind'], string>> = {
   item: 'Items',
 };
 
-const choicesOf = (words: string, found: readonly FoundThing[]): Choice[] => [
-  ...found.map(({ kind, id, title, detail, address }) => ({
-    key: `${kind} ${id}`,
-    group: groups[kind],
-    title,
-    detail,
-    address,
-  })),
+/** The list that has all of a kind. */
+const lists: Readonly<Record<FoundThing['kind'], string>> = {
+  customer: '/customers?search=',
+  proposal: '/proposals?search=',
+  agreement: '/agreements?search=',
+  'change order': '/agreements?search=',
+  invoice: '/money?search=',
+  payment: '/money/payments?search=',
+  bundle: '/library?kind=bundle&q=',
+  item: '/library?kind=item&q=',
+};
+
+const nothing: Found = { found: [], more: [] };
+
+const choicesOf = (words: string, { found, more }: Found): Choice[] => [
+  ...found.flatMap(({ kind, id, title, detail, address }, i) => [
+    { key: `${kind} ${id}`, group: groups[kind], title, detail, address },
+    // Behind the last of its kind: where the others are.
+    ...(more.includes(kind) && found[i + 1]?.kind !== kind
+      ? [
+          {
+            key: `more ${kind}`,
+            group: groups[kind],
+            title: `All with “${words}” …`,
+            detail: '',
+            address: `${lists[kind]}${encodeURIComponent(words)}`,
+          },
+        ]
+      : []),
+  ]),
   ...actsFor(words).map(({ name, key, address }) => ({
     key: `act ${name}`,
     group: 'Go to',
@@ -51,7 +73,7 @@ const choicesOf = (words: string, found: readonly FoundThing[]): Choice[] => [
 export function FindAnything({ close }: { readonly close: () => void }) {
   const router = useRouter();
   const [words, setWords] = useState('');
-  const [answer, setAnswer] = useState<{ of: string; found: readonly FoundThing[] }>({ of: '', found: [] });
+  const [answer, setAnswer] = useState<Found & { of: string }>({ of: '', found: [], more: [] });
   const [trouble, setTrouble] = useState<string | null>(null);
   const [at, setAt] = useState(0);
   /** Enter was pressed for these words before their answer was there. */
@@ -62,11 +84,11 @@ export function FindAnything({ close }: { readonly close: () => void }) {
     if (asked.length < 2) return;
     const gone = new AbortController();
     const timer = setTimeout(() => {
-      askDoor<{ found: FoundThing[] }>(`/api/v1/find?${new URLSearchParams({ words: asked })}`, {
+      askDoor<Found>(`/api/v1/find?${new URLSearchParams({ words: asked })}`, {
         signal: gone.signal,
       }).then(
-        ({ found }) => {
-          setAnswer({ of: asked, found });
+        (found) => {
+          setAnswer({ of: asked, ...found });
           setTrouble(null);
         },
         (error: Error) => {
@@ -82,7 +104,7 @@ export function FindAnything({ close }: { readonly close: () => void }) {
 
   const waiting = asked.length >= 2 && answer.of !== asked && trouble === null;
   const choices = useMemo(
-    () => choicesOf(asked, asked.length >= 2 && answer.of === asked ? answer.found : []),
+    () => choicesOf(asked, asked.length >= 2 && answer.of === asked ? answer : nothing),
     [asked, answer],
   );
   const here = Math.min(at, Math.max(0, choices.length - 1));
@@ -121,6 +143,7 @@ export function FindAnything({ close }: { readonly close: () => void }) {
         onChange={({ target }) => {
           setWords(target.value);
           setAt(0);
+          setTrouble(null);
         }}
         onKeyDown={(event) => {
           const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];

@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { invoiceListSource } from '@/data/billing/invoiceListSource';
 import { standingsByInvoice } from '@/data/billing/settled';
 import type { InvoiceStanding, InvoiceState, IssuedKind } from '@/core/billing';
 import { isOverdue } from '@/core/billing';
@@ -79,68 +79,33 @@ const spec: ListSpec = {
 /** Everything issued. What is open is the sum the database keeps (held equal to the core's); states are the core's. */
 export const invoiceList: DeskList<Raw, InvoiceListRow> = {
   spec: () => spec,
-  source: ({ today }) => ({
-    from: sql`invoice i
-      join agreement a on a.company_id = i.company_id and a.id = i.agreement_id
-      join customer c on c.company_id = a.company_id and c.id = a.customer_id
-      left join invoice_open o on o.company_id = i.company_id and o.invoice_id = i.id`,
-    columns: {
-      number: sql`i.label`,
-      what: sql`i.title`,
-      agreement: sql`a.title`,
-      customer: sql`c.name`,
-      issued: sql`i.issued_on::text`,
-      due: sql`i.due_on::text`,
-      total: sql`i.total`,
-      open: sql`coalesce(o.open, 0)`,
-    },
-    also: {
-      id: sql`i.id`,
-      kind: sql`i.kind`,
-      agreementId: sql`a.id`,
-      agreementNumber: sql`a.number`,
-    },
-    sortBy: { issued: sql`i.issued_at`, due: sql`i.due_on` },
-    words: [sql`i.label`, sql`i.title`, sql`a.title`, sql`c.name`],
-    filters: {
-      state: (values) =>
-        sql`(${sql.join(
-          values.map((value) =>
-            value === 'outstanding'
-              ? sql`o.open > 0`
-              : value === 'overdue'
-                ? sql`(o.open > 0 and i.due_on < ${today}::date)`
-                : sql`coalesce(o.open, 0) <= 0`,
-          ),
-          sql` or `,
-        )})`,
-      kind: sql`i.kind`,
-      issued: sql`i.issued_on`,
-      due: sql`i.due_on`,
-      total: sql`i.total`,
-    },
-    id: sql`i.id`,
-  }),
+  source: invoiceListSource,
   finish: async ({ tx, today, digits }, rows) => {
-    const { write } = moneyOf(digits);
     const shown: InvoiceListRow[] = [];
     for (let at = 0; at < rows.length; at += CHUNK) {
       const part = rows.slice(at, at + CHUNK);
       const standings = await standingsByInvoice(tx, part, digits);
-      shown.push(...part.map((row) => rowOf(row, standings.get(row.id)!)));
+      shown.push(...part.map((row) => rowOf(row, standings.get(row.id)!, digits, today)));
     }
     return shown;
-
-    function rowOf({ due, ...row }: Raw, standing: InvoiceStanding): InvoiceListRow {
-      const note = row.kind === 'credit note';
-      return {
-        ...row,
-        due: note ? null : due,
-        state: note ? 'credit note' : isOverdue(standing, due, today) ? 'overdue' : standing.state,
-        paid: write(standing.paid),
-        open: write(standing.open),
-        overdue: isOverdue(standing, due, today),
-      };
-    }
   },
 };
+
+function rowOf(
+  { due, ...row }: Raw,
+  standing: InvoiceStanding,
+  digits: number,
+  today: string,
+): InvoiceListRow {
+  const { write } = moneyOf(digits);
+  const note = row.kind === 'credit note';
+  const overdue = isOverdue(standing, due, today);
+  return {
+    ...row,
+    due: note ? null : due,
+    state: note ? 'credit note' : overdue ? 'overdue' : standing.state,
+    paid: write(standing.paid),
+    open: write(standing.open),
+    overdue,
+  };
+}

@@ -1,4 +1,4 @@
-import type { AddressParameters } from '@/core/lists';
+import type { AddressParameters, ListSpec } from '@/core/lists';
 import { shownColumns } from '@/core/lists';
 import { listCsv, listXlsx } from '@/formats/listFile';
 import { readListPreferences } from '../accounts/listPreferences';
@@ -12,12 +12,19 @@ import { paymentList } from '../payments/paymentList';
 import { Problem } from '../problem';
 import { proposalList } from '../proposals/proposalList';
 
-const lists: Readonly<Record<string, DeskList<never, { readonly id: string }>>> = {
-  agreements: agreementList as never,
-  customers: customerList as never,
-  invoices: invoiceList as never,
-  payments: paymentList as never,
-  proposals: proposalList as never,
+type Whole = Promise<{ readonly spec: ListSpec; readonly rows: readonly { readonly id: string }[] }>;
+
+const whole =
+  <Raw, Row extends { readonly id: string }>(list: DeskList<Raw, Row>) =>
+  (actor: Actor, parameters: AddressParameters): Whole =>
+    readWholeList(actor, list, parameters);
+
+const lists: Readonly<Record<string, (actor: Actor, parameters: AddressParameters) => Whole>> = {
+  agreements: whole(agreementList),
+  customers: whole(customerList),
+  invoices: whole(invoiceList),
+  payments: whole(paymentList),
+  proposals: whole(proposalList),
 };
 
 const MOST_PICKED = 50;
@@ -43,9 +50,9 @@ export async function listFile(
   name: string,
   parameters: AddressParameters,
 ): Promise<{ readonly body: string | Buffer; readonly type: string; readonly name: string }> {
-  const list = Object.hasOwn(lists, name) ? lists[name] : undefined;
-  if (!list) throw new Problem(404, 'There is no such list.');
-  const { spec, rows } = await readWholeList(actor, list, parameters);
+  const read = Object.hasOwn(lists, name) ? lists[name] : undefined;
+  if (!read) throw new Problem(404, 'There is no such list.');
+  const { spec, rows } = await read(actor, parameters);
   const { columns: chosen } = await readListPreferences(actor, spec.name);
   const columns = shownColumns(spec, chosen)
     .filter(({ key }) => key !== 'track')

@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { paymentListSource } from '@/data/payments/paymentListSource';
 import type { ListSpec } from '@/core/lists';
 import type { PaymentMethod } from '@/core/text/names';
 import type { DeskList } from '../lists/deskList';
@@ -61,33 +61,5 @@ const spec: ListSpec = {
 /** Payments, those returned or void, and refunds: what the sum received in a time is made of. */
 export const paymentList: DeskList<PaymentListRow> = {
   spec: () => spec,
-  source: () => ({
-    from: sql`(
-        select id, company_id, customer_id, agreement_id, 'payment' as kind, method, amount, received_on as day,
-          reference as text, recorded_at from payment
-        union all
-        select r.id, r.company_id, p.customer_id, p.agreement_id,
-          case when r.amount < 0 then 'reinstated' else r.kind end, p.method, -r.amount, r.happened_on, r.reason,
-          r.recorded_at
-        from payment_reversal r join payment p on p.company_id = r.company_id and p.id = r.payment_id
-        union all
-        select id, company_id, customer_id, agreement_id, 'refund', method, -amount, paid_on, reference, recorded_at
-        from refund) m
-      join customer c on c.company_id = m.company_id and c.id = m.customer_id
-      join agreement a on a.company_id = m.company_id and a.id = m.agreement_id`,
-    columns: {
-      day: sql`m.day::text`,
-      customer: sql`c.name`,
-      agreement: sql`a.title`,
-      kind: sql`m.kind`,
-      method: sql`m.method`,
-      text: sql`m.text`,
-      amount: sql`m.amount`,
-    },
-    also: { id: sql`m.id`, customerId: sql`c.id`, agreementId: sql`a.id` },
-    sortBy: { day: sql`(m.day, m.recorded_at)` },
-    words: [sql`c.name`, sql`a.title`, sql`m.text`],
-    filters: { kind: sql`m.kind`, method: sql`m.method`, day: sql`m.day`, amount: sql`m.amount` },
-    id: sql`m.id`,
-  }),
+  source: paymentListSource,
 };

@@ -1,10 +1,12 @@
 'use client';
 
+import { App } from 'antd';
 import generatePicker from 'antd/es/date-picker/generatePicker';
 import dayjsConfig from '@rc-component/picker/generate/dayjs';
 import type { Dayjs } from 'dayjs';
 import dayjs from 'dayjs';
 import { typedDay } from '@/core/calendar';
+import { showDate } from '@/core/text/dates';
 
 /** How dates are written in a field; what is typed is read in any usual way (core/calendar/typedDay). */
 const FORMAT = 'D MMM YYYY';
@@ -14,7 +16,7 @@ const Picker = generatePicker<Dayjs>({
   locale: {
     ...dayjsConfig.locale,
     parse: (locale, text, formats) => {
-      const day = typedDay(text, dayjs().format('YYYY-MM-DD'));
+      const day = typedDay(text, now());
       return day === null ? dayjsConfig.locale.parse(locale, text, formats) : dayjs(day);
     },
   },
@@ -23,17 +25,7 @@ const Picker = generatePicker<Dayjs>({
 const read = (day: string | null | undefined): Dayjs | null => (day ? dayjs(day) : null);
 const write = (day: Dayjs | null | undefined): string | null => (day ? day.format('YYYY-MM-DD') : null);
 
-interface Bounds {
-  readonly from?: string | undefined;
-  readonly to?: string | undefined;
-}
-
-const outside =
-  ({ from, to }: Bounds) =>
-  (day: Dayjs): boolean => {
-    const text = write(day)!;
-    return (from !== undefined && text < from) || (to !== undefined && text > to);
-  };
+const now = (): string => dayjs().format('YYYY-MM-DD');
 
 /** A business date (YYYY-MM-DD), picked or typed: `12/5`, `5 Dec`, `+14`. */
 export function DayPicker({
@@ -59,6 +51,20 @@ export function DayPicker({
   readonly className?: string;
   readonly style?: React.CSSProperties;
 }) {
+  const { message } = App.useApp();
+  const outside = (day: string) => (min !== undefined && day < min) || (max !== undefined && day > max);
+  /** The field goes back to the day that counts; why what was typed does not, is said. */
+  const tell = (typed: string) => {
+    if (typed.trim() === '') return;
+    const day = typedDay(typed, now());
+    if (day !== null && !outside(day)) return;
+    const stays = value ? ` It stays ${showDate(value)}.` : '';
+    void message.warning(
+      day === null
+        ? `“${typed.slice(0, 40)}” is no date: type 12/5, 5 Dec or +14.${stays}`
+        : `${showDate(day)} cannot be chosen here.${stays}`,
+    );
+  };
   return (
     <Picker
       {...rest}
@@ -66,10 +72,10 @@ export function DayPicker({
       format={FORMAT}
       placeholder={placeholder}
       needConfirm={false}
-      preserveInvalidOnBlur
       value={read(value)}
-      disabledDate={outside({ from: min, to: max })}
+      disabledDate={(day) => outside(write(day)!)}
       onChange={(day) => onChange?.(write(day as Dayjs | null))}
+      onBlur={({ target }) => tell((target as HTMLInputElement).value)}
       // Enter takes the day; it does not send the form the field stands in.
       onKeyDown={(event) => {
         if (event.key === 'Enter') event.preventDefault();

@@ -6,5 +6,5 @@ import { actionActor } from '../../../session';
 export const GET = (request: Request) =>
   respond(async () => {
     const words = new URL(request.url).searchParams.get('words') ?? '';
-    return Response.json({ found: await findAnything(await actionActor(), words) });
+    return Response.json(await findAnything(await actionActor(), words));
   });
