@@ -7,7 +7,15 @@ import { termsOf } from '@/core/allowance/terms';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
 import { withTax } from '@/core/customerView';
 import type { Amount } from '@/core/number';
-import { minorDigits, moneyOf, parseAmount, parseFixed, showAmount, writeAmount } from '@/core/number';
+import {
+  minorDigits,
+  moneyOf,
+  parseAmount,
+  parseFixed,
+  showAmount,
+  subtractAmounts,
+  writeAmount,
+} from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import type { Choices } from '@/model/choices';
 import type { CustomerBasis } from '@/model/customerView';
@@ -195,7 +203,7 @@ export function Round({
         <dt>Chosen in this round</dt>
         <dd data-testid="round-chosen">{money.show(figures.chosen)}</dd>
         <dt>Of the {money.show(spend)} allowance, then</dt>
-        <dd>{leftInWords(writeAmount((spend - chosen) as Amount, digits))}</dd>
+        <dd>{leftInWords(writeAmount(subtractAmounts(spend, chosen), digits))}</dd>
         {due !== null && (
           <>
             {basis === 'before tax' && (

@@ -1,6 +1,6 @@
 import type { Contract, SpreadWay } from '@/model';
 import type { Amount } from '../number';
-import { ZERO, moneyOf } from '../number';
+import { ZERO, addAmounts, moneyOf } from '../number';
 import { spreadChange } from '../schedule/spreadChange';
 
 /** What a change order does to an agreement: its sum, the tax in it and its payments, before and after. */
@@ -53,8 +53,8 @@ export function changeEffect(
   return {
     minorDigits: contract.minorDigits,
     change: total,
-    sum: { before: sum, after: (sum + total) as Amount },
-    tax: { before: tax, after: (tax + taxTotal) as Amount },
+    sum: { before: sum, after: addAmounts(sum, total) },
+    tax: { before: tax, after: addAmounts(tax, taxTotal) },
     entries: [
       ...before.map(({ id, name, amount, billed }) => ({
         id,

@@ -1,7 +1,7 @@
 import type { AgreedLine } from '../agreements';
 import type { InvoiceShows } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { divideRounded } from '../number';
+import { addAmounts, divideRounded } from '../number';
 
 /** What an invoice bills of one agreed line. */
 export interface Billed {
@@ -64,10 +64,10 @@ export function billedLines(billed: readonly Billed[], { unbilled, bundles }: In
       known
         ? {
             ...known,
-            agreed: (known.agreed + line.net) as Amount,
-            before: (known.before + already) as Amount,
-            net: (known.net + net) as Amount,
-            taxes: known.taxes.map((tax, i) => (tax + taxes[i]!) as Amount),
+            agreed: addAmounts(known.agreed, line.net),
+            before: addAmounts(known.before, already),
+            net: addAmounts(known.net, net),
+            taxes: known.taxes.map((tax, i) => addAmounts(tax, taxes[i]!)),
             measure: null,
           }
         : {

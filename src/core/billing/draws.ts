@@ -1,5 +1,5 @@
 import type { Amount, Fixed } from '../number';
-import { ONE, ZERO, allocateSigned, divideRounded, sumAmounts } from '../number';
+import { ONE, ZERO, allocateSigned, divideRounded, subtractAmounts, sumAmounts } from '../number';
 import type { BillableLine } from './billableLine';
 import type { TaxedLine } from './taxShares';
 import { taxToDate } from './taxShares';
@@ -40,8 +40,8 @@ export function drawnToDate(lines: readonly BillableLine[], draws: Iterable<Draw
 export function leftOf(lines: readonly BillableLine[], before: readonly BillableLine[]): BillableLine[] {
   return lines.map((line, i) => ({
     id: line.id,
-    net: (line.net - before[i]!.net) as Amount,
-    taxes: line.taxes.map((tax, t) => (tax - before[i]!.taxes[t]!) as Amount),
+    net: subtractAmounts(line.net, before[i]!.net),
+    taxes: line.taxes.map((tax, t) => subtractAmounts(tax, before[i]!.taxes[t]!)),
   }));
 }
 
@@ -140,7 +140,7 @@ export function drawTo(
   const used = parts
     .map(({ line, billed, net }): Draw => ({
       lineId: line.id,
-      net: (net - billed.net) as Amount,
+      net: subtractAmounts(net, billed.net),
       taxes: taxes.map((column, t) => (column.get(line.id)! - billed.taxes[t]!) as Amount),
     }))
     .filter((draw) => !isEmpty(draw));

@@ -1,5 +1,5 @@
 import type { Amount } from '../number';
-import { sumAmounts } from '../number';
+import { negateAmount, sumAmounts } from '../number';
 import type { IssuedKind } from './paper';
 
 /*
@@ -92,7 +92,7 @@ export function invoiceStandings(
       total,
       settled,
       credited: sumAmounts(
-        papers.filter(({ credits }) => credits === id).map((note) => -note.total as Amount),
+        papers.filter(({ credits }) => credits === id).map((note) => negateAmount(note.total)),
       ),
     }),
   );

@@ -1,7 +1,7 @@
 import type { Accounts, CostType } from '@/model';
 import { costTypes } from '@/model';
 import type { Amount } from '../number';
-import { ZERO, allocateSigned, sumAmounts } from '../number';
+import { ZERO, allocateSigned, negateAmount, sumAmounts } from '../number';
 import type { Draw } from './draws';
 import type { Portion } from './paper';
 
@@ -121,7 +121,7 @@ export function bookPaper(accounts: Accounts, items: readonly Item[]): Booking[]
 /** Money that came in (above zero) or went out, in the journal: on its account, and off what the customer owes. */
 export const bookMoney = (accounts: Accounts, method: keyof Accounts['money'], amount: Amount): Booking[] => [
   { account: accounts.money[method], costCode: null, component: null, amount },
-  { account: accounts.receivable, costCode: null, component: null, amount: -amount as Amount },
+  { account: accounts.receivable, costCode: null, component: null, amount: negateAmount(amount) },
 ];
 
 /** Accounts as many small builders number them; common practice, no source. */

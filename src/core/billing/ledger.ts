@@ -1,6 +1,6 @@
 import type { BillingTerms, ScheduleEntry } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { parsePercent, shareOf, sumAmounts } from '../number';
+import { parsePercent, shareOf, subtractAmounts, sumAmounts } from '../number';
 import { BillingError, drawnToDate, grossOf, leftOf } from './draws';
 import type { ClassedLine, Paper, Portion } from './paper';
 import { byClass, negativePortions, paperSums, something, sumPortions } from './paper';
@@ -96,7 +96,7 @@ export function positionOf({ lines, papers, components }: Ledger): Position {
     ahead,
     aheadGross: grossOf(ahead),
     billed,
-    leftToBill: (sumToDate - billed) as Amount,
+    leftToBill: subtractAmounts(sumToDate, billed),
   };
 }
 
@@ -111,7 +111,7 @@ export function billedOfEntry(
       .map((paper) => {
         const { total, retainage } = paperSums(paper, components);
         // What is held back of it is billed all the same: it comes with the release.
-        return (total - retainage) as Amount;
+        return subtractAmounts(total, retainage);
       }),
   );
 }

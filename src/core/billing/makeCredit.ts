@@ -1,6 +1,6 @@
 import type { CreditAsk } from '@/model';
 import type { Amount } from '../number';
-import { ZERO, divideRounded, parseAmount, showAmount } from '../number';
+import { ZERO, divideRounded, negateAmount, parseAmount, showAmount } from '../number';
 import type { BillableLine, Draw } from './draws';
 import { BillingError, drawAmount, grossOf } from './draws';
 import type { Issued, Ledger, Position } from './ledger';
@@ -53,8 +53,8 @@ const back = (rows: readonly BillableLine[]): Draw[] =>
     .filter(({ net, taxes }) => net !== 0n || taxes.some((tax) => tax !== 0n))
     .map(({ id, net, taxes }) => ({
       lineId: id,
-      net: -net as Amount,
-      taxes: taxes.map((tax) => -tax as Amount),
+      net: negateAmount(net),
+      taxes: taxes.map((tax) => negateAmount(tax)),
     }));
 
 /** The same part of portions as `part` is of `whole`. */

@@ -1,5 +1,5 @@
 import type { Amount } from '../number';
-import { ZERO, sumAmounts } from '../number';
+import { ZERO, addAmounts, negateAmount, sumAmounts } from '../number';
 import type { BillableLine, Draw } from './draws';
 import { grossOf } from './draws';
 
@@ -63,7 +63,7 @@ export function paperSums(paper: Paper, components: number): PaperSums {
     net,
     taxes,
     tax,
-    total: (net + tax) as Amount,
+    total: addAmounts(net, tax),
   };
 }
 
@@ -95,8 +95,8 @@ export const sumPortions = (portions: readonly Portion[]): Portion[] =>
 export const negativePortions = (portions: readonly Portion[]): Portion[] =>
   portions.map(({ taxClass, net, taxes }) => ({
     taxClass,
-    net: -net as Amount,
-    taxes: taxes.map((tax) => -tax as Amount),
+    net: negateAmount(net),
+    taxes: taxes.map((tax) => negateAmount(tax)),
   }));
 
 /** Portions of which something is there. */

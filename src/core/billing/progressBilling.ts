@@ -1,5 +1,5 @@
 import type { Amount, Fixed } from '../number';
-import { ONE, ZERO, divideRounded, parsePercent, sumAmounts } from '../number';
+import { ONE, ZERO, addAmounts, divideRounded, parsePercent, subtractAmounts, sumAmounts } from '../number';
 import type { Draw } from './draws';
 import type { Ledger, LedgerLine, Position } from './ledger';
 
@@ -30,13 +30,13 @@ export interface WorkGroup extends WorkFigures {
 
 /** The figures of a row from what was agreed, billed before, and billed now. */
 export function workFigures(agreed: Amount, before: Amount, now: Amount): WorkFigures {
-  const toDate = (before + now) as Amount;
+  const toDate = addAmounts(before, now);
   return {
     agreed,
     before,
     now,
     toDate,
-    left: (agreed - toDate) as Amount,
+    left: subtractAmounts(agreed, toDate),
     share: agreed === 0n ? null : (divideRounded(toDate * ONE, agreed) as Fixed),
   };
 }

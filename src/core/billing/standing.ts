@@ -1,5 +1,5 @@
 import type { Amount } from '../number';
-import { ZERO, sumAmounts } from '../number';
+import { ZERO, subtractAmounts, sumAmounts } from '../number';
 import type { InvoiceStanding } from './invoiceStanding';
 
 /** Money of one agreement: what it comes to, what is billed, paid and left. */
@@ -26,7 +26,7 @@ export function standingOf(
     sumToDate,
     billed,
     paid: (sumAmounts(invoices.map(({ paid }) => paid)) - paidBack) as Amount,
-    leftToBill: (sumToDate - billed) as Amount,
+    leftToBill: subtractAmounts(sumToDate, billed),
     billedUnpaid: sumAmounts(invoices.map(({ open }) => open)),
   };
 }

@@ -1,5 +1,5 @@
 import type { Amount } from '../number';
-import { ZERO, sumAmounts } from '../number';
+import { ZERO, subtractAmounts, sumAmounts } from '../number';
 import type { Draw } from './draws';
 import { grossOf } from './draws';
 import type { Issued, Ledger } from './ledger';
@@ -27,14 +27,14 @@ export function statementOf(ledger: Ledger, paper: Issued, original: Amount) {
     sumAmounts(rows.flatMap(({ taxes }) => taxes));
   const net = sumOfRows(lines);
   const tax = workFigures(taxOf(ledger.lines), taxOf(before.before), taxOf(paper.draws));
-  const earned = (after.workBilled - after.heldGross) as Amount;
+  const earned = subtractAmounts(after.workBilled, after.heldGross);
   return {
     lines,
     net,
     tax,
     gross: workFigures(grossOf(ledger.lines), before.workBilled, grossOf(paper.draws)),
     original,
-    changes: (before.sumToDate - original) as Amount,
+    changes: subtractAmounts(before.sumToDate, original),
     sumToDate: before.sumToDate,
     completed: after.workBilled,
     held: after.heldGross,

@@ -25,7 +25,14 @@ import { differencesBy, withAlternative, withExtra, withLevel } from '../choice/
 import { hindrance, tooLate } from '../choice/rules';
 import { wayTo } from '../choice/ways';
 import type { Amount } from '../number';
-import { parseAmount, sumAmounts, writeAmount, writeFixed, writeFixedPlaces } from '../number';
+import {
+  parseAmount,
+  subtractAmounts,
+  sumAmounts,
+  writeAmount,
+  writeFixed,
+  writeFixedPlaces,
+} from '../number';
 import { computeSchedule } from '../schedule';
 import type { Reckoned } from './reckon';
 import { steppedAt } from './reckon';
@@ -350,7 +357,7 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
 
 /** What all comes to, as the prices of a page are to be read. */
 const priceOn = (basis: CustomerBasis, { total, taxTotal }: Reckoned): Amount =>
-  basis === 'before tax' ? ((total - taxTotal) as Amount) : total;
+  basis === 'before tax' ? subtractAmounts(total, taxTotal) : total;
 
 /** The day the stage of a payment is planned to be done. */
 function plannedFor({ stages }: CustomerOffer, due: ScheduleEntry['due']): string | null {

@@ -8,6 +8,7 @@ import {
   divideRounded,
   integer,
   moneyOf,
+  negateAmount,
   parseFixed,
   parsePercent,
   plus,
@@ -18,6 +19,7 @@ import {
   showPercent,
   showQuantity,
   showUnitAmount,
+  subtractAmounts,
   times,
   writeFixed,
 } from '../number';
@@ -176,7 +178,7 @@ export function whyLine(document: ProposalDocument, figures: Figures, lineId: st
     steps.push({
       what: 'Discount',
       how: found.bundle ? 'its own and its share of the bundle’s' : 'on this line',
-      comes: money.show(-found.discount as Amount),
+      comes: money.show(negateAmount(found.discount)),
     });
   steps.push({
     what: 'Amount',
@@ -188,10 +190,10 @@ export function whyLine(document: ProposalDocument, figures: Figures, lineId: st
   if (found.included && found.netOfSection !== found.net)
     steps.push({
       what: 'After the section’s discount',
-      how: `less its share, ${money.show((found.net - found.netOfSection) as Amount)}`,
+      how: `less its share, ${money.show(subtractAmounts(found.net, found.netOfSection))}`,
       comes: money.show(found.netOfSection),
     });
-  const profit = (found.netOfSection - found.costAmount) as Amount;
+  const profit = subtractAmounts(found.netOfSection, found.costAmount);
   if (found.included && found.netOfSection > 0n && !document.tax?.inside)
     steps.push({
       what: 'It earns',

@@ -1,13 +1,13 @@
 import type { ProposalDocument } from '@/model';
 import type { Amount } from '../number';
-import { moneyOf, showPercent, sumAmounts } from '../number';
+import { moneyOf, negateAmount, showPercent, sumAmounts } from '../number';
 import type { Figures } from '../price';
 import type { Step } from './line';
 
 /** How the sections come to the total, step by step. */
 export function whyTotal(document: ProposalDocument, figures: Figures): Step[] {
   const money = moneyOf(figures.minorDigits);
-  const minus = (value: Amount) => money.show(-value as Amount);
+  const minus = (value: Amount) => money.show(negateAmount(value));
   const inside = document.tax?.inside === true && !document.tax.exempt;
   const discounts = (discount: ProposalDocument['discount']) =>
     discount && 'percent' in discount ? `${discount.percent} % of what is there` : 'an amount';

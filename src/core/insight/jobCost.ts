@@ -1,7 +1,7 @@
 import type { CostType } from '@/model';
 import { costTypes } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { ONE, ZERO, divideRounded, sumAmounts } from '../number';
+import { ONE, ZERO, divideRounded, subtractAmounts, sumAmounts } from '../number';
 import type { CostRow } from './jobGroups';
 import { byGroup, costRow, isSomething, leftOfBudget } from './jobGroups';
 
@@ -131,9 +131,9 @@ export function jobReport(job: Job): JobReport {
     billed,
     complete: agreed === 0n ? (0n as Fixed) : (divideRounded(earned * ONE, agreed) as Fixed),
     earned,
-    overBilled: (billed - earned) as Amount,
-    profit: (billed - all.cost) as Amount,
-    expectedProfit: (agreed - all.expected) as Amount,
+    overBilled: subtractAmounts(billed, earned),
+    profit: subtractAmounts(billed, all.cost),
+    expectedProfit: subtractAmounts(agreed, all.expected),
   };
 
   const toComeOf = new Map(stages.map(({ name, toCome }) => [name, toCome]));
@@ -205,8 +205,8 @@ function withEarned(
     billed,
     complete,
     earned,
-    overBilled: (billed - earned) as Amount,
-    profit: (billed - row.cost) as Amount,
-    expectedProfit: (agreed - row.expected) as Amount,
+    overBilled: subtractAmounts(billed, earned),
+    profit: subtractAmounts(billed, row.cost),
+    expectedProfit: subtractAmounts(agreed, row.expected),
   };
 }

@@ -1,5 +1,5 @@
 import type { Amount } from '../number';
-import { ZERO, allocate, sumAmounts } from '../number';
+import { ZERO, addAmounts, allocate, subtractAmounts, sumAmounts } from '../number';
 
 /** Budget and cost of one group, before tax. */
 export interface CostRow {
@@ -20,8 +20,8 @@ export const leftOfBudget = (budget: bigint, cost: bigint): Amount =>
   (budget > cost ? budget - cost : 0n) as Amount;
 
 export function costRow(name: string, budget: Amount, cost: Amount, toCome: Amount): CostRow {
-  const expected = (cost + toCome) as Amount;
-  return { name, budget, cost, toCome, expected, over: (expected - budget) as Amount };
+  const expected = addAmounts(cost, toCome);
+  return { name, budget, cost, toCome, expected, over: subtractAmounts(expected, budget) };
 }
 
 export const isSomething = ({ budget, cost, toCome }: CostRow): boolean =>

@@ -2,7 +2,10 @@ import { showAmount, showDifference } from './display';
 import type { Amount } from './fixed';
 import { parseAmount, writeAmount } from './fixed';
 
-/* Arithmetic on amounts of one currency: exact, and an amount stays an amount. */
+/*
+ * Arithmetic on amounts of one currency: exact, and an amount stays an amount. They are compared as they are (`a < b`,
+ * `a < 0n`): amounts are whole numbers of the minor unit.
+ */
 
 /** a + b. For many, see {@link sumAmounts}. */
 export const addAmounts = (a: Amount, b: Amount): Amount => (a + b) as Amount;
@@ -13,20 +16,8 @@ export const subtractAmounts = (a: Amount, b: Amount): Amount => (a - b) as Amou
 /** −a. */
 export const negateAmount = (a: Amount): Amount => -a as Amount;
 
-/** |a|. */
-export const absoluteAmount = (a: Amount): Amount => (a < 0n ? -a : a) as Amount;
-
-/** Below zero, zero or above, as a is less than, as much as or more than b; for sorting. */
-export const compareAmounts = (a: Amount, b: Amount): number => (a < b ? -1 : a > b ? 1 : 0);
-
 /** The lesser of two. */
 export const lesserAmount = (a: Amount, b: Amount): Amount => (a < b ? a : b);
-
-/** The greater of two. */
-export const greaterAmount = (a: Amount, b: Amount): Amount => (a > b ? a : b);
-
-/** Below zero? Zero is not. */
-export const isNegative = (a: Amount): boolean => a < 0n;
 
 /** Is a decimal as text ("-0.50") below zero? "-0.00" is not. */
 export const isBelowZero = (text: string): boolean => text.startsWith('-') && /[1-9]/.test(text);

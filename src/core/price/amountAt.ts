@@ -1,6 +1,6 @@
 import type { Line } from '@/model';
 import type { Amount, Fixed } from '../number';
-import { multiplyToAmount, parseAmount } from '../number';
+import { multiplyToAmount, parseAmount, subtractAmounts } from '../number';
 import { discountOn } from './discount';
 
 /**
@@ -23,5 +23,5 @@ export function amountAt(
   const asked = discountOn(gross, line.discount, minorDigits);
   const most = keepsMinimum && least !== null ? gross - least : asked;
   const discount = asked > most ? (most as Amount) : asked;
-  return { minimumApplied, gross, discount, net: (gross - discount) as Amount };
+  return { minimumApplied, gross, discount, net: subtractAmounts(gross, discount) };
 }

@@ -11,6 +11,7 @@ import {
   plus,
   reduced,
   shareOf,
+  subtractAmounts,
 } from '../number';
 
 export interface TaxFigures {
@@ -67,7 +68,7 @@ function taxesOf(amount: Amount, taxClass: TaxClass, rules: TaxRules): { base: A
   if (rules.tax?.exempt) return taxClass.components.map(() => ({ base: amount, amount: ZERO }));
   const net = withoutTax(amount, taxClass, rules);
   const inside = rules.tax?.inside
-    ? allocateSigned((amount - net) as Amount, inCommon(effectiveRates(taxClass)))
+    ? allocateSigned(subtractAmounts(amount, net), inCommon(effectiveRates(taxClass)))
     : null;
   let before = 0n;
   return taxClass.components.map((component, i) => {

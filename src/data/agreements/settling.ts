@@ -4,7 +4,7 @@ import { selection } from '../schema';
 import { settlement, standings, termsOf } from '@/core/allowance';
 import { linesOf } from '@/core/choice';
 import type { Amount } from '@/core/number';
-import { parseAmount, showAmount } from '@/core/number';
+import { parseAmount, showAmount, subtractAmounts } from '@/core/number';
 import { computeFigures } from '@/core/price';
 import type { ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
@@ -38,7 +38,7 @@ export function standingOfAllowance(loaded: LoadedAgreement, lineId: string, rou
     terms: found.terms,
     spend: found.spend,
     chosen,
-    left: (found.spend - chosen) as Amount,
+    left: subtractAmounts(found.spend, chosen),
     rounds: own.map((round, i) => ({ ...round, ...stands[i]! })),
     /** What settling it now would change of the price. */
     due: (adjustments + settlement(terms, amounts)) as Amount,

@@ -13,7 +13,7 @@ import type { FrozenAgreement } from '@/core/agreements';
 import { changeEffect, omissionProblems, ownEntryId } from '@/core/agreements';
 import { linesOf } from '@/core/choice';
 import type { Amount } from '@/core/number';
-import { moneyOf, showDecimal } from '@/core/number';
+import { moneyOf, showDecimal, subtractAmounts } from '@/core/number';
 import type { Choices, ProposalDocument } from '@/model';
 import { newId } from '../actor';
 import { Problem } from '../problem';
@@ -134,7 +134,7 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
     else
       await tx
         .insert(agreementPaymentChange)
-        .values({ ...key, changeOrderId: id, entryId, amount: money.write((after - before) as Amount) });
+        .values({ ...key, changeOrderId: id, entryId, amount: money.write(subtractAmounts(after, before)) });
   }
   await tx
     .update(proposal)

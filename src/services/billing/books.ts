@@ -7,7 +7,7 @@ import { agreement, allocation, customer, invoice, payment, paymentReversal, ref
 import type { Booking } from '@/core/billing';
 import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { ZERO, isBelowZero, minorDigits, parseAmount, writeAmount } from '@/core/number';
+import { ZERO, isBelowZero, minorDigits, negateAmount, parseAmount, writeAmount } from '@/core/number';
 import type { ItemRow, JournalRow } from '@/formats/csv/booksCsv';
 import type { Accounts } from '@/model';
 import type { Actor } from '../actor';
@@ -246,7 +246,7 @@ export async function batchJournal(actor: Actor, batchId: string): Promise<Journ
           cost_code: costCode ?? '',
           tax_component: place === null ? '' : component(place),
           debit: amount > 0n ? writeAmount(amount, digits) : '',
-          credit: amount < 0n ? writeAmount(-amount as Amount, digits) : '',
+          credit: amount < 0n ? writeAmount(negateAmount(amount), digits) : '',
         });
     };
     const papers = await papersOf(tx, of('invoice'));

@@ -4,7 +4,7 @@ import { customer, draw, drawTax, invoice, invoiceAdjustment, invoiceAdjustmentT
 import type { IssuedKind, InvoiceDraft, Portion } from '@/core/billing';
 import { paperSums } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { moneyOf, sumAmounts } from '@/core/number';
+import { addAmounts, moneyOf, negateAmount, sumAmounts } from '@/core/number';
 import type { InvoiceShows } from '@/model';
 import { businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { companyOf } from '@/data/settings/company';
@@ -76,7 +76,7 @@ export async function insertRow(
   const { companyId, now } = issuer;
   const agreementId = loaded.head.id;
   const isCredit = row.kind === 'credit note';
-  const total = (net + tax) as Amount;
+  const total = addAmounts(net, tax);
   const money = moneyOf(loaded.digits);
   const { lateTerms, ...head } = await headOf(tx, issuer, loaded, row);
   const id = newId(now);
@@ -118,7 +118,7 @@ export async function insertRow(
   if (credited && total < 0n) {
     const { open } = credited.standing;
     const off = (open < -total ? open : -total) as Amount;
-    const source = { from: { creditNoteId: id }, at: now, left: -total as Amount };
+    const source = { from: { creditNoteId: id }, at: now, left: negateAmount(total) };
     await spend(tx, issuer, [source], { invoiceId: credited.id }, off, loaded.digits);
   }
   await recordAudit(tx, issuer, isCredit ? 'credit note issued' : 'invoice issued', id, {

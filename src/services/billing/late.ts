@@ -5,8 +5,7 @@ import { inCompany } from '@/data/connection';
 import { allocation, payment } from '@/data/schema';
 import type { LateCharge, PutOn } from '@/core/billing';
 import { lateCharge } from '@/core/billing';
-import type { Amount } from '@/core/number';
-import { ZERO, isBelowZero, parseAmount, showDecimal, writeAmount } from '@/core/number';
+import { ZERO, isBelowZero, negateAmount, parseAmount, showDecimal, writeAmount } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
@@ -121,7 +120,7 @@ export async function waiveLate(actor: Actor, input: unknown): Promise<{ id: str
         entryId: null,
         countsTowardRetainage: false,
         title: bill.title,
-        net: -bill.amount as Amount,
+        net: negateAmount(bill.amount),
         tax: ZERO,
       },
       { credits: invoiceId },

@@ -5,7 +5,7 @@ import { inCompany } from '@/data/connection';
 import { allocation, payment } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { ZERO, parseAmount, showAmount, sumAmounts, writeAmount } from '@/core/number';
+import { ZERO, parseAmount, showAmount, subtractAmounts, sumAmounts, writeAmount } from '@/core/number';
 import { PaymentInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
@@ -74,7 +74,7 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   // What the customer owes beside invoices comes first, unless somebody said where it goes.
   const covered = where.parts ? ZERO : await coverDebts(tx, who, loaded, id, amount);
   const parts =
-    where.parts ?? allocatePayment((amount - covered) as Amount, firstOf(open, where.first)).parts;
+    where.parts ?? allocatePayment(subtractAmounts(amount, covered), firstOf(open, where.first)).parts;
   if (parts.length > 0)
     await tx.insert(allocation).values(
       parts.map((part) => ({
