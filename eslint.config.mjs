@@ -19,6 +19,23 @@ export default tseslint.config(
     rules: { 'react-hooks/rules-of-hooks': 'off' },
   },
   {
+    // All SQL stands on the data floor.
+    files: ['src/services/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: ['drizzle-orm', 'drizzle-orm/*'],
+              message: 'Questions to the database stand in src/data.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     // No total on a screen is a sum made by the screen.
     files: [
       'src/desk/**/*.{ts,tsx}',

@@ -15,10 +15,11 @@ import { answerQuestion } from '@/services/booklet/questions';
 import { saveSettings } from '@/services/settings/settings';
 import { saveCustomer, saveSite } from '@/services/customers/customers';
 import { saveAreas } from '@/services/library/areas';
-import { star } from '@/services/library/browse';
 import { changeCosts, previewCosts } from '@/services/library/bulk';
-import { addBundle, retireBundle, saveBundle } from '@/services/library/bundles';
-import { retireItem, saveItem } from '@/services/library/items';
+import { addBundle, saveBundle } from '@/services/library/bundles';
+import { saveItem } from '@/services/library/items';
+import { retireBundle, retireItem, retireMany } from '@/services/library/retire';
+import { star, starMany } from '@/services/library/star';
 import { removeCrew, saveCrew, saveRate } from '@/services/library/rates';
 import { putCredit, refundCredit } from '@/services/payments/moves';
 import { recordPayment } from '@/services/payments/payments';
@@ -202,6 +203,10 @@ export const addBundleAction = async (input: unknown) =>
 export const saveBundleAction = async (id: string, edition: number, input: unknown) =>
   answer(async () => saveBundle(await actionActor(), id, edition, input));
 
+export const starManyAction = async (input: unknown) =>
+  answer(async () => starMany(await actionActor(), input));
+export const retireManyAction = async (input: unknown) =>
+  answer(async () => retireMany(await actionActor(), input));
 export const starAction = async (id: string, starred: boolean) =>
   answer(async () => star(await actionActor(), id, starred === true));
 

@@ -5,7 +5,8 @@ import path from 'node:path';
 import { actorOf } from '@/services/accounts/session';
 import { signIn } from '@/services/accounts/signIn';
 import { showLink } from '@/services/links';
-import { listMessages } from '@/services/post';
+import { readWholeList } from '@/services/lists/deskList';
+import { messageList } from '@/services/messages/messageList';
 import { closeConnection } from '@/data/connection';
 import { demoAccount } from './demo/seed';
 
@@ -127,7 +128,7 @@ async function ask(where: string, init: RequestInit = {}): Promise<Response> {
 const { token } = await signIn({ ...demoAccount, browser: 'fuzz' }, new Date());
 const owner = (await actorOf(token, new Date()))!;
 const shown: string[] = [];
-for (const { link } of await listMessages(owner))
+for (const { link } of (await readWholeList(owner, messageList, {})).rows)
   if (link?.open) shown.push((await showLink(owner, { linkId: link.id })).address);
 await closeConnection();
 cookies.set('impegno-session', token);

@@ -47,6 +47,11 @@ for (const step of ['Payments', 'Send']) {
   if (step === 'Send') await page.frameLocator('iframe').getByTestId('booklet-total').waitFor();
   await shot(step.toLowerCase());
 }
+await page.setViewportSize({ width: 820, height: 1180 });
+await go('Scope');
+await page.locator('.tally-foot').waitFor();
+await shot('scope-tablet');
+await page.setViewportSize({ width: 1280, height: 800 });
 await page.goto(`${base}/proposals`);
 await page.getByRole('link', { name: 'Back porch in three levels' }).first().click();
 await page.waitForSelector('.sheet');
@@ -66,11 +71,6 @@ await shot('bundle-editor');
 await page.goto(`${base}/proposals`);
 await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
 await page.waitForSelector('.sheet');
-await page.getByRole('button', { name: 'Browse library' }).click();
-await page.getByRole('button', { name: /^Screens and glass/ }).click();
-await page.locator('.trade-card').first().waitFor();
-await shot('browse-library');
-await page.keyboard.press('Escape');
 await page.goto(`${page.url().split('?')[0]}?step=scope&on=plan`);
 await page.locator('[data-traced]').first().click();
 await page.waitForTimeout(800);
@@ -97,15 +97,12 @@ await go('Payments');
 await page.getByLabel('Effect on the agreement').waitFor();
 await shot('change');
 
-await page.goto(`${base}/outbox`);
 const letter = async (title) => {
-  const article = await page
-    .locator('article', { hasText: title })
-    .filter({ hasText: 'Show the private link' })
-    .first()
-    .elementHandle();
-  await (await article.$('.show-link button')).click();
-  return (await article.waitForSelector('[data-testid=private-link]')).getAttribute('href');
+  await page.goto(`${base}/outbox?search=${encodeURIComponent(title)}`);
+  await page.locator('.list-table tbody .row-act').first().click();
+  const article = page.getByRole('dialog').getByRole('article');
+  await article.getByRole('button', { name: 'Show the private link' }).click();
+  return article.getByTestId('private-link').getAttribute('href');
 };
 const links = {
   booklet: await letter('Back porch in three levels'),

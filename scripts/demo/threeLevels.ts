@@ -1,12 +1,12 @@
 import type { BundleWithMakeup } from '@/services/library/bundles';
 import {
   addRule,
-  addTiers,
+  addLevels,
   bundleFromLibrary,
   removeLevel,
   setLevel,
   setQuestion,
-  setTiers,
+  setLevels,
 } from '@/core/editing';
 import type { Bundle, ProposalDocument } from '@/model';
 import type { DocumentBuilder } from './documents';
@@ -77,7 +77,7 @@ export function porchInThreeLevels(
     ],
     { shows: 'sections' },
   );
-  addTiersTo(document, b, { floor, guard, steps, roof, screens, ceiling: ceiling.id });
+  addLevelsTo(document, b, { floor, guard, steps, roof, screens, ceiling: ceiling.id });
   setQuestion(document, door.id, {
     none: 'An open doorway',
     recommended: door.alternatives[0]!.id,
@@ -93,12 +93,12 @@ export function porchInThreeLevels(
   return document;
 }
 
-function addTiersTo(
+function addLevelsTo(
   document: ProposalDocument,
   b: DocumentBuilder,
   parts: Record<'floor' | 'guard' | 'steps' | 'roof' | 'screens', Bundle> & { readonly ceiling: string },
 ): void {
-  const id = addTiers(document, null, b.newId);
+  const id = addLevels(document, null, b.newId);
   const [plain, cedar, best, ...more] = document.tiers![0]!.levels;
   for (const level of more) removeLevel(document, id, level.id);
   const grades = (level: string, wanted: readonly [Bundle, string][]) => {
@@ -134,7 +134,7 @@ function addTiersTo(
     [roof, 'metal'],
     [screens, 'pet'],
   ]);
-  setTiers(document, id, {
+  setLevels(document, id, {
     prompt: 'How shall the porch be made?',
     suggested: cedar!.id,
     recommended: cedar!.id,

@@ -4,13 +4,13 @@ import { Fragment } from 'react';
 import { withLevel } from '@/core/choice/differencesBy';
 import { showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
-import type { CustomerLevel, CustomerTiers } from '@/model/customerView';
+import type { CustomerLevel, CustomerLevels } from '@/model/customerView';
 import type { Choose } from './Section';
 import { WayButton } from './Section';
 import { signed } from './signed';
 
 /** Levels side by side, a column each: its total, the difference it makes, and row by row what differs. */
-export function Levels({ tiers, choose }: { tiers: CustomerTiers; choose: Choose }) {
+export function Levels({ tiers, choose }: { tiers: CustomerLevels; choose: Choose }) {
   const { levels, rows } = tiers;
   const recommended = levels.find((level) => level.recommended);
   const column = (level: CustomerLevel) =>

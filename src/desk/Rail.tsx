@@ -5,38 +5,81 @@ import {
   BarsOutlined,
   ClockCircleOutlined,
   DollarOutlined,
+  FileDoneOutlined,
   FileTextOutlined,
   LogoutOutlined,
+  MenuOutlined,
   SearchOutlined,
   SettingOutlined,
   TeamOutlined,
-  FileDoneOutlined,
 } from '@ant-design/icons';
+import { Drawer } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { useState } from 'react';
 import { useFindKeys } from './find/useFindKeys';
+import { useKeysSheet } from './keys/useKeysSheet';
+import './rail.css';
 
 const FindAnything = dynamic(() => import('./find/FindAnything').then((module) => module.FindAnything));
+const KeysDialog = dynamic(() => import('./keys/KeysDialog').then((module) => module.KeysDialog));
 
+/** The places of the desk; those that are gone to on a phone stand in its bar, the others behind “More”. */
 const places = [
-  { path: '/today', name: 'Today', Icon: ClockCircleOutlined },
-  { path: '/proposals', name: 'Proposals', Icon: FileTextOutlined },
-  { path: '/customers', name: 'Customers', Icon: TeamOutlined },
-  { path: '/library', name: 'Library', Icon: BarsOutlined },
-  { path: '/agreements', name: 'Agreements', Icon: FileDoneOutlined },
-  { path: '/money', name: 'Money', Icon: DollarOutlined },
-  { path: '/reports', name: 'Reports', Icon: BarChartOutlined },
+  { path: '/today', name: 'Today', Icon: ClockCircleOutlined, inBar: true },
+  { path: '/proposals', name: 'Proposals', Icon: FileTextOutlined, inBar: true },
+  { path: '/customers', name: 'Customers', Icon: TeamOutlined, inBar: false },
+  { path: '/library', name: 'Library', Icon: BarsOutlined, inBar: false },
+  { path: '/agreements', name: 'Agreements', Icon: FileDoneOutlined, inBar: true },
+  { path: '/money', name: 'Money', Icon: DollarOutlined, inBar: false },
+  { path: '/reports', name: 'Reports', Icon: BarChartOutlined, inBar: false },
 ];
 
-/** The seven places of the desk, settings at the foot. */
+function Place({
+  place: { path, name, Icon, inBar },
+  here,
+  gone,
+}: {
+  readonly place: (typeof places)[number];
+  readonly here: string;
+  readonly gone?: () => void;
+}) {
+  return (
+    <Link
+      href={path}
+      prefetch={false}
+      className={`rail-place ${inBar ? '' : 'rail-beyond'}`}
+      {...(here.startsWith(path) ? { 'aria-current': 'page' as const } : {})}
+      {...(gone ? { onClick: gone } : {})}
+    >
+      <Icon aria-hidden="true" />
+      <span>{name}</span>
+    </Link>
+  );
+}
+
+const settings = { path: '/settings', name: 'Settings', Icon: SettingOutlined, inBar: false };
+
+const SignOut = ({ name, signOut }: { readonly name: string; readonly signOut: () => Promise<void> }) => (
+  <form action={signOut} className="rail-beyond">
+    <button type="submit" className="rail-place" title={`${name}: sign out`}>
+      <LogoutOutlined aria-hidden="true" />
+      <span>Sign out</span>
+    </button>
+  </form>
+);
+
+/** The seven places of the desk, settings at the foot; on a phone a bar at the foot of the screen. */
 export function Rail({ name, signOut }: { name: string; signOut: () => Promise<void> }) {
   const here = usePathname();
   const [finding, setFinding] = useFindKeys();
-  const mark = (path: string) => (here.startsWith(path) ? { 'aria-current': 'page' as const } : {});
+  const [groups, setGroups] = useKeysSheet();
+  const [more, setMore] = useState(false);
+  const less = () => setMore(false);
   return (
     <nav className="rail" aria-label="Places">
-      <span className="rail-mark" aria-hidden="true">
+      <span className="rail-mark rail-beyond" aria-hidden="true">
         I
       </span>
       <button
@@ -48,24 +91,34 @@ export function Rail({ name, signOut }: { name: string; signOut: () => Promise<v
         <SearchOutlined aria-hidden="true" />
         <span>Find</span>
       </button>
-      {places.map(({ path, name: label, Icon }) => (
-        <Link key={path} href={path} prefetch={false} className="rail-place" {...mark(path)}>
-          <Icon aria-hidden="true" />
-          <span>{label}</span>
-        </Link>
+      {places.map((place) => (
+        <Place key={place.path} place={place} here={here} />
       ))}
-      <span className="rail-space" />
-      <Link href="/settings" prefetch={false} className="rail-place" {...mark('/settings')}>
-        <SettingOutlined aria-hidden="true" />
-        <span>Settings</span>
-      </Link>
-      <form action={signOut}>
-        <button type="submit" className="rail-place" title={`${name}: sign out`}>
-          <LogoutOutlined aria-hidden="true" />
-          <span>Sign out</span>
-        </button>
-      </form>
+      <span className="rail-space rail-beyond" />
+      <Place place={settings} here={here} />
+      <SignOut name={name} signOut={signOut} />
+      <button
+        type="button"
+        className="rail-place rail-more"
+        aria-haspopup="dialog"
+        {...([...places, settings].some(({ path, inBar }) => !inBar && here.startsWith(path))
+          ? { 'aria-current': true }
+          : {})}
+        onClick={() => setMore(true)}
+      >
+        <MenuOutlined aria-hidden="true" />
+        <span>More</span>
+      </button>
+      <Drawer open={more} placement="bottom" size="auto" title={name} onClose={less} destroyOnHidden>
+        <div className="rail-sheet">
+          {[...places.filter(({ inBar }) => !inBar), settings].map((place) => (
+            <Place key={place.path} place={place} here={here} gone={less} />
+          ))}
+          <SignOut name={name} signOut={signOut} />
+        </div>
+      </Drawer>
       {finding && <FindAnything close={() => setFinding(false)} />}
+      {groups && <KeysDialog groups={groups} close={() => setGroups(null)} />}
     </nav>
   );
 }

@@ -94,7 +94,7 @@ export interface OfferSection {
 }
 
 /** Levels side by side: what differs, row by row; null where a level does not have it. */
-export interface OfferTiers {
+export interface OfferLevels {
   readonly id: string;
   readonly detail: string | null;
   readonly section: string | null;
@@ -115,7 +115,7 @@ export interface CustomerOffer {
   readonly menu: Menu;
   readonly fixed: readonly SumText[];
   readonly sections: readonly OfferSection[];
-  readonly tiers: readonly OfferTiers[];
+  readonly tiers: readonly OfferLevels[];
   readonly plans: readonly CustomerPlan[];
   readonly discount: Discount | null;
   readonly fees: readonly Fee[];

@@ -133,7 +133,7 @@ export interface CustomerLevel {
 }
 
 /** Levels of the whole or of a section, side by side. */
-export interface CustomerTiers {
+export interface CustomerLevels {
   readonly id: string;
   readonly prompt: string;
   readonly detail: string | null;
@@ -185,7 +185,7 @@ export interface CustomerView {
   /** It is a change order. */
   readonly change: ChangeTerms | null;
   readonly validUntil: string | null;
-  readonly tiers: readonly CustomerTiers[];
+  readonly tiers: readonly CustomerLevels[];
   readonly sections: readonly CustomerSection[];
   readonly plans: readonly CustomerPlan[];
   readonly discount: string | null;

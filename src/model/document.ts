@@ -6,7 +6,7 @@ import { PartChange, bundleMakeup } from './bundle';
 import { Measure, Space } from './measure';
 import { Plan } from './plan';
 import { Load, pricedFields } from './priced';
-import { Rule, Tiers } from './tiers';
+import { Rule, LevelChoice } from './levels';
 
 import {
   BusinessDate,
@@ -371,7 +371,7 @@ export const ProposalDocument = Type.Object(
     fees: Type.Array(Fee, { maxItems: 50 }),
     taxClasses: Type.Array(TaxClass, { minItems: 1, maxItems: 20 }),
     tax: Type.Optional(TaxTerms),
-    tiers: Type.Optional(Type.Array(Tiers, { maxItems: 8 })),
+    tiers: Type.Optional(Type.Array(LevelChoice, { maxItems: 8 })),
     rules: Type.Optional(Type.Array(Rule, { maxItems: 200 })),
     schedule: Type.Array(ScheduleEntry, { maxItems: 60 }),
     stages: Type.Optional(Type.Array(Stage, { maxItems: 60 })),

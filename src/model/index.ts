@@ -6,7 +6,7 @@ export * from './priced';
 export * from './measure';
 export * from './plan';
 export * from './bundle';
-export * from './tiers';
+export * from './levels';
 export * from './allowance';
 export * from './change';
 export * from './billing';

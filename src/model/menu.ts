@@ -1,5 +1,5 @@
 import type { Extra } from './document';
-import type { Rule } from './tiers';
+import type { Rule } from './levels';
 
 /*
  * Everything a customer can decide about a proposal, without any figure: what is asked, what stands without an answer,
@@ -30,7 +30,7 @@ export interface MenuQuestion {
   readonly when: readonly Test[];
 }
 
-export interface MenuTiers {
+export interface MenuLevels {
   readonly id: string;
   readonly name: string;
   readonly levels: readonly { readonly id: string; readonly name: string }[];
@@ -41,6 +41,6 @@ export interface MenuTiers {
 export interface Menu {
   readonly extras: readonly MenuExtra[];
   readonly questions: readonly MenuQuestion[];
-  readonly tiers: readonly MenuTiers[];
+  readonly tiers: readonly MenuLevels[];
   readonly rules: readonly Rule[];
 }

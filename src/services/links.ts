@@ -1,8 +1,7 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { audit, link, message, user } from '@/data/schema';
+import type { link } from '@/data/schema';
 import { EntityId } from '@/model';
 import type { Actor } from './actor';
 import { allow, may, newId, recordAudit } from './actor';
@@ -10,13 +9,18 @@ import { check } from './check';
 import { Problem } from './problem';
 import { seal, unseal } from './seal';
 import { newToken, tokenHash } from './secrets';
+import { insertLink, linkById } from '@/data/proposals/link';
+import { findLetterOfLink } from '@/data/messages/message';
+import { findWhoWasShown } from '@/data/accounts/audit';
+import { findNamesOf } from '@/data/accounts/user';
 
 const LINK_DAYS = 120;
 
 /** Where the installation is reached. It may move: only the way from here is kept. */
 const here = (way: string): string => `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}${way}`;
 
-type Purpose = (typeof link.$inferSelect)['purpose'];
+/** What a private link was sent for. */
+export type LinkPurpose = (typeof link.$inferSelect)['purpose'];
 
 export interface NewLink {
   readonly id: string;
@@ -33,13 +37,13 @@ export async function makeLink(
   tx: Transaction,
   actor: Pick<Actor, 'companyId' | 'now'>,
   proposalId: string,
-  purpose: Purpose,
+  purpose: LinkPurpose,
   at = '',
 ): Promise<NewLink> {
   const token = newToken();
   const id = newId(actor.now);
   const way = `/b/${token}${at}`;
-  await tx.insert(link).values({
+  await insertLink(tx, {
     companyId: actor.companyId,
     id,
     proposalId,
@@ -53,7 +57,7 @@ export async function makeLink(
 }
 
 /** Whoever sends letters of a kind may see the link in one; who does not, may not. */
-export const mayShow = (actor: Actor, purpose: Purpose): boolean =>
+export const mayShow = (actor: Actor, purpose: LinkPurpose): boolean =>
   purpose === 'invoice' ? may(actor, 'owner', 'office', 'seller') : may(actor, 'owner', 'seller');
 
 const ShowInput = Type.Object({ linkId: EntityId }, { additionalProperties: false });
@@ -66,7 +70,7 @@ export async function showLink(actor: Actor, input: unknown): Promise<{ address:
   allow(actor, 'owner', 'seller', 'office');
   const { linkId } = check(ShowInput, input, 'The link');
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(link).where(eq(link.id, linkId));
+    const [row] = await linkById(tx, linkId);
     if (!row) throw new Problem(404, 'There is no such link.');
     if (!mayShow(actor, row.purpose))
       throw new Problem(
@@ -90,21 +94,10 @@ export interface Means {
 
 /** How the holder of a link came by it, as far as is known here. */
 export async function meansOf(tx: Transaction, linkId: string): Promise<Means> {
-  const [letter] = await tx
-    .select({ to: message.toAddress, at: message.at })
-    .from(message)
-    .where(eq(message.linkId, linkId))
-    .orderBy(asc(message.at))
-    .limit(1);
-  const shown = await tx
-    .selectDistinct({ id: audit.userId })
-    .from(audit)
-    .where(and(eq(audit.subject, linkId), eq(audit.act, 'link shown')));
+  const [letter] = await findLetterOfLink(tx, linkId);
+  const shown = await findWhoWasShown(tx, linkId);
   const ids = shown.flatMap(({ id }) => (id === null ? [] : [id]));
-  const people =
-    ids.length === 0
-      ? []
-      : await tx.select({ name: user.name }).from(user).where(inArray(user.id, ids)).orderBy(user.name);
+  const people = ids.length === 0 ? [] : await findNamesOf(tx, ids);
   return {
     sentTo: letter?.to ?? null,
     sentAt: letter?.at.toISOString() ?? null,

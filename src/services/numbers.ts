@@ -1,6 +1,5 @@
-import { sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { numberSeries } from '@/data/schema';
+import { takeNumber } from '@/data/numbers';
 
 /** Proposals and agreements are counted on; invoices and credit notes begin anew each year. */
 export type Series = 'proposal' | 'agreement' | 'export' | `invoice ${number}` | `credit note ${number}`;
@@ -13,14 +12,7 @@ const first = (series: Series): number => (series === 'proposal' ? 101 : series 
  * double, also when many issue at once. Take it as the last lock of an act.
  */
 export async function nextNumber(tx: Transaction, companyId: string, series: Series): Promise<number> {
-  const [row] = await tx
-    .insert(numberSeries)
-    .values({ companyId, series, last: first(series) })
-    .onConflictDoUpdate({
-      target: [numberSeries.companyId, numberSeries.series],
-      set: { last: sql`${numberSeries.last} + 1` },
-    })
-    .returning({ last: numberSeries.last });
+  const [row] = await takeNumber(tx, companyId, series, first(series));
   return row!.last;
 }
 

@@ -1,13 +1,9 @@
-import { and, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { inCompany } from '@/data/connection';
-import { link, message } from '@/data/schema';
+import { message } from '@/data/schema';
 import type { Letter } from '@/gateways/post';
 import { simulatedPost } from '@/gateways/post';
-import type { Actor } from './actor';
 import { newId } from './actor';
 import type { NewLink } from './links';
-import { mayShow } from './links';
 
 /** What stands in a kept letter where its private link was. */
 export const LINK_PLACE = '[private link]';
@@ -34,26 +30,5 @@ export async function postLetter(
     linkId: link?.id ?? null,
     state: simulatedPost.deliver(letter).state,
     at: who.now,
-  });
-}
-
-/** The letters that went out, newest first. */
-export async function listMessages(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
-    const rows = await tx
-      .select({ message, link })
-      .from(message)
-      .leftJoin(link, and(eq(link.companyId, message.companyId), eq(link.id, message.linkId)))
-      .orderBy(desc(message.at), desc(message.id))
-      .limit(200);
-    return rows.map(({ message: { companyId: _, at, ...row }, link: theirs }) => ({
-      ...row,
-      at: at.toISOString(),
-      link: theirs && {
-        id: theirs.id,
-        open: theirs.revokedAt === null && theirs.expiresAt > actor.now,
-        mayShow: mayShow(actor, theirs.purpose),
-      },
-    }));
   });
 }

@@ -11,7 +11,6 @@ import { previewBooklet } from '@/services/booklet/preview';
 import { listProposals, readProposal } from '@/services/proposals/read';
 import { saveProposal } from '@/services/proposals/save';
 import { showLink } from '@/services/links';
-import { listMessages } from '@/services/post';
 import { revokeLinks, sendProposal } from '@/services/proposals/send';
 import { closeConnection, inCompany } from '@/data/connection';
 import { audit, link } from '@/data/schema';
@@ -28,6 +27,7 @@ import {
   visit,
   refusal,
 } from '../support/desk';
+import { listMessages } from '../support/lists';
 
 afterAll(closeConnection);
 

@@ -3,7 +3,9 @@ import Papa from 'papaparse';
 import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { saveStage } from '@/services/agreements/stages';
-import { listBatches, makeBatch, previewBatch } from '@/services/billing/batches';
+import { readList, readWholeList } from '@/services/lists/deskList';
+import { batchList } from '@/services/billing/batchList';
+import { makeBatch, previewBatch } from '@/services/billing/batches';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { recordPayment } from '@/services/payments/payments';
 import { reversePayment } from '@/services/payments/reversal';
@@ -69,10 +71,14 @@ test('a batch takes what is not out yet, once, also when two are made at one mom
   await pay('20', 'c');
   await issueInvoice(actor, { agreementId, what: { rest: true } });
   const next = await makeBatch(actor, range);
-  expect((await listBatches(actor)).map(({ number, counts }) => [number, counts])).toEqual([
-    [next.number, { invoice: 1, payment: 1, reversal: 0, refund: 0 }],
-    [next.number - 1, { invoice: 3, payment: 2, reversal: 1, refund: 0 }],
+  const { rows: batches } = await readWholeList(actor, batchList, {});
+  expect(batches).toMatchObject([
+    { number: next.number, invoice: 1, payment: 1, reversal: 0, refund: 0 },
+    { number: next.number - 1, invoice: 3, payment: 2, reversal: 1, refund: 0 },
   ]);
+  expect((await readList(actor, batchList, { madeAt: '..2020-01-01' })).count).toBe(0);
+  for (const role of ['seller'] as const)
+    expect((await refusal(readWholeList({ ...actor, role }, batchList, {}))).status).toBe(403);
   expect((await refusal(makeBatch({ ...actor, role: 'seller' }, range))).status).toBe(403);
   expect((await refusal(makeBatch(actor, { from: range.to, to: range.from }))).detail).toContain(
     'after the last',

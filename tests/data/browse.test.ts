@@ -1,10 +1,15 @@
 import { addUser } from '@/services/accounts/createCompany';
 import type { Actor } from '@/services/actor';
 import { addItems } from '@/services/library/add';
-import type { BrowseInput, LibraryRow } from '@/services/library/browse';
-import { PAGE_OF_LIBRARY, browseLibrary, star } from '@/services/library/browse';
-import { addBundle, retireBundle } from '@/services/library/bundles';
-import { retireItem } from '@/services/library/items';
+import { addBundle } from '@/services/library/bundles';
+import { listTrades } from '@/services/library/byTrade';
+import { libraryList } from '@/services/library/libraryList';
+import { retireBundle, retireItem, retireMany } from '@/services/library/retire';
+import { star, starMany } from '@/services/library/star';
+import { readList, readWholeList } from '@/services/lists/deskList';
+import { PAGE_SIZE } from '@/core/lists';
+import { parseFixed, writeFixed } from '@/core/number';
+import { itemUnitCost } from '@/core/price';
 import { closeConnection } from '@/data/connection';
 import type { ItemInput } from '@/model';
 import { newCompany, refusal } from '../support/desk';
@@ -25,13 +30,9 @@ const item = (code: string, trade: string, more: Partial<ItemInput> = {}): ItemI
   ...more,
 });
 
-const everything: BrowseInput = {
-  ...{ words: '', trade: '', kind: 'all', costType: '', retired: false, page: 0 },
-};
-const codeOf = (row: LibraryRow) => (row.kind === 'item' ? row.item.code : row.bundle.code);
-const look = async (actor: Actor, wanted: Partial<BrowseInput> = {}) => {
-  const { rows, more, trades } = await browseLibrary(actor, { ...everything, ...wanted });
-  return { rows, more, trades, codes: rows.map(codeOf).join(' ') };
+const look = async (actor: Actor, asked: Record<string, string> = {}) => {
+  const { rows, count } = await readList(actor, libraryList, asked);
+  return { rows, count, codes: rows.map(({ code }) => code).join(' ') };
 };
 
 async function stocked() {
@@ -68,61 +69,112 @@ async function stocked() {
 
 test('by trade and code, bundles first, with how much there is of each trade', async () => {
   const { owner } = await stocked();
-  const { codes, rows, more, trades } = await look(owner);
-  expect([codes, more]).toEqual(['B-1 F-2 P-1 M-1', false]);
-  expect(trades).toEqual([
+  const { codes, rows, count } = await look(owner);
+  expect([codes, count]).toEqual(['B-1 F-2 P-1 M-1', 4]);
+  expect(await listTrades(owner)).toEqual([
     { trade: 'Frame', items: 2, bundles: 1 },
     { trade: 'Screens', items: 1, bundles: 0 },
   ]);
   expect(rows[0]).toMatchObject({
-    bundle: { name: 'Fence of {run}', inputs: ['Run'], parts: 1, grades: ['Good'], tags: ['garden'] },
+    ...{ kind: 'bundle', name: 'Fence of {run}', inputs: ['Run'], parts: 1, grades: ['Good'] },
+    ...{ tags: ['garden'], unitCost: null },
   });
   // Nobody else's.
   expect((await look(await newCompany())).codes).toBe('');
 });
 
-test('narrowed by trade, kind and cost type; with words too', async () => {
+test('narrowed by trade, kind, cost type and cost; with words too', async () => {
   const { owner } = await stocked();
-  const codes = async (wanted: Partial<BrowseInput>) => (await look(owner, wanted)).codes;
+  const codes = async (asked: Record<string, string>) => (await look(owner, asked)).codes;
   expect(await codes({ trade: 'Screens' })).toBe('M-1');
   expect(await codes({ kind: 'bundle' })).toBe('B-1');
   expect(await codes({ kind: 'item', trade: 'Frame' })).toBe('F-2 P-1');
   // A bundle has no cost type of its own.
-  expect(await codes({ costType: 'labour' })).toBe('F-2 M-1');
-  expect(await codes({ words: 'mesh' })).toBe('M-1');
-  expect(await codes({ words: 'fence', kind: 'item' })).toBe('');
-  expect(await codes({ words: 'fence' })).toBe('B-1');
-  expect(await codes({ words: 'crew', costType: 'material' })).toBe('F-2');
-  expect(await codes({ words: 'post', trade: 'Screens' })).toBe('');
+  expect(await codes({ of: 'labour' })).toBe('F-2 M-1');
+  expect(await codes({ of: 'labour,material', sort: 'code' })).toBe('F-2 M-1 P-1');
+  expect(await codes({ unitCost: '5..20' })).toBe('P-1');
+  expect(await codes({ search: 'mesh' })).toBe('M-1');
+  expect(await codes({ search: 'fence', kind: 'item' })).toBe('');
+  expect(await codes({ search: 'fence' })).toBe('B-1');
+  // A letter wrong is forgiven here as in the sheet.
+  expect(await codes({ search: 'fecne' })).toBe('B-1');
+  expect(await codes({ search: 'crew', of: 'material' })).toBe('F-2');
+  expect(await codes({ search: 'post', trade: 'Screens' })).toBe('');
 });
 
-test('a page at a time, nothing twice and nothing left out', async () => {
+test('a page at a time, nothing twice and nothing left out, with and without words', async () => {
   const owner = await newCompany();
-  const many = Array.from({ length: PAGE_OF_LIBRARY * 2 + 3 }, (_, i) =>
+  const many = Array.from({ length: PAGE_SIZE * 2 + 3 }, (_, i) =>
     item(`N-${String(i).padStart(4, '0')}`, 'Frame'),
   );
   await addItems(owner, many);
-  const pages = [await look(owner), await look(owner, { page: 1 }), await look(owner, { page: 2 })];
-  expect(pages.map(({ rows, more }) => [rows.length, more])).toEqual([
-    [PAGE_OF_LIBRARY, true],
-    [PAGE_OF_LIBRARY, true],
-    [3, false],
-  ]);
-  expect(pages.map(({ codes }) => codes).join(' ')).toBe(many.map(({ code }) => code).join(' '));
-  expect((await look(owner, { page: 3 })).codes).toBe('');
-  expect((await look(owner, { words: 'item' })).more).toBe(true);
+  for (const asked of [{}, { search: 'item' }]) {
+    const pages = await Promise.all(['1', '2', '3'].map((page) => look(owner, { ...asked, page })));
+    expect(pages.map(({ rows, count }) => [rows.length, count])).toEqual([
+      [PAGE_SIZE, many.length],
+      [PAGE_SIZE, many.length],
+      [3, many.length],
+    ]);
+    expect(pages.map(({ codes }) => codes).join(' ')).toBe(many.map(({ code }) => code).join(' '));
+  }
 });
 
-test('what is retired is shown apart, and not found by words', async () => {
+test('what is retired is shown apart, and not found by words unless it is asked for', async () => {
   const { owner, mesh, fence } = await stocked();
   await retireItem(owner, mesh, true);
   await retireBundle(owner, fence, true);
   expect((await look(owner)).codes).toBe('F-2 P-1');
-  expect((await look(owner, { retired: true })).codes).toBe('B-1 M-1');
-  expect((await look(owner, { words: 'mesh' })).codes).toBe('');
-  expect((await look(owner)).trades).toEqual([{ trade: 'Frame', items: 2, bundles: 0 }]);
+  expect((await look(owner, { state: 'retired' })).codes).toBe('B-1 M-1');
+  expect((await look(owner, { state: 'used,retired' })).codes).toBe('B-1 F-2 P-1 M-1');
+  expect((await look(owner, { search: 'mesh' })).codes).toBe('');
+  expect((await look(owner, { search: 'mesh', state: 'retired' })).codes).toBe('M-1');
+  expect(await listTrades(owner)).toEqual([{ trade: 'Frame', items: 2, bundles: 0 }]);
   await retireItem(owner, mesh, false);
   expect((await look(owner)).codes).toBe('F-2 P-1 M-1');
+});
+
+test('several are retired, brought back and starred at once; what is another company’s is passed over', async () => {
+  const { owner, mesh, fence, post } = await stocked();
+  const other = await stocked();
+  expect(await retireMany(owner, { ids: [mesh, fence, other.mesh], retired: true })).toEqual({ count: 2 });
+  expect((await look(owner)).codes).toBe('F-2 P-1');
+  expect((await look(other.owner)).codes).toBe('B-1 F-2 P-1 M-1');
+  expect(await retireMany(owner, { ids: [mesh], retired: false })).toEqual({ count: 1 });
+  expect((await look(owner)).codes).toBe('F-2 P-1 M-1');
+  await starMany(owner, { ids: [post, mesh], starred: true });
+  expect((await look(owner, { starred: '1' })).codes).toBe('P-1 M-1');
+  await starMany(owner, { ids: [post], starred: false });
+  expect((await look(owner, { starred: '1' })).codes).toBe('M-1');
+  const seller = { ...owner, role: 'seller' as const };
+  expect((await refusal(retireMany(seller, { ids: [mesh], retired: true }))).status).toBe(403);
+  for (const ids of [[], ['x'], Array.from({ length: 201 }, () => mesh)])
+    expect((await refusal(retireMany(owner, { ids, retired: true }))).status).toBe(422);
+});
+
+test('the unit cost by SQL is the unit cost by the core', async () => {
+  const owner = await newCompany();
+  const costs: ItemInput['costs'][] = [
+    [],
+    [{ type: 'material', amount: '0.12345' }],
+    [
+      { type: 'labour', hours: '0.3333', rate: '46.125' },
+      { type: 'labour', hours: '0.00005', rate: '1', overtimeRate: '90' },
+      { type: 'material', amount: '1234.5678' },
+      { type: 'equipment', amount: '0.00005' },
+      { type: 'subcontract', amount: '99999.99999' },
+    ],
+    [{ type: 'other', amount: '7' }],
+  ];
+  await addItems(
+    owner,
+    costs.map((each, i) => item(`C-${i}`, 'Frame', { costs: each })),
+  );
+  const { rows } = await readWholeList(owner, libraryList, { sort: 'code' });
+  expect(rows.map(({ unitCost }) => writeFixed(parseFixed(unitCost!)))).toEqual(
+    costs.map((each) => writeFixed(itemUnitCost(each))),
+  );
+  const byCost = (await readWholeList(owner, libraryList, { sort: 'unitCost' })).rows;
+  expect(byCost.map(({ code }) => code)).toEqual(['C-0', 'C-1', 'C-3', 'C-2']);
 });
 
 test('stars are each person’s own', async () => {
@@ -139,7 +191,7 @@ test('stars are each person’s own', async () => {
   const starred = async (actor: Actor) =>
     (await look(actor)).rows
       .filter((row) => row.starred)
-      .map(codeOf)
+      .map(({ code }) => code)
       .join(' ');
   expect([await starred(owner), await starred(second)]).toEqual(['B-1 P-1', '']);
   await star(owner, fence, false);
@@ -148,14 +200,9 @@ test('stars are each person’s own', async () => {
   expect((await refusal(star(owner, 'nothing', true))).status).toBe(404);
 });
 
-test('a search that makes no sense is refused', async () => {
-  const owner = await newCompany();
-  for (const wrong of [
-    { page: -1 },
-    { page: 1.5 },
-    { kind: 'room' },
-    { words: 'x'.repeat(201) },
-    { more: 1 },
-  ])
-    expect((await refusal(browseLibrary(owner, { ...everything, ...wrong }))).status).toBe(422);
+test('what makes no sense in an address is the plain list', async () => {
+  const { owner } = await stocked();
+  for (const asked of [{ page: '-1' }, { kind: 'room' }, { trade: 'Moon' }, { starred: 'yes' }, { of: "x'" }])
+    expect((await look(owner, asked)).codes).toBe('B-1 F-2 P-1 M-1');
+  expect((await look(owner, { search: 'x'.repeat(300) })).codes).toBe('');
 });

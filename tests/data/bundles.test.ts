@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
+import { retireBundle } from '@/services/library/retire';
 import { addItems } from '@/services/library/add';
-import { addBundle, bundlesWith, readBundle, retireBundle, saveBundle } from '@/services/library/bundles';
+import { addBundle, bundlesWith, readBundle, saveBundle } from '@/services/library/bundles';
 import { findInLibrary } from '@/services/library/find';
 import type { Actor } from '@/services/actor';
 import { addUser } from '@/services/accounts/createCompany';

@@ -8,7 +8,6 @@ import { openBooklet } from '@/services/booklet/open';
 import { askQuestion } from '@/services/booklet/questions';
 import { previewBooklet } from '@/services/booklet/preview';
 import { saveCustomer } from '@/services/customers/customers';
-import { listMessages } from '@/services/post';
 import type { Problem } from '@/services/problem';
 import { recordPayment } from '@/services/payments/payments';
 import { answerApproval, askApproval, waitingApprovals } from '@/services/proposals/approval';
@@ -24,6 +23,7 @@ import { showDecimal } from '@/core/number';
 import type { Choices, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { newCompany, newProposal, sendIt, signatureFor, testDocument, visit } from '../support/desk';
+import { listMessages } from '../support/lists';
 
 afterAll(closeConnection);
 

@@ -14,7 +14,6 @@ import { answerQuestion, askQuestion, waitingQuestions } from '@/services/bookle
 import { compareRevisions } from '@/services/proposals/compare';
 import { readProposal } from '@/services/proposals/read';
 import { reopenProposal, saveProposal, withdrawProposal } from '@/services/proposals/save';
-import { listMessages } from '@/services/post';
 import { sha256 } from '@/services/secrets';
 import { closeConnection } from '@/data/connection';
 import {
@@ -28,6 +27,7 @@ import {
   visit,
 } from '../support/desk';
 import { asOwner } from '../support/owner';
+import { listMessages } from '../support/lists';
 
 afterAll(closeConnection);
 

@@ -1,5 +1,8 @@
 import { sql } from 'drizzle-orm';
 import Papa from 'papaparse';
+import { costList } from '@/services/jobCosting/costList';
+import { readJob } from '@/services/jobCosting/jobReport';
+import { messageKinds, messageList } from '@/services/messages/messageList';
 import { readListPreferences, saveListPreferences } from '@/services/accounts/listPreferences';
 import { listFile } from '@/services/downloads/lists';
 import { readAgreement } from '@/services/agreements/read';
@@ -135,6 +138,46 @@ test('what the database sums for a list is what the pages of the demo say by the
     expect([state, rows.map(({ id }) => id).sort()]).toEqual([state, fits.map(({ id }) => id).sort()]);
     expect(cents(totals.open!)).toBe(sumAmounts(fits.map(({ open }) => cents(open))));
   }
+});
+
+test('the costs of all jobs are those of each; letters are found by words and kind', async () => {
+  const actor = await demoOwner();
+  const { rows: costs, spec } = await readWholeList(actor, costList, {});
+  const { rows: agreements } = await readWholeList(actor, agreementList, {});
+  let seen = 0;
+  for (const { id } of agreements) {
+    const job = await readJob(actor, id);
+    const ours = costs.filter(({ agreementId }) => agreementId === id);
+    seen += ours.length;
+    const told = (rows: readonly { id: string; amount: string; for: string }[]) =>
+      rows.map((row) => [row.id, cents(row.amount), row.for]).sort();
+    expect(told(ours)).toEqual(told(job.costs));
+    expect(ours.filter((row) => row.void).map((row) => row.id)).toEqual(
+      expect.arrayContaining(job.costs.filter((row) => row.takenBack || row.takesBack).map((row) => row.id)),
+    );
+  }
+  expect([seen, spec.name]).toEqual([costs.length, 'costs']);
+  expect(seen).toBeGreaterThan(3);
+  const { totals } = await readList(actor, costList, { void: 'counts', costType: 'material' });
+  expect(cents(totals.amount!)).toBe(
+    sumAmounts(
+      costs.filter((row) => !row.void && row.costType === 'material').map(({ amount }) => cents(amount)),
+    ),
+  );
+  const { rows: letters } = await readWholeList(actor, messageList, {});
+  expect(letters.length).toBeGreaterThan(3);
+  for (const kind of new Set(letters.map((row) => row.kind))) {
+    expect(Object.keys(messageKinds)).toContain(kind);
+    expect((await readList(actor, messageList, { kind })).count).toBe(
+      letters.filter((row) => row.kind === kind).length,
+    );
+  }
+  const [first] = letters;
+  const found = (await readWholeList(actor, messageList, { search: first!.toAddress })).rows;
+  expect(found.map(({ id }) => id)).toContain(first!.id);
+  // Who may not sign for the customer is not shown the way to it.
+  const office = (await readWholeList({ ...actor, role: 'office' }, messageList, { kind: 'proposal' })).rows;
+  for (const { link } of office) expect(link?.mayShow ?? false).toBe(false);
 });
 
 test('a file is what is filtered, in its order, with the columns chosen; or the rows named', async () => {

@@ -1,7 +1,8 @@
 import type { Actor } from '@/services/actor';
+import { retireItem } from '@/services/library/retire';
 import { keepFile } from '@/services/files/keep';
 import { addItems } from '@/services/library/add';
-import { readItem, retireItem, saveItem } from '@/services/library/items';
+import { readItem, saveItem } from '@/services/library/items';
 import { listCrews, listRatesAndCrews, removeCrew, saveCrew, saveRate } from '@/services/library/rates';
 import { listTrades, readTrade } from '@/services/library/byTrade';
 import { readProposal } from '@/services/proposals/read';

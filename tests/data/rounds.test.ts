@@ -5,12 +5,12 @@ import { acceptProposal } from '@/services/booklet/accept';
 import { openBooklet } from '@/services/booklet/open';
 import { chooseInRound, signRound } from '@/services/booklet/rounds';
 import { readProposal } from '@/services/proposals/read';
-import { listMessages } from '@/services/post';
 import { parseAmount } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import type { Allowance, SelectionRound } from '@/model';
 import { asSuggested } from '@/model';
 import { line, plainDocument } from '../support/documents';
+import { listMessages } from '../support/lists';
 import {
   newAgreement,
   newCompany,

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { listAgreements } from '../support/lists';
+import { listAgreements, listMessages } from '../support/lists';
 import { readAgreement } from '@/services/agreements/read';
 import { readProgressBilling } from '@/services/billing/progressBilling';
 import { previewBooklet } from '@/services/booklet/preview';
@@ -11,7 +11,6 @@ import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/services/downloads/papers';
 import type { Problem } from '@/services/problem';
 import { listProposals, readProposal } from '@/services/proposals/read';
-import { listMessages } from '@/services/post';
 import { readSettings } from '@/services/settings/settings';
 import { closeConnection, inCompany } from '@/data/connection';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';

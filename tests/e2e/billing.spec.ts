@@ -96,7 +96,7 @@ test('every sum of the money page opens what it is made of', async ({ page }) =>
     await figure.click();
     await expect(figure).toHaveAttribute('aria-current', 'true');
     const rows = await page
-      .locator(name === 'Overdue' ? '.list-table tbody td:last-child' : '.table-plain tbody td:nth-child(4)')
+      .locator(name === 'Overdue' ? '.list-table tbody td:last-child' : '.plain-table tbody td:nth-child(4)')
       .allTextContents();
     expect(rows.reduce((total, text) => total + cents(text), 0)).toBe(sum);
     expect(sum).toBeGreaterThan(0);
@@ -172,4 +172,54 @@ test('money in: too much stays as credit and is paid back; a returned payment op
   await back.getByRole('button', { name: 'Payment returned' }).click();
   await expect(page.getByText('The customer owes 25.00 beside the invoices')).toBeVisible();
   await expect(page.getByTestId('standing')).toContainText('Owed beside invoices');
+});
+
+test('a payment typed by mistake is void: typed fast, over answers that are late and one that is lost, and once', async ({
+  page,
+}) => {
+  await page.goto('/agreements');
+  await page.getByText('Sunroom for the corner house').first().click();
+  await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
+  const unpaid = page.getByTestId('standing');
+  const before = await unpaid.innerText();
+  await page.getByRole('button', { name: 'Record payment' }).first().click();
+  const record = page.getByRole('dialog', { name: 'Record payment' });
+  await record.getByLabel('Amount in USD').fill('12.34');
+  await record.getByRole('button', { name: 'Record payment' }).click();
+  const received = page.getByRole('table', { name: 'Received' });
+  const row = received.getByRole('row', { name: /12\.34/ });
+  await expect(row).toBeVisible();
+  await row.getByRole('button', { name: 'Void' }).click();
+  const dialog = page.getByRole('dialog', { name: '12.34 recorded by mistake' });
+  const why = dialog.getByLabel('Why');
+  await why.pressSequentially('wrong customer', { delay: 30 });
+  // Reloaded in mid-typing, it is there again.
+  await page.waitForTimeout(600);
+  await page.reload();
+  await expect(async () => {
+    await row.getByRole('button', { name: 'Void' }).click();
+    await expect(why).toHaveValue('wrong customer', { timeout: 2000 });
+  }).toPass();
+  // The first answer is lost on the way back, although the act was done; the second try is the same act.
+  let lost = false;
+  await page.route('**/agreements/*', async (route) => {
+    if (route.request().method() !== 'POST') return route.fallback();
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    if (lost) return route.continue();
+    lost = true;
+    await route.fetch();
+    await route.abort();
+  });
+  await dialog.getByRole('button', { name: 'Void payment' }).click();
+  await expect(dialog.getByRole('alert').filter({ hasText: /answer/i })).toBeVisible({ timeout: 20_000 });
+  await expect(why).toHaveValue('wrong customer');
+  await dialog.getByRole('button', { name: 'Void payment' }).click();
+  await expect(dialog).toHaveCount(0, { timeout: 20_000 });
+  await expect(row).toContainText('void: wrong customer');
+  await expect(row.getByRole('button')).toHaveCount(0);
+  expect(await unpaid.innerText()).toBe(before);
+  // A second person, and Back.
+  await page.goto('/money/payments?search=wrong+customer');
+  await expect(page.locator('.list-table tbody tr.ant-table-row')).toHaveCount(1);
+  await expect(page.getByText('payment void')).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { deflateSync } from 'node:zlib';
-import { begin, expect, saved, serious, test } from './desk';
+import { choose, begin, expect, saved, serious, test } from './desk';
 
 /** A small PNG of one colour, written out by hand: signature, header, one block of rows, end. */
 function png(width: number, height: number): Buffer {
@@ -89,10 +89,10 @@ test('columns are chosen, stay chosen, and can leave the cost out of sight; line
 
   await page.locator('tr.row [data-cell=quantity]').first().focus();
   await page.keyboard.press('Control+Space');
-  await page.getByLabel('What they belong to').selectOption('room');
-  await page.getByLabel('Room', { exact: true }).fill('Hall');
+  await choose(page.getByLabel('What they belong to'), 'Room');
+  await page.getByRole('textbox', { name: 'Room', exact: true }).fill('Hall');
   await page.keyboard.press('Enter');
-  await page.getByText('Room', { exact: true }).click();
+  await page.locator('.ant-segmented').getByText('Room', { exact: true }).click();
   await expect(page.locator('.row-group').first()).toHaveText('Hall');
   await page.getByText('By section', { exact: true }).click();
   await expect(page.locator('tr.row-section [data-cell=description]').last()).toHaveValue('Porch');
@@ -125,7 +125,7 @@ test('a rate that moves prices its items anew; a crew is made; an item takes loa
   await crew.getByLabel('Name of the crew').fill(name);
   await page.keyboard.press('Enter');
   const named = page.getByRole('region', { name, exact: true });
-  await named.getByLabel(/^Add people/).selectOption('Helper');
+  await choose(named.getByLabel(/^Add people/), 'Helper');
   await expect(named.getByLabel('How many Helper')).toHaveValue('1');
   await named.getByLabel('How many Helper').fill('2');
   await page.keyboard.press('Enter');

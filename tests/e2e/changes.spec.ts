@@ -1,6 +1,18 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { begin, expect, linkTo, saved, sendPlain, serious, test, tick, watch, shownLink } from './desk';
+import {
+  choose,
+  begin,
+  expect,
+  linkTo,
+  saved,
+  sendPlain,
+  serious,
+  test,
+  tick,
+  watch,
+  shownLink,
+} from './desk';
 
 const phone = { width: 390, height: 844 };
 const porch = 'Back porch at Withy Court';
@@ -22,8 +34,11 @@ async function send(page: Page, title: string): Promise<string> {
   const card = page.locator('section[aria-label^="Allowance "]');
   await card.getByLabel(/to spend per/).fill('10');
   await card.getByLabel(/our fee/).fill('20');
-  await card.getByLabel(/how the difference is settled/).selectOption('at cost, fee on the excess');
-  await card.getByLabel(/the customer reads/).selectOption('spend');
+  await choose(
+    card.getByLabel(/how the difference is settled/),
+    'At cost, fee on the excess: what goes beyond it carries our fee',
+  );
+  await choose(card.getByLabel(/the customer reads/), 'they read what to spend, and the fee');
   await expect(card).toContainText('800.00 to spend, at what it costs us');
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();

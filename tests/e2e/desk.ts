@@ -76,11 +76,37 @@ export async function tick(box: Locator, on = true): Promise<void> {
   }).toPass();
 }
 
-/** The link in the newest message to a customer. */
-export async function newestLink(page: Page): Promise<string> {
-  await page.goto('/outbox');
-  return shownLink(page.locator('article'));
+/** Picks one of the choices of a field by its words. */
+export async function choose(field: Locator, words: string): Promise<void> {
+  const page = field.page();
+  const wanted = page.locator('.ant-select-dropdown:visible').getByTitle(words, { exact: true });
+  await expect(async () => {
+    if (!(await wanted.isVisible())) await field.click({ timeout: 2000 });
+    await wanted.click({ timeout: 2000 });
+  }).toPass();
+  await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
 }
+
+/** The newest letter, of those that fit some words, with a private link that can be shown: it lies open beside the list. */
+async function letterWithLink(page: Page, words = ''): Promise<Locator> {
+  await page.goto(`/outbox?${new URLSearchParams({ search: words })}`);
+  const letters = page.locator('.list-table tbody tr.ant-table-row .row-act');
+  const letter = page.getByRole('dialog').getByRole('article');
+  const show = letter.getByRole('button', { name: 'Show the private link' });
+  for (let i = 0; i < (await letters.count()); i++) {
+    await expect(async () => {
+      if ((await letter.count()) === 0) await letters.nth(i).click();
+      await expect(letter).toBeVisible({ timeout: 2000 });
+    }).toPass();
+    if ((await show.count()) > 0) return letter;
+    await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+    await expect(letter).toHaveCount(0);
+  }
+  throw new Error(`No letter about “${words}” has a link.`);
+}
+
+/** The link in the newest message to a customer. */
+export const newestLink = async (page: Page): Promise<string> => shownLink(await letterWithLink(page));
 
 /** The private link that is shown on asking, at the first place that offers it. */
 export async function shownLink(where: Page | Locator): Promise<string> {
@@ -89,10 +115,8 @@ export async function shownLink(where: Page | Locator): Promise<string> {
 }
 
 /** The link in the newest message about a proposal of this title. */
-export async function linkTo(page: Page, title: string): Promise<string> {
-  await page.goto('/outbox');
-  return shownLink(page.locator('article').filter({ hasText: title }));
-}
+export const linkTo = async (page: Page, title: string): Promise<string> =>
+  shownLink(await letterWithLink(page, title));
 
 /** Money as it is shown, in minor units. */
 export const cents = (text: string | null) => BigInt((text ?? '').replace('−', '-').replace(/[^0-9-]/g, ''));

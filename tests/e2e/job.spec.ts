@@ -196,7 +196,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.getByRole('button', { name: 'Issue invoice' }).click();
   await page.waitForURL(/\/agreements\/[0-9a-f-]+$/);
   await expect(page.getByRole('link', { name: 'Bill work done' })).toHaveCount(0);
-  const invoices = page.locator('table', { hasText: 'Papers' }).locator('tbody tr');
+  const invoices = page.getByRole('table', { name: 'Invoices' }).locator('tbody tr.ant-table-row');
   await expect(invoices).toHaveCount(3);
   const totals = await invoices.locator('td.amount:nth-child(6)').allTextContents();
   expect(totals.reduce((sum, text) => sum + cents(text), 0n)).toBe(cents(agreed));

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { account, expect, test, watch } from './desk';
+import { account, begin, expect, test, watch } from './desk';
 
 /** Presses Tab until the focus is on what carries this name, as someone without a mouse would. */
 async function tabTo(page: Page, name: RegExp, most = 40): Promise<void> {
@@ -76,4 +76,60 @@ test('from sign-in to a sent proposal without a mouse', async ({ browser, troubl
   await keys.press('Enter');
   await expect(page.getByText('Revision 1 is on its way')).toBeVisible();
   await context.close();
+});
+
+test('keys that work wherever the focus is: undo, steps, sections; a line copied as it is typed; the sheet of keys knows the place', async ({
+  page,
+}) => {
+  await begin(page, `Keys ${Date.now() % 100_000}`);
+  for (const typed of ['12 joist hanger', '4 footing, 12 in']) {
+    await page.keyboard.type(typed, { delay: 30 });
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+  }
+  const rows = page.locator('tr.row');
+  await expect(rows).toHaveCount(2);
+  // Typed and copied in one go, before anything of it was taken: the copy has what was typed.
+  const quantity = rows.first().locator('[data-cell=quantity]');
+  await quantity.click();
+  await page.keyboard.type('19', { delay: 30 });
+  await page.keyboard.press('Alt+c');
+  await expect(rows).toHaveCount(3);
+  await expect(rows.nth(1).locator('[data-cell=quantity]')).toHaveValue('19');
+  await expect(rows.nth(1).locator('[data-cell=description]')).toBeFocused();
+  // Undone and done again from nowhere in particular.
+  await page.locator('.tally-total').click();
+  await page.keyboard.press('Control+z');
+  await expect(rows).toHaveCount(2);
+  await page.keyboard.press('Control+y');
+  await expect(rows).toHaveCount(3);
+
+  await page.keyboard.press('Alt+s');
+  await page.keyboard.type('Stairs');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Control+ArrowUp');
+  await expect(page.locator('[data-cell=description]:focus')).toHaveValue('Porch');
+  await page.keyboard.press('Control+ArrowDown');
+  await expect(page.locator('[data-cell=description]:focus')).toHaveValue('Stairs');
+
+  const step = page.locator('[aria-current=step]');
+  await page.keyboard.press('Alt+PageDown');
+  await expect(step).toHaveText(/Choices/);
+  await page.keyboard.press('Alt+PageDown');
+  await expect(step).toHaveText(/Price/);
+  await page.locator('.tally-total').click();
+  await page.keyboard.press('?');
+  const keys = page.getByRole('dialog', { name: 'Keys' });
+  await expect(keys.getByRole('heading')).toHaveText(['In cells', 'In a proposal', 'Everywhere']);
+  await page.keyboard.press('Escape');
+  await expect(keys).toHaveCount(0);
+  await page.keyboard.press('Alt+PageUp');
+  await expect(step).toHaveText(/Choices/);
+
+  await page.goto('/library');
+  await page.waitForLoadState('networkidle');
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Find in library')).toBeFocused();
+  await page.keyboard.type('joist', { delay: 30 });
+  await page.waitForURL('**/library?search=joist');
 });

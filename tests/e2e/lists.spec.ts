@@ -1,4 +1,4 @@
-import { expect, serious, test } from './desk';
+import { cents, expect, serious, test } from './desk';
 import type { Page } from '@playwright/test';
 
 const rowsOf = (page: Page) => page.locator('.list-table tbody tr.ant-table-row');
@@ -134,6 +134,30 @@ test('days are picked or typed in any usual way', async ({ page }) => {
     expect(['26 Sep 2026', '8 Oct 2026', '16 Oct 2026']).toContain(text);
 });
 
+test('what is typed as a day and is none is said, and the day that counts stands', async ({ page }) => {
+  await page.goto('/money/accountant');
+  const from = page.getByRole('textbox', { name: 'From' });
+  await expect(from).not.toHaveValue('');
+  const stood = await from.inputValue();
+  await expect(async () => {
+    await from.click();
+    await from.fill('sometime');
+    await from.press('Tab');
+    await expect(page.getByText(/“sometime” is no date/).first()).toBeVisible({ timeout: 2000 });
+  }).toPass();
+  await expect(from).toHaveValue(stood);
+  for (const [typed, shown] of [
+    ['1/5/2026', '5 Jan 2026'],
+    ['6 feb 2026', '6 Feb 2026'],
+  ] as const) {
+    await from.click();
+    await from.press('ControlOrMeta+a');
+    await from.pressSequentially(typed, { delay: 30 });
+    await from.press('Tab');
+    await expect(from).toHaveValue(shown);
+  }
+});
+
 test('what an address asks for that makes no sense is the plain list; addresses of before lead on', async ({
   page,
 }) => {
@@ -210,4 +234,41 @@ test('fast hands, slow answers: words at 30 ms a key, a filter and an order chos
   await expect(page).toHaveURL(/\/proposals\?sort=total$/);
   await page.goBack();
   await expect(find).toHaveValue('porch rear', { timeout: 20_000 });
+});
+
+test('costs of all jobs, letters and batches are lists too: found, filtered, summed, sent to a colleague by address', async ({
+  page,
+}) => {
+  await page.goto('/money');
+  await page.getByRole('link', { name: 'Costs', exact: true }).click();
+  await page.waitForURL('**/money/costs');
+  const total = page.locator('.list-total td').last();
+  const before = cents(await total.textContent());
+  await page.getByRole('combobox', { name: 'Type' }).click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('Labor', { exact: true }).click();
+  await page.waitForURL('**/money/costs?costType=labour');
+  await expect.poll(async () => cents(await total.textContent())).toBeLessThan(before);
+  for (const cell of await rowsOf(page).locator('[data-title=Type]').allInnerTexts())
+    expect(cell).toBe('labor');
+  const address = page.url();
+
+  await page.goto('/outbox?search=okonder');
+  const letters = rowsOf(page);
+  await expect(letters.first()).toContainText('okonder@post.example');
+  const count = await letters.count();
+  await page.goto('/outbox');
+  expect(await letters.count()).toBeGreaterThan(count);
+  await page.goto('/outbox?kind=proposal,acceptance');
+  for (const kind of await letters.locator('[data-title=Kind]').allInnerTexts())
+    expect(['Proposal', 'Acceptance']).toContain(kind);
+  await letters.first().locator('.row-act').click();
+  const letter = page.getByRole('dialog').getByRole('article');
+  await expect(letter).toContainText('to ');
+  await page.keyboard.press('Escape');
+  await expect(letter).toHaveCount(0);
+
+  await page.goto(address);
+  await expect(page.locator('.list-filters .ant-select').first()).toContainText('Labor');
+  await page.goto('/money/accountant?to=..2001-01-01');
+  await expect(page.getByText('No match. Try fewer words, or clear a filter.')).toBeVisible();
 });

@@ -48,9 +48,14 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
   await expect(customer.getByText(/321\.09 on its way from your card/)).toBeVisible();
   expect(trialCode).toMatch(/^\d+$/);
 
-  await page.goto('/outbox');
   const charge = page.getByRole('listitem').filter({ hasText: number }).first();
-  await charge.getByRole('button', { name: /^Accept/ }).click();
+  const accept = charge.getByRole('button', { name: /^Accept/ });
+  // That the card was asked is there at once; that the bank answers later comes by message, as a real one would.
+  await expect(async () => {
+    await page.goto('/outbox');
+    await expect(accept).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await accept.click();
   await expect(charge).toContainText('accepted');
   await page.goto(invoice);
   await expect(page.locator('.page-head .state')).toContainText('Paid');
@@ -106,7 +111,7 @@ test('reminders due are sent with one press, and are gone', async ({ page }) => 
   }
   await expect(due).toHaveCount(0);
   await page.goto('/outbox');
-  await expect(page.getByRole('heading', { name: /^Perhaps it slipped by/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Perhaps it slipped by/ }).first()).toBeVisible();
 });
 
 test('what goes to the accountant goes once: journal and items of a batch', async ({ page }) => {

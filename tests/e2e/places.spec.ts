@@ -26,15 +26,13 @@ test('the library: searched, and downloaded as it is shown', async ({ page }) =>
   await page.goto('/library');
   await expect(page.getByText(/^\d+ items, \d+ bundles$/)).toBeVisible();
   await page.getByPlaceholder('Find by code, name, tag').fill('joist');
-  await page.waitForURL('**/library?q=joist');
-  await page.getByText('Items', { exact: true }).click();
-  await page.waitForURL('**/library?q=joist&kind=item');
+  await page.waitForURL('**/library?search=joist');
+  await page.getByRole('combobox', { name: 'Kind' }).click();
+  await page.locator('.ant-select-dropdown:visible').getByText('Items', { exact: true }).click();
+  await page.waitForURL('**/library?search=joist&kind=item');
+  await page.keyboard.press('Escape');
   await expect(page.getByText('Joist hanger with screws')).toBeVisible();
-  const codes = await page
-    .locator('table')
-    .first()
-    .locator('tbody tr:not(.section-row) td:first-child')
-    .allTextContents();
+  const codes = await page.locator('.list-table tbody tr.ant-table-row td:nth-child(2)').allTextContents();
   expect(codes.length).toBeGreaterThan(1);
   expect(codes.length).toBeLessThan(12);
   const csv = await (await page.request.get('/api/v1/library.csv')).text();
@@ -154,12 +152,12 @@ test('lines are dragged to another place, and the look that is chosen stays', as
   await expect(first.locator('[data-cell=description]')).toHaveValue(name);
   await saved(page);
 
-  await page.goto('/settings');
+  await page.goto('/settings?about=you');
   await page.getByText('Dark', { exact: true }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await page.goto('/today');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-  await page.goto('/settings');
+  await page.goto('/settings?about=you');
   await page.getByText('As the system', { exact: true }).click();
   await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'dark');
 });
@@ -169,11 +167,11 @@ test('what is pressed before the page has woken up is done when it has', async (
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await route.continue();
   });
-  await page.goto('/settings', { waitUntil: 'commit' });
+  await page.goto('/settings?about=you', { waitUntil: 'commit' });
   await page.getByText('Light', { exact: true }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  await page.goto('/settings');
+  await page.goto('/settings?about=you');
   await page.getByText('As the system', { exact: true }).click();
   await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'light');
 });

@@ -1,7 +1,7 @@
 import { Document, Page as PdfPage, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { Page } from '@playwright/test';
 import { createElement as h } from 'react';
-import { begin, expect, saved, serious, test } from './desk';
+import { choose, begin, expect, saved, serious, test } from './desk';
 
 /** A proposal from nothing with one section, on its plans. */
 async function onPlans(page: Page, title: string): Promise<void> {
@@ -80,7 +80,7 @@ test('a sample plan: scale, outline, cut-out, run, count; lines and a space foll
 
   // The area is the space of the section; lines follow the names.
   await traced(page).first().click();
-  await page.getByLabel('Make Porch floor the dimensions of a section').selectOption('Porch');
+  await choose(page.getByLabel('Make Porch floor the dimensions of a section'), 'Porch');
   await expect(traced(page).first()).toContainText('1 follows it');
   expect(await serious(page)).toEqual([]);
   await page.getByLabel('The customer sees it').click();

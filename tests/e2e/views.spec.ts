@@ -17,6 +17,12 @@ const views = [
   '/agreements',
   '/money',
   '/settings',
+  '/settings?about=pricing',
+  '/settings?about=you',
+  '/money/costs',
+  '/money/payments',
+  '/money/accountant',
+  '/reports',
   '/outbox',
 ];
 
@@ -45,7 +51,7 @@ test('every step of a proposal, an agreement and an invoice read well for everyo
   await page.waitForURL('**/agreements/*-*');
   expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
   await page.goto('/money');
-  await page.locator('tbody a').first().click();
+  await page.locator('.list-table tbody a').first().click();
   await page.waitForURL('**/money/*-*');
   expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
 });
@@ -105,7 +111,7 @@ test('headers: a nonce for scripts, no eval, no framing by others, and a session
   await second.getByLabel('Password').fill(account.password);
   await second.getByRole('button', { name: 'Sign in' }).click();
   await second.waitForURL('**/today');
-  await page.goto('/settings');
+  await page.goto('/settings?about=you');
   // A click before the page has woken up would go nowhere.
   await page.waitForLoadState('networkidle');
   await page

@@ -4,7 +4,7 @@ import type {
   Picked,
   Rule,
   TaxTerms,
-  Tiers,
+  LevelChoice,
   Choices,
   Discount,
   ItemPart,
@@ -282,7 +282,7 @@ function numbered(sections: readonly Section[]): Section[] {
 }
 
 /** Levels that leave out and grade what the seed says. */
-function tiersOver(sections: readonly Section[], seeds: readonly number[], ofSection: boolean): Tiers {
+function levelsOver(sections: readonly Section[], seeds: readonly number[], ofSection: boolean): LevelChoice {
   const within = ofSection ? [sections[seeds[0]! % sections.length]!] : sections;
   const entries = within.flatMap((section) => section.entries);
   const inner = entries.flatMap((entry) =>
@@ -398,8 +398,8 @@ export function anyDocument({
         ...(drawn.tiers
           ? {
               tiers: [
-                ...(drawn.tiers === 'whole' ? [] : [tiersOver(sections, drawn.seeds.slice(4), true)]),
-                ...(drawn.tiers === 'section' ? [] : [tiersOver(sections, drawn.seeds, false)]),
+                ...(drawn.tiers === 'whole' ? [] : [levelsOver(sections, drawn.seeds.slice(4), true)]),
+                ...(drawn.tiers === 'section' ? [] : [levelsOver(sections, drawn.seeds, false)]),
               ],
             }
           : {}),

@@ -4,6 +4,7 @@ import { invoiceList } from '@/services/billing/invoiceList';
 import type { MoneyGroup } from '@/services/billing/moneySums';
 import { loadMoneySums } from '@/services/billing/moneySums';
 import { readList, readWholeList } from '@/services/lists/deskList';
+import { messageList } from '@/services/messages/messageList';
 import { paymentList } from '@/services/payments/paymentList';
 
 /* The lists of the desk as their pages ask for them. */
@@ -41,3 +42,6 @@ export async function listAgreements(
   });
   return { rows, count };
 }
+
+/** The letters that went out, newest first. */
+export const listMessages = async (actor: Actor) => (await readWholeList(actor, messageList, {})).rows;

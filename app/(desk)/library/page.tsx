@@ -1,54 +1,50 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import type { AddressParameters } from '@/core/lists';
 import { may } from '@/services/actor';
-import type { BrowseInput } from '@/services/library/browse';
 import { draftsBehind } from '@/services/library/bulk';
-import { browseLibrary } from '@/services/library/browse';
-import { listRates } from '@/services/library/rates';
+import { listTrades } from '@/services/library/byTrade';
+import { libraryList } from '@/services/library/libraryList';
+import { readList } from '@/services/lists/deskList';
 import { CostsDialog } from '@/desk/library/CostsDialog';
+import { DraftsBehind } from '@/desk/library/DraftsBehind';
 import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';
 import { LibraryByTrade } from '@/desk/library/LibraryByTrade';
+import { LibraryFile } from '@/desk/library/LibraryFile';
 import { LibraryList } from '@/desk/library/LibraryList';
 import { LinkButton } from '@/ui/LinkButton';
-import { changeCostsAction, previewCostsAction, starAction } from '../../actions';
+import {
+  changeCostsAction,
+  previewCostsAction,
+  retireManyAction,
+  saveListPreferencesAction,
+  starAction,
+  starManyAction,
+} from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Library' };
 
-type Query = Partial<Record<'q' | 'trade' | 'kind' | 'of' | 'retired' | 'page' | 'view', string | string[]>>;
+/** Addresses of before name the words, and what is retired, otherwise; they stand in bookmarks. */
+const askedBy = ({ q, retired, ...query }: AddressParameters): AddressParameters => ({
+  ...(q === undefined ? {} : { search: q }),
+  ...(retired === undefined ? {} : { state: 'retired' }),
+  ...query,
+});
 
-/** What the address asks for; what it cannot mean is left out. */
-function askedBy(query: Query): BrowseInput {
-  const text = (name: keyof Query, most: number) => {
-    const value = query[name];
-    return (typeof value === 'string' ? value : '').slice(0, most);
-  };
-  const kind = text('kind', 10);
-  const page = Number(text('page', 6));
-  return {
-    words: text('q', 200),
-    trade: text('trade', 60),
-    kind: kind === 'item' || kind === 'bundle' ? kind : 'all',
-    costType: text('of', 20),
-    retired: text('retired', 1) === '1',
-    page: Number.isInteger(page) && page > 0 ? page : 0,
-  };
-}
-
-export default async function LibraryPage({ searchParams }: { searchParams: Promise<Query> }) {
+export default async function LibraryPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor();
   const query = await searchParams;
-  const asked = askedBy(query);
   const byTrade = query.view === 'trades' || query.view === 'shelves';
-  const [found, rates, drafts] = await Promise.all([
-    browseLibrary(actor, asked),
-    listRates(actor),
+  const [trades, list, drafts] = await Promise.all([
+    listTrades(actor),
+    byTrade ? null : readList(actor, libraryList, askedBy(query)),
     draftsBehind(actor),
   ]);
-  const count = (of: 'items' | 'bundles') => found.trades.reduce((sum, trade) => sum + trade[of], 0);
+  const count = (of: 'items' | 'bundles') => trades.reduce((sum, trade) => sum + trade[of], 0);
   return (
-    <div className="page">
+    <div className="page page-wide">
       <header className="page-head">
         <h1>Library</h1>
         <span className="soft">
@@ -57,17 +53,15 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
         <Link className="soft" href={byTrade ? '/library' : '/library?view=trades'} prefetch={false}>
           {byTrade ? 'as a list' : 'browse by trade'}
         </Link>
+        <Link className="soft" href="/library/rates" prefetch={false}>
+          rates and crews
+        </Link>
         <span className="page-actions">
-          <LinkButton href="/api/v1/library.csv" download>
-            Download as CSV
-          </LinkButton>
-          <LinkButton href="/api/v1/library.xlsx" download>
-            as XLSX
-          </LinkButton>
+          <LibraryFile />
           {may(actor, 'owner') && <LinkButton href="/library/import">Import</LinkButton>}
           {may(actor, 'owner') && (
             <CostsDialog
-              trades={found.trades.map(({ trade }) => trade)}
+              trades={trades.map(({ trade }) => trade)}
               actions={{ preview: previewCostsAction, change: changeCostsAction }}
             />
           )}
@@ -75,10 +69,16 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
           {may(actor, 'owner', 'seller') && <LinkButton href="/library/bundles/new">New bundle</LinkButton>}
         </span>
       </header>
-      {byTrade ? (
+      <DraftsBehind drafts={drafts} />
+      {list === null ? (
         <LibraryByTrade />
       ) : (
-        <LibraryList asked={asked} found={found} rates={rates} drafts={drafts} setStar={starAction} />
+        <LibraryList
+          list={list}
+          savePreferences={saveListPreferencesAction}
+          mayRetire={may(actor, 'owner')}
+          acts={{ setStar: starAction, starMany: starManyAction, retireMany: retireManyAction }}
+        />
       )}
     </div>
   );

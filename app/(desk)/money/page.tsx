@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import type { AddressParameters } from '@/core/lists';
 import { isNothing } from '@/core/number';
@@ -13,6 +12,7 @@ import { InvoiceList } from '@/desk/billing/InvoiceList';
 import { MoneyFigures } from '@/desk/billing/MoneyFigures';
 import { OfAgreements } from '@/desk/billing/OfAgreements';
 import { Reminders } from '@/desk/billing/Reminders';
+import { MoneyTabs } from '@/desk/billing/MoneyTabs';
 import '@/desk/billing/billing.css';
 import { LinkButton } from '@/ui/LinkButton';
 import { saveListPreferencesAction } from '../../actions';
@@ -64,14 +64,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
       {reminders.length > 0 && (
         <Reminders due={reminders} maySend={may(actor, 'owner', 'office')} send={sendRemindersAction} />
       )}
-      <nav className="tab-links money-tabs" aria-label="Invoices or payments">
-        <Link href="/money" prefetch={false} aria-current={group === null ? 'page' : undefined}>
-          Invoices
-        </Link>
-        <Link href="/money/payments" prefetch={false}>
-          Payments
-        </Link>
-      </nav>
+      <MoneyTabs {...(group === null ? { here: 'invoices' as const } : {})} />
       {group !== null &&
         (sums.agreements.length === 0 ? (
           <p className="empty">{byAgreement[group].empty}</p>

@@ -8,15 +8,13 @@ import { invoiceList } from '@/services/billing/invoiceList';
 import { readList } from '@/services/lists/deskList';
 import { waitingApprovals } from '@/services/proposals/approval';
 import { listProposals } from '@/services/proposals/read';
-import { isNothing, showDecimal } from '@/core/number';
 import { showDay } from '@/core/text/dates';
 import { ApprovalAnswer } from '@/desk/proposals/ApprovalAnswer';
 import { LinkButton } from '@/ui/LinkButton';
-import { StateMark } from '@/ui/StateMark';
-import { Track } from '@/ui/Track';
 import { Question } from '@/desk/proposals/Questions';
 import { answerApprovalAction, answerQuestionAction } from '../../actions';
 import { pageActor } from '../../session';
+import { DraftsTable, LateTable, RunningTable, WaitingTable } from '@/desk/today/TodayTables';
 
 export const metadata: Metadata = { title: 'Today' };
 
@@ -87,36 +85,7 @@ export default async function TodayPage() {
       {(late.length > 0 || lateRounds.length > 0) && (
         <>
           <h2 className="wrong">Late</h2>
-          <table className="table-plain">
-            <tbody>
-              {lateRounds.map((round) => (
-                <tr key={round.id} className="link-row">
-                  <td>
-                    <Link href={`/agreements/${round.agreementId}`} prefetch={false}>
-                      To be chosen: {round.name}
-                    </Link>{' '}
-                    {round.title}
-                  </td>
-                  <td>{round.customer}</td>
-                  <td className="wrong">due {showDay(round.due!)}</td>
-                  <td />
-                </tr>
-              ))}
-              {late.map((row) => (
-                <tr key={row.id} className="link-row">
-                  <td>
-                    <Link href={`/agreements/${row.agreementId}`} prefetch={false}>
-                      Invoice {row.number}
-                    </Link>{' '}
-                    {row.what}
-                  </td>
-                  <td>{row.customer}</td>
-                  <td className="wrong">due {row.due && showDay(row.due)}</td>
-                  <td className="amount">{showDecimal(row.open)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <LateTable rounds={lateRounds} invoices={late} />
           {overdue.count > late.length && (
             <p>
               <Link className="link-in-text" href="/money?state=overdue&sort=due" prefetch={false}>
@@ -150,26 +119,7 @@ export default async function TodayPage() {
       {waiting.length === 0 ? (
         <p className="empty">No proposal is out. Finish a draft and send it.</p>
       ) : (
-        <table className="table-plain">
-          <tbody>
-            {waiting.map((row) => (
-              <tr key={row.id} className="link-row">
-                <td>
-                  <Link href={`/proposals/${row.id}`} prefetch={false}>
-                    {row.title}
-                  </Link>
-                  {row.unsentChanges && <span className="soft"> · changed since it was sent</span>}
-                </td>
-                <td>{row.customer}</td>
-                <td className="soft">
-                  {row.openedOn ? `opened ${showDay(row.openedOn)}` : 'not opened yet'}
-                </td>
-                <td className="soft">{row.validUntil ? `holds until ${showDay(row.validUntil)}` : ''}</td>
-                <td className="amount">{showDecimal(row.total)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <WaitingTable proposals={waiting} />
       )}
       <h2>On your table</h2>
       {drafts.length === 0 ? (
@@ -181,49 +131,14 @@ export default async function TodayPage() {
           .
         </p>
       ) : (
-        <table className="table-plain">
-          <tbody>
-            {drafts.map((row) => (
-              <tr key={row.id} className="link-row">
-                <td>
-                  <Link href={`/proposals/${row.id}`} prefetch={false}>
-                    {row.title}
-                  </Link>
-                </td>
-                <td>{row.customer}</td>
-                <td>
-                  <StateMark state={row.state} />
-                </td>
-                <td className="amount">{showDecimal(row.total)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DraftsTable proposals={drafts} />
       )}
       <h2>Under way</h2>
-      {running.length === 0 && <p className="empty">No accepted work is open.</p>}
-      <table className="table-plain">
-        <tbody>
-          {running.map((row) => (
-            <tr key={row.id} className="link-row">
-              <td style={{ width: '34%' }}>
-                <Link href={`/agreements/${row.id}`} prefetch={false}>
-                  {row.title}
-                </Link>
-                <div className="soft">{row.customer}</div>
-              </td>
-              <td style={{ verticalAlign: 'middle', width: '46%' }}>
-                <Track parts={row.track} />
-              </td>
-              <td className="amount">
-                {isNothing(row.left)
-                  ? `${showDecimal(row.open)} to come in`
-                  : `${showDecimal(row.left)} to bill`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {running.length === 0 ? (
+        <p className="empty">No accepted work is open.</p>
+      ) : (
+        <RunningTable agreements={running} />
+      )}
       {agreements.count > running.length && (
         <p className="list-foot">
           <Link href="/agreements?show=under+way" prefetch={false}>

@@ -109,153 +109,160 @@ function lineOf(id: string, item: PricedItem, quantity: string, change: PartChan
 
 type Answer = Value | { readonly trouble: string };
 
+/** One recipe while it is sized: what its names stand for so far. */
+interface Sizing {
+  readonly run: Run;
+  readonly grade: string | undefined;
+  readonly prefix: string;
+  readonly factor: Ratio;
+  readonly depth: number;
+  readonly parts: ReadonlyMap<string, Recipe['parts'][number]>;
+  readonly state: Map<string, Answer | 'computing'>;
+  readonly sized: Map<string, SizedPart>;
+  /** Inputs, then parts, then what stands outside. */
+  readonly scope: Scope;
+}
+
+/** What the name of a part stands for: sized when it is first asked for, in whatever order formulas use each other. */
+function partValue(sizing: Sizing, name: string): Answer {
+  const { state, parts } = sizing;
+  const seen = state.get(name);
+  if (seen === 'computing') return { trouble: `“${name}” hangs on itself.` };
+  if (seen) return seen;
+  const part = parts.get(name)!;
+  if ('bundle' in part) return { trouble: `“${name}” is a bundle and has no quantity of its own.` };
+  state.set(name, 'computing');
+  const answer = sizeItem(sizing, part);
+  state.set(name, answer);
+  return answer;
+}
+
+/** Does a condition hold? @throws FormulaError where it cannot be computed or is neither yes nor no */
+function met({ scope }: Sizing, condition: string): boolean {
+  const value = evaluate(knownFormula(condition), scope);
+  if (value.kind === 'truth') return value.truth;
+  if (value.kind === 'number') return value.ratio.top !== 0n;
+  throw new FormulaError('A condition comes to yes or no.', 0);
+}
+
+/** Sizes a part that is an item, or (without one) a figure for the formulas of others. */
+function sizeItem(sizing: Sizing, part: ItemPart): Answer {
+  const { run, grade, prefix, factor, scope, sized } = sizing;
+  const path = prefix + part.id;
+  const change = Object.hasOwn(run.changes, path) ? run.changes[path] : undefined;
+  const item = itemOf(run, part, grade, change);
+  const formula = change?.quantity ?? part.quantity;
+  const keep = (
+    value: Value | null,
+    line: Line | null,
+    absent: SizedPart['absent'],
+    trouble: Trouble | null = null,
+  ) =>
+    sized.set(part.name, {
+      path,
+      name: part.name,
+      formula,
+      value,
+      line,
+      absent,
+      change: change ?? null,
+      replaced: change?.quantity === undefined ? null : part.quantity,
+      trouble,
+    });
+  if (!item && part.grades !== undefined) {
+    keep(zero, null, 'grade');
+    return zero;
+  }
+  const line = (quantity: string) => (item ? lineOf(`${run.idPrefix}${path}`, item, quantity, change) : null);
+  try {
+    if (part.when !== undefined && !met(sizing, part.when)) {
+      keep(zero, line('0'), item ? 'condition' : null);
+      return zero;
+    }
+    if (!item) {
+      // A figure keeps its dimension and is not rounded.
+      const value = evaluate(knownFormula(formula), scope);
+      keep(value, null, null);
+      return value;
+    }
+    const each = formulaQuantity(formula, item.unit, scope);
+    const quantity = isOne(factor) ? each : toPlaces(times(reduced(each, 1_000_000n), factor), 3);
+    const value = fromUnit(reduced(each, 1_000_000n), item.unit);
+    keep(value, line(writeFixed(quantity)), change?.out ? 'job' : null);
+    return value;
+  } catch (error) {
+    const trouble = asTrouble(error);
+    keep(null, line('0'), change?.out ? 'job' : null, trouble);
+    return { trouble: `“${part.name}” cannot be computed: ${trouble.message}` };
+  }
+}
+
+/** Sizes a bundle within a bundle, with values of its own, as many times as it says. */
+function sizeNested(sizing: Sizing, part: BundlePart): void {
+  const { run, grade, prefix, factor, depth, scope } = sizing;
+  const path = prefix + part.id;
+  const nowhere = (message: string, at = 0) => {
+    run.troubles.push({ place: part.name, message });
+    run.parts.push({
+      path,
+      name: part.name,
+      formula: part.times ?? '1',
+      value: null,
+      line: null,
+      absent: null,
+      change: null,
+      replaced: null,
+      trouble: { message, at },
+    });
+  };
+  const inner = run.makeup.within[part.bundle];
+  if (!inner) return nowhere(`The bundle of “${part.name}” is not there.`);
+  if (depth >= DEEPEST) return nowhere(`Bundles stand in each other more than ${DEEPEST} deep.`);
+  try {
+    if (part.when !== undefined && !met(sizing, part.when)) return;
+    const count =
+      part.times === undefined
+        ? integer(1n)
+        : reduced(formulaQuantity(part.times, 'each', scope), 1_000_000n);
+    const values: SizedInput[] = inner.recipe.inputs.map((input) =>
+      sizeInput(input, part.values[input.name], scope, false),
+    );
+    for (const { trouble, input } of values)
+      if (trouble) run.troubles.push({ place: `${part.name}: ${input.label}`, message: trouble.message });
+    const named = part.grade ?? grade;
+    const known = inner.recipe.grades.some(({ id }) => id === named);
+    sizeRecipe(run, inner.recipe, values, {
+      grade: known ? named : inner.recipe.grades[0]?.id,
+      outside: () => undefined,
+      prefix: `${path}.`,
+      factor: times(factor, count),
+      depth: depth + 1,
+    });
+  } catch (error) {
+    const trouble = asTrouble(error);
+    nowhere(trouble.message, trouble.at);
+  }
+}
+
 /** Sizes one recipe; what its parts come to is written to the run. Answers what its names stand for. */
 function sizeRecipe(
   run: Run,
   recipe: Recipe,
   inputs: readonly SizedInput[],
-  grade: string | undefined,
-  outside: Scope,
-  prefix: string,
-  factor: Ratio,
-  depth: number,
+  { outside, ...within }: Pick<Sizing, 'grade' | 'prefix' | 'factor' | 'depth'> & { readonly outside: Scope },
 ): Scope {
   const given = new Map<string, Answer>();
   for (const { input, value, trouble } of inputs)
     given.set(input.name, value ?? { trouble: trouble ? trouble.message : `“${input.name}” has no value.` });
   const parts = new Map(recipe.parts.map((part) => [part.name, part]));
-  const state = new Map<string, Answer | 'computing'>();
-  const sized = new Map<string, SizedPart>();
-
-  const scope: Scope = (name) => given.get(name) ?? (parts.has(name) ? partValue(name) : outside(name));
-
-  function partValue(name: string): Answer {
-    const seen = state.get(name);
-    if (seen === 'computing') return { trouble: `“${name}” hangs on itself.` };
-    if (seen) return seen;
-    const part = parts.get(name)!;
-    if ('bundle' in part) return { trouble: `“${name}” is a bundle and has no quantity of its own.` };
-    state.set(name, 'computing');
-    const answer = sizeItem(part);
-    state.set(name, answer);
-    return answer;
-  }
-
-  function sizeItem(part: ItemPart): Answer {
-    const path = prefix + part.id;
-    const change = Object.hasOwn(run.changes, path) ? run.changes[path] : undefined;
-    const item = itemOf(run, part, grade, change);
-    const formula = change?.quantity ?? part.quantity;
-    const replaced = change?.quantity === undefined ? null : part.quantity;
-    const keep = (
-      value: Value | null,
-      line: Line | null,
-      absent: SizedPart['absent'],
-      trouble: Trouble | null = null,
-    ) =>
-      sized.set(part.name, {
-        path,
-        name: part.name,
-        formula,
-        value,
-        line,
-        absent,
-        change: change ?? null,
-        replaced,
-        trouble,
-      });
-    const failed = (error: unknown, line: Line | null): Answer => {
-      const trouble = asTrouble(error);
-      keep(null, line, change?.out ? 'job' : null, trouble);
-      return { trouble: `“${part.name}” cannot be computed: ${trouble.message}` };
-    };
-    if (!item && part.grades !== undefined) {
-      keep(zero, null, 'grade');
-      return zero;
-    }
-    // A part without an item is a figure for the formulas of others; it keeps its dimension and is not rounded.
-    if (!item) {
-      try {
-        const value =
-          part.when !== undefined && !met(part.when) ? zero : evaluate(knownFormula(formula), scope);
-        keep(value, null, null);
-        return value;
-      } catch (error) {
-        return failed(error, null);
-      }
-    }
-    const line = (quantity: string) => lineOf(`${run.idPrefix}${path}`, item, quantity, change);
-    try {
-      if (part.when !== undefined && !met(part.when)) {
-        keep(zero, line('0'), 'condition');
-        return zero;
-      }
-      const each = formulaQuantity(formula, item.unit, scope);
-      const quantity = isOne(factor) ? each : toPlaces(times(reduced(each, 1_000_000n), factor), 3);
-      const value = fromUnit(reduced(each, 1_000_000n), item.unit);
-      keep(value, line(writeFixed(quantity)), change?.out ? 'job' : null);
-      return value;
-    } catch (error) {
-      return failed(error, line('0'));
-    }
-  }
-
-  function met(condition: string): boolean {
-    const value = evaluate(knownFormula(condition), scope);
-    if (value.kind === 'truth') return value.truth;
-    if (value.kind === 'number') return value.ratio.top !== 0n;
-    throw new FormulaError('A condition comes to yes or no.', 0);
-  }
-
-  function sizeNested(part: BundlePart): void {
-    const path = prefix + part.id;
-    const nowhere = (message: string, at = 0) => {
-      run.troubles.push({ place: part.name, message });
-      run.parts.push({
-        path,
-        name: part.name,
-        formula: part.times ?? '1',
-        value: null,
-        line: null,
-        absent: null,
-        change: null,
-        replaced: null,
-        trouble: { message, at },
-      });
-    };
-    const inner = run.makeup.within[part.bundle];
-    if (!inner) return nowhere(`The bundle of “${part.name}” is not there.`);
-    if (depth >= DEEPEST) return nowhere(`Bundles stand in each other more than ${DEEPEST} deep.`);
-    try {
-      if (part.when !== undefined && !met(part.when)) return;
-      const count = part.times === undefined ? integer(1n) : ratioOf(part.times);
-      const values: SizedInput[] = inner.recipe.inputs.map((input) =>
-        sizeInput(input, part.values[input.name], scope, false),
-      );
-      for (const { trouble, input } of values)
-        if (trouble) run.troubles.push({ place: `${part.name}: ${input.label}`, message: trouble.message });
-      const named = part.grade ?? grade;
-      const known = inner.recipe.grades.some(({ id }) => id === named);
-      sizeRecipe(
-        run,
-        inner.recipe,
-        values,
-        known ? named : inner.recipe.grades[0]?.id,
-        () => undefined,
-        `${path}.`,
-        times(factor, count),
-        depth + 1,
-      );
-    } catch (error) {
-      const trouble = asTrouble(error);
-      nowhere(trouble.message, trouble.at);
-    }
-  }
-
-  function ratioOf(formula: string): Ratio {
-    return reduced(formulaQuantity(formula, 'each', scope), 1_000_000n);
-  }
-
+  const sizing: Sizing = {
+    run,
+    ...within,
+    parts,
+    state: new Map(),
+    sized: new Map(),
+    scope: (name) => given.get(name) ?? (parts.has(name) ? partValue(sizing, name) : outside(name)),
+  };
   for (const part of recipe.parts) {
     run.looked += 1;
     if (run.looked > MOST_PARTS) {
@@ -264,16 +271,16 @@ function sizeRecipe(
       break;
     }
     if ('bundle' in part) {
-      sizeNested(part);
+      sizeNested(sizing, part);
       continue;
     }
-    partValue(part.name);
-    const done = sized.get(part.name);
+    partValue(sizing, part.name);
+    const done = sizing.sized.get(part.name);
     if (!done) continue;
     run.parts.push(done);
     if (done.trouble) run.troubles.push({ place: part.name, message: done.trouble.message });
   }
-  return scope;
+  return sizing.scope;
 }
 
 /** Fills `{name}` in a text; a name that is not there stays as it stands and is told. */
@@ -310,7 +317,13 @@ export function sizeMakeup(
   for (const { input, trouble } of inputs)
     if (trouble) run.troubles.push({ place: input.label, message: trouble.message });
   const grade = recipe.grades.find(({ id }) => id === bundle.grade) ?? recipe.grades[0];
-  const scope = sizeRecipe(run, recipe, inputs, grade?.id, surroundings.scope, '', integer(1n), 0);
+  const scope = sizeRecipe(run, recipe, inputs, {
+    grade: grade?.id,
+    outside: surroundings.scope,
+    prefix: '',
+    factor: integer(1n),
+    depth: 0,
+  });
 
   const added = bundle.added.map((line): Line => {
     if (line.formula === undefined) return line;

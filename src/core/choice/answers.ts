@@ -1,5 +1,5 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
-import type { Choices, Menu, MenuExtra, MenuQuestion, MenuTiers, Test } from '@/model';
+import type { Choices, Menu, MenuExtra, MenuQuestion, MenuLevels, Test } from '@/model';
 
 /** What stands for every decision: the customer's where they made one that is on offer, else the suggestion. */
 export interface Answers {
@@ -11,7 +11,7 @@ export interface Answers {
 interface Index {
   readonly extras: ReadonlyMap<string, MenuExtra>;
   readonly questions: ReadonlyMap<string, MenuQuestion>;
-  readonly tiers: ReadonlyMap<string, MenuTiers>;
+  readonly tiers: ReadonlyMap<string, MenuLevels>;
 }
 /** The decisions of a menu by id. */
 export const indexOf = memoByIdentity((menu: Menu): Index => {

@@ -21,7 +21,7 @@ test('the shown difference is the real difference, for every extra and every alt
         expect(extra.in ? now - other : other - now).toBe(extra.difference);
       }
       for (const level of shown.levels) {
-        const other = withLevel(choices, level.tiersId, level.levelId);
+        const other = withLevel(choices, level.levelsId, level.levelId);
         expect(computeFigures(structuredClone(document), other).total - now).toBe(level.difference);
       }
       for (const alternative of shown.alternatives) {

@@ -21,8 +21,8 @@ export function withAlternative(choices: Choices, questionId: string, alternativ
 }
 
 /** The same choices with another level picked. */
-export function withLevel(choices: Choices, tiersId: string, levelId: string): Choices {
-  return { ...choices, tiers: { ...choices.tiers, [tiersId]: levelId } };
+export function withLevel(choices: Choices, levelsId: string, levelId: string): Choices {
+  return { ...choices, tiers: { ...choices.tiers, [levelsId]: levelId } };
 }
 
 export interface ExtraDifference {
@@ -42,7 +42,7 @@ export interface AlternativeDifference {
 }
 
 export interface LevelDifference {
-  readonly tiersId: string;
+  readonly levelsId: string;
   readonly levelId: string;
   readonly picked: boolean;
   /** Total with it less total now: picking it changes the total by exactly this. */
@@ -91,7 +91,7 @@ export function differencesBy(
       levels.map((level): LevelDifference => {
         const picked = answers.tiers(id) === level.id;
         const difference = picked ? nothing : less(withLevel(choices, id, level.id));
-        return { tiersId: id, levelId: level.id, picked, difference };
+        return { levelsId: id, levelId: level.id, picked, difference };
       }),
     ),
   };

@@ -1,4 +1,4 @@
-import type { Bundle, Line, Load, ProposalDocument, Question, Section, Test, Tiers } from '@/model';
+import type { Bundle, Line, Load, ProposalDocument, Question, Section, Test, LevelChoice } from '@/model';
 import type { SizedBundle } from '../bundle';
 import { sizeBundle } from '../bundle';
 import { writeFixed } from '../number';
@@ -35,7 +35,7 @@ export interface Piece {
 }
 
 /** Levels that stand over a part, whole first, its section's last: the order in which they count. */
-const levelsOver = (document: ProposalDocument): readonly Tiers[] => {
+const levelsOver = (document: ProposalDocument): readonly LevelChoice[] => {
   const all = document.tiers ?? [];
   return [...all.filter(({ section }) => !section), ...all.filter(({ section }) => section)];
 };

@@ -8,7 +8,7 @@ import type { Choices, CustomerView, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { customerView } from '../offer';
 import { computeFigures } from '../price';
-import { tiersSideBySide } from '../offer/tiersSideBySide';
+import { levelsSideBySide } from '../offer/levelsSideBySide';
 
 /** The parts a view says are in: lines and extras by their identity, alternatives that are picked. */
 function saidIn(view: CustomerView): Set<string> {
@@ -109,6 +109,8 @@ test('a section’s level puts in what the whole’s leaves out; price and table
   }
   // The whole's table does not speak of what it does not decide.
   const [whole, porch] = document.tiers!;
-  expect(tiersSideBySide(document, whole!).rows).toEqual([]);
-  expect(tiersSideBySide(document, porch!).rows).toEqual([{ name: 'Line paint', cells: [null, 'included'] }]);
+  expect(levelsSideBySide(document, whole!).rows).toEqual([]);
+  expect(levelsSideBySide(document, porch!).rows).toEqual([
+    { name: 'Line paint', cells: [null, 'included'] },
+  ]);
 });

@@ -7,7 +7,7 @@ import type {
   CustomerOffer,
   CustomerQuestion,
   CustomerSection,
-  CustomerTiers,
+  CustomerLevels,
   CustomerView,
   OfferPiece,
   OfferQuestion,
@@ -244,9 +244,9 @@ function sectionOf(
   ];
 }
 
-function tiersOf(context: Context): CustomerTiers[] {
+function levelsOf(context: Context): CustomerLevels[] {
   const { offer, choices, now } = context;
-  return offer.tiers.map((tiers): CustomerTiers => {
+  return offer.tiers.map((tiers): CustomerLevels => {
     const asked = indexOf(offer.menu).tiers.get(tiers.id)!;
     return {
       id: tiers.id,
@@ -257,7 +257,7 @@ function tiersOf(context: Context): CustomerTiers[] {
       until: asked.until,
       levels: asked.levels.map(({ id, name }, i) => {
         const found = context.differences.levels.find(
-          (each) => each.tiersId === tiers.id && each.levelId === id,
+          (each) => each.levelsId === tiers.id && each.levelId === id,
         );
         const difference = found?.difference ?? (0n as Amount);
         const picked = context.answers.tiers(tiers.id) === id;
@@ -318,7 +318,7 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
     terms: offer.terms,
     change: offer.change,
     validUntil: offer.validUntil,
-    tiers: tiersOf(context),
+    tiers: levelsOf(context),
     sections: offer.sections.flatMap((section, i) => sectionOf(context, section, figures.sections[i]!)),
     plans: offer.plans,
     discount: oneprice ? null : orNull(context, figures.discount),

@@ -8,10 +8,10 @@ import { checkDocument, customerView } from '../offer';
 import {
   addLevel,
   addRule,
-  addTiers,
+  addLevels,
   removeLevel,
   removePart,
-  removeTiers,
+  removeLevels,
   setBundleDiscount,
   setBundleLoads,
   setExpected,
@@ -19,7 +19,7 @@ import {
   setLineDiscount,
   setQuestion,
   setSectionExtra,
-  setTiers,
+  setLevels,
 } from '.';
 
 const item = (amount: string) => ({
@@ -51,11 +51,11 @@ const start = plainDocument([
   { id: 's2', title: 'Porch', entries: [deck('b2'), line('light', '1', '80', { extra: { in: false } })] },
 ]);
 
-function withTiers(sectionId: string | null = null): { document: ProposalDocument; id: string } {
+function withLevels(sectionId: string | null = null): { document: ProposalDocument; id: string } {
   let next = 0;
   let id = '';
   const document = produce(start, (draft) => {
-    id = addTiers(draft, sectionId, () => `t${(next += 1)}`);
+    id = addLevels(draft, sectionId, () => `t${(next += 1)}`);
   });
   return { document, id };
 }
@@ -65,18 +65,18 @@ const totals = (document: ProposalDocument, id: string) =>
     .levels.map((level) => computeFigures(document, withLevel(asSuggested, id, level.id)).total);
 
 test('levels from the grades the bundles have, of the whole and of one section', () => {
-  const whole = withTiers();
+  const whole = withLevels();
   expect(totals(whole.document, whole.id)).toEqual([45000n, 85000n, 145000n]);
-  const one = withTiers('s1');
+  const one = withLevels('s1');
   expect(totals(one.document, one.id)).toEqual([45000n, 65000n, 95000n]);
   expect(checkDocument(whole.document)).toEqual([]);
 });
 
 test('side by side: each level with its total, its difference and what differs', () => {
-  const { document, id } = withTiers();
+  const { document, id } = withLevels();
   const [level] = document.tiers![0]!.levels;
   const edited = produce(document, (draft) => {
-    setTiers(draft, id, { recommended: draft.tiers![0]!.levels[1]!.id, reason: 'Lasts twice as long.' });
+    setLevels(draft, id, { recommended: draft.tiers![0]!.levels[1]!.id, reason: 'Lasts twice as long.' });
     setLevel(draft, id, level!.id, { part: { id: 'rail', in: false } });
   });
   const [tiers] = customerView(edited, asSuggested).tiers;
@@ -95,10 +95,10 @@ test('side by side: each level with its total, its difference and what differs',
 });
 
 test('levels of a section stand over those of the whole', () => {
-  const { document, id } = withTiers();
+  const { document, id } = withLevels();
   const both = produce(document, (draft) => {
     let next = 0;
-    addTiers(draft, 's1', () => `u${(next += 1)}`);
+    addLevels(draft, 's1', () => `u${(next += 1)}`);
   });
   const best = withLevel(asSuggested, id, document.tiers![0]!.levels[2]!.id);
   // The deck stays pine by its own level, the porch becomes composite.
@@ -106,11 +106,11 @@ test('levels of a section stand over those of the whole', () => {
 });
 
 test('at most four levels, at least two; what is suggested is always there', () => {
-  const { document, id } = withTiers();
+  const { document, id } = withLevels();
   const four = produce(document, (draft) => {
     addLevel(draft, id, 'n1');
     addLevel(draft, id, 'n2');
-    setTiers(draft, id, { suggested: 'n1' });
+    setLevels(draft, id, { suggested: 'n1' });
   });
   expect(four.tiers![0]!.levels).toHaveLength(4);
   const two = produce(four, (draft) => {
@@ -121,7 +121,7 @@ test('at most four levels, at least two; what is suggested is always there', () 
 });
 
 test('what goes takes the rules that speak of it along', () => {
-  const { document, id } = withTiers();
+  const { document, id } = withLevels();
   const ruled = produce(document, (draft) => {
     addRule(draft, {
       id: 'r1',
@@ -132,7 +132,7 @@ test('what goes takes the rules that speak of it along', () => {
     setSectionExtra(draft, 's2', { in: true });
     addRule(draft, { id: 'r2', when: { extra: 's2' }, says: 'rules out', other: { extra: 'light' } });
   });
-  expect(produce(ruled, (draft) => removeTiers(draft, id)).rules?.map((rule) => rule.id)).toEqual(['r2']);
+  expect(produce(ruled, (draft) => removeLevels(draft, id)).rules?.map((rule) => rule.id)).toEqual(['r2']);
   expect(produce(ruled, (draft) => removePart(draft, 'light')).rules).toBeUndefined();
 });
 

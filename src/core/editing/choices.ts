@@ -1,4 +1,4 @@
-import type { ProposalDocument, Question, Rule, Section, Tier, Tiers } from '@/model';
+import type { ProposalDocument, Question, Rule, Section, OfferLevel, LevelChoice } from '@/model';
 import { NONE, bundlesOf } from '../price/decided';
 import { findQuestion } from './find';
 import { PartGone, sectionOf } from './partGone';
@@ -65,7 +65,7 @@ export function setSectionExtra(
   else section.extra = extra;
 }
 
-function tiersAt(document: ProposalDocument, id: string): Tiers {
+function levelsAt(document: ProposalDocument, id: string): LevelChoice {
   const found = document.tiers?.find((tiers) => tiers.id === id);
   if (!found) throw new PartGone(id);
   return found;
@@ -108,16 +108,16 @@ export function gradedAs(
  * Offers levels of the whole or of a section: one for each grade that the bundles there have (at most four), else two
  * that are alike until something is left out of one of them.
  */
-export function addTiers(document: ProposalDocument, sectionId: string | null, newId: () => string): string {
+export function addLevels(document: ProposalDocument, sectionId: string | null, newId: () => string): string {
   const grades = gradesThere(document, sectionId).slice(0, 4);
-  const levels: Tier[] = (grades.length >= 2 ? grades : [null, null]).map((grade, i) => ({
+  const levels: OfferLevel[] = (grades.length >= 2 ? grades : [null, null]).map((grade, i) => ({
     id: newId(),
     name: grade?.name ?? (i === 0 ? 'Essential' : 'Complete'),
     grades: grade ? gradedAs(document, sectionId, grade.id) : {},
     without: [],
   }));
   const where = sectionId === null ? null : sectionOf(document, sectionId).title;
-  const tiers: Tiers = {
+  const tiers: LevelChoice = {
     id: newId(),
     prompt: where === null ? 'How would you like it?' : `${where}: how would you like it?`.slice(0, 200),
     ...(sectionId === null ? {} : { section: sectionId }),
@@ -129,15 +129,15 @@ export function addTiers(document: ProposalDocument, sectionId: string | null, n
 }
 
 /** Takes levels away; with them the rules that speak of them. */
-export function removeTiers(document: ProposalDocument, id: string): void {
-  tiersAt(document, id);
+export function removeLevels(document: ProposalDocument, id: string): void {
+  levelsAt(document, id);
   document.tiers = document.tiers!.filter((tiers) => tiers.id !== id);
   if (document.tiers.length === 0) delete document.tiers;
   dropRulesOf(document, new Set([id]));
 }
 
 /** Changes what levels say, suggest and recommend. */
-export function setTiers(
+export function setLevels(
   document: ProposalDocument,
   id: string,
   change: {
@@ -149,7 +149,7 @@ export function setTiers(
     readonly until?: string | null;
   },
 ): void {
-  const tiers = tiersAt(document, id);
+  const tiers = levelsAt(document, id);
   if (change.prompt !== undefined && change.prompt.trim() !== '') tiers.prompt = fitting(change.prompt, 200);
   if (change.detail !== undefined) {
     if (change.detail.trim() === '') delete tiers.detail;
@@ -164,8 +164,8 @@ export function setTiers(
 }
 
 /** Adds a level like the last one; at most four. */
-export function addLevel(document: ProposalDocument, tiersId: string, levelId: string): void {
-  const tiers = tiersAt(document, tiersId);
+export function addLevel(document: ProposalDocument, levelsId: string, levelId: string): void {
+  const tiers = levelsAt(document, levelsId);
   if (tiers.levels.length >= 4) return;
   const last = tiers.levels.at(-1)!;
   tiers.levels.push({
@@ -177,8 +177,8 @@ export function addLevel(document: ProposalDocument, tiersId: string, levelId: s
 }
 
 /** Takes a level away; two stay. */
-export function removeLevel(document: ProposalDocument, tiersId: string, levelId: string): void {
-  const tiers = tiersAt(document, tiersId);
+export function removeLevel(document: ProposalDocument, levelsId: string, levelId: string): void {
+  const tiers = levelsAt(document, levelsId);
   if (tiers.levels.length <= 2) return;
   tiers.levels = tiers.levels.filter(({ id }) => id !== levelId);
   if (tiers.suggested === levelId) tiers.suggested = tiers.levels[0]!.id;
@@ -192,7 +192,7 @@ export function removeLevel(document: ProposalDocument, tiersId: string, levelId
  */
 export function setLevel(
   document: ProposalDocument,
-  tiersId: string,
+  levelsId: string,
   levelId: string,
   change: {
     readonly name?: string;
@@ -202,7 +202,7 @@ export function setLevel(
     readonly allGraded?: string;
   },
 ): void {
-  const tiers = tiersAt(document, tiersId);
+  const tiers = levelsAt(document, levelsId);
   const level = tiers.levels.find(({ id }) => id === levelId);
   if (!level) throw new PartGone(levelId);
   const { name, detail, part, grade, allGraded } = change;

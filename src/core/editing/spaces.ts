@@ -102,6 +102,9 @@ export function copyOfEntry(entry: SectionEntry, newId: () => string): SectionEn
   };
 }
 
+/** A copy that shares nothing with what it is a copy of. */
+const plainCopy = <Part>(part: Part): Part => JSON.parse(JSON.stringify(part)) as Part;
+
 /**
  * Puts a copy of a section behind it, with everything in it.
  * @returns the id of the copy
@@ -114,11 +117,12 @@ export function duplicateSection(
 ): string {
   const at = document.sections.findIndex(({ id }) => id === section.id);
   if (at < 0) throw new PartGone(section.id);
+  const now = plainCopy(document.sections[at]!);
   const copy: Section = {
-    ...section,
+    ...now,
     id: newId(),
     title: title.slice(0, 200),
-    entries: section.entries.map((entry) => copyOfEntry(entry, newId)),
+    entries: now.entries.map((entry) => copyOfEntry(entry, newId)),
   };
   document.sections.splice(at + 1, 0, copy);
   return copy.id;
@@ -127,14 +131,15 @@ export function duplicateSection(
 /** Puts a copy of an entry behind it; a bundle may take another name: “front steps”, “garden steps”. */
 export function duplicateEntry(
   document: ProposalDocument,
-  entry: SectionEntry,
+  entry: Pick<SectionEntry, 'id'>,
   newId: () => string,
   name?: string,
 ): string {
   for (const section of document.sections) {
     const at = section.entries.findIndex(({ id }) => id === entry.id);
     if (at < 0) continue;
-    const copy = copyOfEntry(entry, newId);
+    // As it stands now: what was typed a moment ago is in it.
+    const copy = copyOfEntry(plainCopy(section.entries[at]!), newId);
     if (name !== undefined && copy.kind === 'bundle') copy.name = name.slice(0, 200);
     section.entries.splice(at + 1, 0, copy);
     return copy.id;

@@ -18,8 +18,10 @@ const spec: ListSpec = {
       options: [
         { value: 'out', label: 'Outstanding' },
         { value: 'paid', label: 'Paid' },
+        { value: 'doors, 100 %2C', label: 'With a comma' },
       ],
     },
+    { key: 'late', label: 'Late only', kind: 'flag' },
     { key: 'issued', label: 'Issued', kind: 'days' },
     { key: 'amount', label: 'Amount', kind: 'amounts' },
   ],
@@ -31,7 +33,8 @@ const states: fc.Arbitrary<ListState> = fc.record({
   sort: fc.record({ by: fc.constantFrom('number', 'due', 'open'), down: fc.boolean() }),
   filters: fc
     .record({
-      state: fc.constantFrom<string[]>(['out'], ['paid'], ['out', 'paid']),
+      state: fc.constantFrom<string[]>(['out'], ['paid'], ['out', 'paid'], ['paid', 'doors, 100 %2C']),
+      late: fc.constantFrom<string[]>(['1']),
       issued: fc.constantFrom<string[]>(['2026-01-01..'], ['..2026-03-31'], ['2026-01-01..2026-03-31']),
       amount: fc.constantFrom<string[]>(['100..'], ['-5.50..20']),
     })
@@ -63,7 +66,7 @@ test('whatever stands in an address leads to a list', () => {
       expect(state.page).toBeGreaterThanOrEqual(1);
       expect(state.search.length).toBeLessThanOrEqual(200);
       expect(['number', 'due', 'open']).toContain(state.sort.by);
-      for (const each of state.filters.state ?? []) expect(['out', 'paid']).toContain(each);
+      for (const each of state.filters.state ?? []) expect(['out', 'paid', 'doors, 100 %2C']).toContain(each);
       expect(readListState(spec, Object.fromEntries(writeListState(spec, state)))).toEqual({
         ...state,
         search: state.search.trim() === '' ? '' : state.search,

@@ -23,6 +23,8 @@ export type ListFilter =
       readonly kind: 'choice';
       readonly options: readonly { readonly value: string; readonly label: string }[];
     }
+  /** Only rows of which it is so. */
+  | { readonly key: string; readonly label: string; readonly kind: 'flag' }
   /** From one day to another, each of which may be open. */
   | { readonly key: string; readonly label: string; readonly kind: 'days' }
   /** From one amount to another, each of which may be open. */
@@ -77,12 +79,19 @@ export function readRange(
   return { from: from || null, to: to || null };
 }
 
+/** A comma parts the values of a choice; one within a value is written as `%2C`. */
+const joined = (values: readonly string[]): string =>
+  values.map((value) => value.replaceAll('%', '%25').replaceAll(',', '%2C')).join(',');
+const parted = (text: string): string[] =>
+  text.split(',').map((value) => value.replaceAll('%2C', ',').replaceAll('%25', '%'));
+
 function readFilter(filter: ListFilter, value: string | readonly string[] | undefined): readonly string[] {
+  if (filter.kind === 'flag') return first(value) === '1' ? ['1'] : [];
   if (filter.kind !== 'choice') {
     const text = first(value);
     return readRange(filter.kind, text) ? [text] : [];
   }
-  const asked = new Set(first(value).split(',').slice(0, MOST_VALUES));
+  const asked = new Set(parted(first(value)).slice(0, MOST_VALUES));
   return filter.options.map((option) => option.value).filter((each) => asked.has(each));
 }
 
@@ -113,9 +122,9 @@ export function writeListState(spec: ListSpec, { search, sort, filters, page }: 
   if (search.trim() !== '') parameters.set('search', search);
   if (sort.by !== spec.sort.by || sort.down !== spec.sort.down)
     parameters.set('sort', sort.down ? `${sort.by} down` : sort.by);
-  for (const { key } of spec.filters) {
+  for (const { key, kind } of spec.filters) {
     const values = filters[key] ?? [];
-    if (values.length > 0) parameters.set(key, values.join(','));
+    if (values.length > 0) parameters.set(key, kind === 'choice' ? joined(values) : values[0]!);
   }
   if (page > 1) parameters.set('page', String(page));
   return parameters;

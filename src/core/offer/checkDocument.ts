@@ -18,7 +18,7 @@ import { showDate } from '../text/dates';
 import { misread } from './misread';
 import { remarksOn } from './remarks';
 import { troublesOf } from './troubles';
-import { tiersSideBySide } from './tiersSideBySide';
+import { levelsSideBySide } from './levelsSideBySide';
 import type { DocumentProblem } from './validateDocument';
 import { validateDocument } from './validateDocument';
 
@@ -98,7 +98,7 @@ export function checkDocument(document: ProposalDocument): DocumentProblem[] {
   for (const { id, name, answers } of menu.questions)
     if (answers.length < 2) look(id, `“${name}” offers only one alternative.`);
   for (const tiers of document.tiers ?? [])
-    if (tiersSideBySide(document, tiers).rows.length === 0)
+    if (levelsSideBySide(document, tiers).rows.length === 0)
       look(tiers.id, `The levels of “${tiers.prompt}” are all alike.`);
   for (const rule of menu.rules)
     if (nameOfPick(rule.when, menu) === null || nameOfPick(rule.other, menu) === null)

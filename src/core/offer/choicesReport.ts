@@ -39,7 +39,7 @@ export function choicesReport(document: ProposalDocument, choices: Choices) {
       id,
       name,
       levels: found.levels
-        .filter(({ tiersId }) => tiersId === id)
+        .filter(({ levelsId }) => levelsId === id)
         .map(({ levelId, picked, difference }) => ({
           id: levelId,
           name: levels.find((level) => level.id === levelId)!.name,

@@ -3,7 +3,7 @@ import type {
   CustomerEntry,
   CustomerPlan,
   CustomerSection,
-  CustomerTiers,
+  CustomerLevels,
   CustomerView,
 } from '@/model';
 import { unitAfter } from '@/model';
@@ -60,17 +60,18 @@ function compareQuestions(old: Question, now: Question, note: Note): void {
 }
 
 /** Levels: what each comes to, what is in it, and what we say of them. */
-function compareTiers(old: CustomerTiers | null, now: CustomerTiers | null, note: Note): void {
+function compareLevels(old: CustomerLevels | null, now: CustomerLevels | null, note: Note): void {
   const { prompt } = (now ?? old)!;
   if (!old || !now) {
-    const names = (tiers: CustomerTiers | null) => tiers && tiers.levels.map(({ name }) => name).join(' or ');
+    const names = (tiers: CustomerLevels | null) =>
+      tiers && tiers.levels.map(({ name }) => name).join(' or ');
     note(prompt, names(old), names(now));
     return;
   }
   note(`${prompt} asked as`, old.prompt, now.prompt);
   note(`${prompt}: wording`, old.detail, now.detail);
   note(`${prompt}: to decide by`, day(old.until), day(now.until));
-  const contents = (tiers: CustomerTiers, id: string) => {
+  const contents = (tiers: CustomerLevels, id: string) => {
     const at = tiers.levels.findIndex((level) => level.id === id);
     return tiers.rows.map(({ name, cells }) => `${name}: ${cells[at] ?? 'not in'}`).join(', ');
   };
@@ -121,7 +122,7 @@ export function compareViews(before: CustomerView, after: CustomerView): Change[
 
   note('Total', money(before.total), money(after.total));
   note('Title', before.title, after.title);
-  for (const [old, now] of paired(before.tiers, after.tiers)) compareTiers(old, now, note);
+  for (const [old, now] of paired(before.tiers, after.tiers)) compareLevels(old, now, note);
   for (const [old, now] of paired(before.sections, after.sections)) {
     const title = (now ?? old)!.title;
     if (!old || !now) {

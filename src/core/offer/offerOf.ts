@@ -22,7 +22,7 @@ import { minorDigits, parseFixed, writeAmount, writeFixed, writeFixedPlaces } fr
 import { tracedInWords } from '../plan';
 import type { ClassSum, ClassSums, LineFigures } from '../price';
 import { addSums, addTo, keepsMinimum, setAside } from '../price';
-import { tiersSideBySide } from './tiersSideBySide';
+import { levelsSideBySide } from './levelsSideBySide';
 
 /** Beyond so many quantities, a line whose unit price hangs on its quantity is left to the server. */
 const MOST_STEPS = 2000;
@@ -254,7 +254,7 @@ function readOffer(document: ProposalDocument): CustomerOffer {
     menu: menuOf(document),
     fixed: written(addSums(whole)),
     sections,
-    tiers: (document.tiers ?? []).map((tiers) => tiersSideBySide(document, tiers)),
+    tiers: (document.tiers ?? []).map((tiers) => levelsSideBySide(document, tiers)),
     plans: (document.plans ?? []).filter(({ shown }) => shown).map(planShown),
     discount: document.discount ?? null,
     fees: document.fees.map((fee) => (oneprice ? { ...fee, name: 'Fee' } : fee)),

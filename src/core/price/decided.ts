@@ -1,5 +1,5 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
-import type { Bundle, Choices, Extra, Line, ProposalDocument, Question, Section, Tiers } from '@/model';
+import type { Bundle, Choices, Extra, Line, ProposalDocument, Question, Section, LevelChoice } from '@/model';
 import { parseFixed } from '../number';
 
 /** The answer to a question of which none may be picked. */
@@ -15,7 +15,7 @@ export interface Decisions {
 }
 
 /** The level that stands; an unknown one falls back to the suggestion. */
-export function decidedLevel(tiers: Tiers, choices: Choices): string {
+export function decidedLevel(tiers: LevelChoice, choices: Choices): string {
   const picked = choices.tiers?.[tiers.id];
   const exists = (id: string | undefined) => tiers.levels.some((level) => level.id === id);
   if (picked !== undefined && exists(picked)) return picked;
@@ -23,14 +23,14 @@ export function decidedLevel(tiers: Tiers, choices: Choices): string {
 }
 
 /** Whether any level of these leaves a part out or grades it. */
-const touches = ({ levels }: Tiers, id: string): boolean =>
+const touches = ({ levels }: LevelChoice, id: string): boolean =>
   levels.some(({ without, grades }) => without.includes(id) || grades[id] !== undefined);
 
 /**
  * The levels that decide whether a part is in: those of a section where they touch it, else those of the whole. Price, table
  * of levels, papers and signed statements all ask here.
  */
-export function rulingLevels(tiers: readonly Tiers[], id: string): readonly Tiers[] {
+export function rulingLevels(tiers: readonly LevelChoice[], id: string): readonly LevelChoice[] {
   const own = tiers.filter((each) => each.section && touches(each, id));
   return own.length > 0 ? own : tiers.filter((each) => !each.section);
 }

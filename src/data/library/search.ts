@@ -1,3 +1,4 @@
+import type { SQL } from 'drizzle-orm';
 import { inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
 import { bundle, item } from '../schema';
@@ -66,6 +67,18 @@ type Found =
   | { readonly kind: 'item'; readonly row: typeof item.$inferSelect }
   | { readonly kind: 'bundle'; readonly row: typeof bundle.$inferSelect };
 
+/** The words of a search as it looks for them: at most eight. */
+const wordsOf = (text: string): string[] => plain(text).split(' ').filter(Boolean).slice(0, 8);
+
+/** What fits the words of a search, best first, as a table of `found_id` and `kind`; see {@link searchLibrary}. */
+export function searchTable(text: string, { sectionTitle, ...narrowing }: Narrowing, most: number): SQL {
+  const narrow = JSON.stringify({
+    ...narrowing,
+    ...(sectionTitle === undefined ? {} : { sectionKind: sectionKind(sectionTitle) }),
+  });
+  return sql`search_library(${sql.param(wordsOf(text))}::text[], ${worth}::jsonb, ${narrow}::jsonb, ${most})`;
+}
+
 /**
  * Items and bundles that fit all the words, in any order, best first; an exact code comes before everything. A word the
  * library has nowhere is forgiven a letter or two (`ligth` finds the light, `jiost` the joist). Retired ones are left out.
@@ -73,16 +86,11 @@ type Found =
 export async function searchLibrary(
   tx: Transaction,
   text: string,
-  { sectionTitle, ...narrowing }: Narrowing = {},
+  narrowing: Narrowing = {},
   most = 12,
 ): Promise<Found[]> {
-  const words = plain(text).split(' ').filter(Boolean).slice(0, 8);
-  const narrow = JSON.stringify({
-    ...narrowing,
-    ...(sectionTitle === undefined ? {} : { sectionKind: sectionKind(sectionTitle) }),
-  });
   const { rows: best } = await tx.execute<{ found_id: string; kind: 'item' | 'bundle' }>(
-    sql`select found_id, kind from search_library(${sql.param(words)}::text[], ${worth}::jsonb, ${narrow}::jsonb, ${most})`,
+    sql`select found_id, kind from ${searchTable(text, narrowing, most)}`,
   );
   const ids = (kind: 'item' | 'bundle') => best.filter((row) => row.kind === kind).map((row) => row.found_id);
   const items = ids('item');

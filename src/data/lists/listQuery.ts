@@ -38,6 +38,7 @@ function condition(spec: ListSpec, source: ListSource, state: ListState): SQL | 
     const through = source.filters[filter.key];
     if (values.length === 0 || through === undefined) return undefined;
     if (typeof through === 'function') return through(values);
+    if (filter.kind === 'flag') return through;
     if (filter.kind === 'choice') return sql`${through}::text in ${[...values]}`;
     const range = readRange(filter.kind, values[0]!);
     const as = filter.kind === 'days' ? sql`date` : sql`numeric`;

@@ -9,3 +9,16 @@ export async function companyOf(tx: Transaction, companyId: string, hold?: 'upda
   if (!found) throw new Error('The company is gone.');
   return found;
 }
+
+/** Changes columns of the row of this id. */
+export async function updateCompany(
+  tx: Transaction,
+  id: string,
+  columns: Partial<typeof company.$inferInsert>,
+): Promise<void> {
+  await tx.update(company).set(columns).where(eq(company.id, id));
+}
+
+/** What a company is called. */
+export const findNameOfCompany = async (tx: Transaction, companyId: string) =>
+  tx.select({ name: company.name }).from(company).where(eq(company.id, companyId));

@@ -6,7 +6,6 @@ import { Fragment, useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { isBelowZero, isNothing, showDecimal, withoutSign } from '@/core/number';
 import type { Answer } from '@/model';
-import { unitName } from '@/model';
 import { showShortDate } from '@/core/text/dates';
 import { showInstant } from '@/ui/instants';
 import { LinkButton } from '@/ui/LinkButton';
@@ -23,6 +22,8 @@ import type { MoneyInActions } from '../payments/moneyInActions';
 import { MoneyIn } from '../payments/MoneyIn';
 import type { RecordPayment } from '../payments/PaymentDialog';
 import { PaymentDialog } from '../payments/PaymentDialog';
+import { PlainTable } from '@/ui/tables/PlainTable';
+import { AgreedLines } from './AgreedLines';
 
 export interface AgreementActions {
   readonly startChange: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
@@ -61,7 +62,6 @@ export function AgreementPage({
   );
   const bill = `/agreements/${agreement.id}/bill`;
   const done = isNothing(standing.leftToBill);
-  const sections = [...new Set(agreement.lines.map(({ section }) => section))];
   const late = agreement.invoices.some(({ overdue }) => overdue);
   return (
     <div className="page">
@@ -113,47 +113,55 @@ export function AgreementPage({
           {agreement.invoices.length === 0 ? (
             <p className="empty">Nothing is billed yet.</p>
           ) : (
-            <div className="scrolls" role="region" aria-label="Invoices" tabIndex={0}>
-              <table className="table-plain">
-                <thead>
-                  <tr>
-                    <th>No.</th>
-                    <th>For</th>
-                    <th>Issued</th>
-                    <th>Due</th>
-                    <th>State</th>
-                    <th className="amount">Total</th>
-                    <th className="amount">Open</th>
-                    <th>Papers</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {agreement.invoices.map((invoice) => (
-                    <tr key={invoice.id}>
-                      <td className="nowrap">
-                        <Link href={`/money/${invoice.id}`} prefetch={false}>
-                          {invoice.number}
-                        </Link>
-                      </td>
-                      <td>{invoice.title}</td>
-                      <td className="nowrap">{showShortDate(invoice.issuedOn)}</td>
-                      <td className="nowrap">
-                        {invoice.kind === 'credit note' ? '' : showShortDate(invoice.dueOn)}
-                      </td>
-                      <td>
-                        <InvoiceState invoice={invoice} />
-                      </td>
-                      <td className="amount">{showDecimal(invoice.total)}</td>
-                      <td className="amount">{isNothing(invoice.open) ? '' : showDecimal(invoice.open)}</td>
-                      <td className="nowrap">
-                        <a href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>PDF</a> ·{' '}
-                        <a href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>UBL</a>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
+            <PlainTable
+              label="Invoices"
+              rows={agreement.invoices}
+              rowKey={({ id }) => id}
+              columns={[
+                {
+                  key: 'number',
+                  title: 'No.',
+                  className: 'nowrap',
+                  cell: (invoice) => (
+                    <Link href={`/money/${invoice.id}`} prefetch={false}>
+                      {invoice.number}
+                    </Link>
+                  ),
+                },
+                { key: 'title', title: 'For', cell: ({ title }) => title },
+                {
+                  key: 'issued',
+                  title: 'Issued',
+                  className: 'nowrap',
+                  cell: ({ issuedOn }) => showShortDate(issuedOn),
+                },
+                {
+                  key: 'due',
+                  title: 'Due',
+                  className: 'nowrap',
+                  cell: ({ kind, dueOn }) => (kind === 'credit note' ? '' : showShortDate(dueOn)),
+                },
+                { key: 'state', title: 'State', cell: (invoice) => <InvoiceState invoice={invoice} /> },
+                { key: 'total', title: 'Total', figure: true, cell: ({ total }) => showDecimal(total) },
+                {
+                  key: 'open',
+                  title: 'Open',
+                  figure: true,
+                  cell: ({ open }) => (isNothing(open) ? '' : showDecimal(open)),
+                },
+                {
+                  key: 'papers',
+                  title: 'Papers',
+                  className: 'nowrap',
+                  cell: ({ id }) => (
+                    <>
+                      <a href={`/api/v1/invoices/${id}/invoice.pdf`}>PDF</a> ·{' '}
+                      <a href={`/api/v1/invoices/${id}/invoice.xml`}>UBL</a>
+                    </>
+                  ),
+                },
+              ]}
+            />
           )}
           <MoneyIn agreement={agreement} actions={actions.moneyIn} />
           <ChangesList agreement={agreement} start={actions.startChange} />
@@ -166,71 +174,7 @@ export function AgreementPage({
             />
           )}
           <h2>Lines</h2>
-          <table className="table-plain">
-            <thead>
-              <tr>
-                <th>Work</th>
-                <th className="amount">Quantity</th>
-                <th>Unit</th>
-                <th className="amount">Agreed</th>
-                <th className="amount">Billed</th>
-                <th className="amount">Left</th>
-              </tr>
-            </thead>
-            <tbody>
-              {sections.map((section) => (
-                <Fragment key={section}>
-                  <tr className="section-row">
-                    <td colSpan={6}>{section}</td>
-                  </tr>
-                  {agreement.lines
-                    .filter((line) => line.section === section)
-                    .map((line) => (
-                      <tr key={line.id}>
-                        <td>
-                          {line.description}
-                          {line.bundle && <span className="soft"> · {line.bundle}</span>}
-                          {line.change !== null && (
-                            <span className="soft"> · change order {line.change}</span>
-                          )}
-                        </td>
-                        <td className="amount">{showDecimal(line.quantity)}</td>
-                        <td>{unitName(line.unit)}</td>
-                        <td className="amount">{showDecimal(line.agreed)}</td>
-                        <td className="amount">{isNothing(line.billed) ? '' : showDecimal(line.billed)}</td>
-                        <td className="amount">{isNothing(line.left) ? '' : showDecimal(line.left)}</td>
-                      </tr>
-                    ))}
-                </Fragment>
-              ))}
-              <tr>
-                <td colSpan={3}>Net</td>
-                <td className="amount">{showDecimal(agreement.netToDate)}</td>
-                <td />
-                <td />
-              </tr>
-              {agreement.taxes.map((tax) => (
-                <tr key={tax.name}>
-                  <td colSpan={3}>
-                    {tax.name} {showDecimal(tax.percent)} %
-                  </td>
-                  <td className="amount">{showDecimal(tax.amount)}</td>
-                  <td />
-                  <td />
-                </tr>
-              ))}
-              <tr>
-                <td colSpan={3}>
-                  <strong>{agreement.changes.length > 0 ? 'Contract sum to date' : 'Contract sum'}</strong>
-                </td>
-                <td className="amount">
-                  <strong>{showDecimal(agreement.sumToDate)}</strong>
-                </td>
-                <td />
-                <td />
-              </tr>
-            </tbody>
-          </table>
+          <AgreedLines agreement={agreement} />
         </div>
         <aside>
           <div className="panel">

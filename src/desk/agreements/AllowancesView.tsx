@@ -11,6 +11,8 @@ import type { Answer } from '@/model';
 import type { RoundActions } from '../rounds/RoundDialog';
 import { RoundDialog } from '../rounds/RoundDialog';
 import { asked } from '@/ui/asked';
+import type { PlainColumn } from '@/ui/tables/PlainTable';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 export interface AllowanceActions extends RoundActions {
   readonly settle: (input: { agreementId: string; lineIds: string[] }) => Promise<Answer<{ id: string }>>;
@@ -56,50 +58,39 @@ export function AllowancesView({
           </Button>
         )}
       </div>
-      <table className="table-plain" aria-label="Allowances">
-        <thead>
-          <tr>
-            <th />
-            <th>For</th>
-            <th className="amount">Set aside</th>
-            <th className="amount">Chosen</th>
-            <th className="amount">Left or over</th>
-            <th className="amount">On the price</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {allowances.each.map((each) => (
-            <AllowanceRows
-              key={each.lineId}
-              allowance={each}
-              maySell={maySell}
-              picked={picked.includes(each.lineId)}
-              pick={(on) =>
-                setPicked((before) =>
-                  on ? [...before, each.lineId] : before.filter((lineId) => lineId !== each.lineId),
-                )
-              }
-              open={(round) => setOpen({ allowance: each, round })}
-            />
-          ))}
-          {unsettled.length > 1 && (
-            <tr>
-              <td />
-              <td>
-                <strong>All that is open</strong>
-              </td>
-              <td className="amount">{showDecimal(allowances.spend)}</td>
-              <td className="amount">{showDecimal(allowances.chosen)}</td>
-              <td className={isBelowZero(allowances.left) ? 'amount wrong' : 'amount'}>
-                <strong>{showDecimal(allowances.left)}</strong>
-              </td>
-              <td className="amount">{signed(allowances.due)}</td>
-              <td />
-            </tr>
-          )}
-        </tbody>
-      </table>
+      <PlainTable
+        label="Allowances"
+        rows={allowances.each.flatMap((of) => [
+          { of, round: null },
+          ...of.rounds.map((round) => ({ of, round })),
+        ])}
+        rowKey={({ of, round }) => round?.id ?? of.lineId}
+        rowClass={({ round }) => (round === null ? '' : 'round-row')}
+        columns={columnsOf({
+          maySell,
+          picked,
+          pick: (lineId, on) =>
+            setPicked((before) => (on ? [...before, lineId] : before.filter((each) => each !== lineId))),
+          open: (allowance, round) => setOpen({ allowance, round }),
+        })}
+        foot={
+          unsettled.length > 1
+            ? [
+                {
+                  for: 'All that is open',
+                  spend: showDecimal(allowances.spend),
+                  chosen: showDecimal(allowances.chosen),
+                  left: (
+                    <span className={isBelowZero(allowances.left) ? 'wrong' : ''}>
+                      {showDecimal(allowances.left)}
+                    </span>
+                  ),
+                  due: signed(allowances.due),
+                },
+              ]
+            : []
+        }
+      />
       {open && (
         <RoundDialog
           agreementId={agreementId}
@@ -123,77 +114,117 @@ const states: Readonly<Record<RoundShown['state'], string>> = {
   signed: 'signed',
 };
 
-function AllowanceRows({
-  allowance,
+interface Row {
+  readonly of: AllowanceShown;
+  /** Of the allowance, one of its selection rounds; null: the allowance itself. */
+  readonly round: RoundShown | null;
+}
+
+/** Where a selection round stands, and since when or until when. */
+const roundStands = ({ state, late, signed: by, document: { due } }: RoundShown) => {
+  const when = by
+    ? ` by ${by.by}, ${showDay(by.on)}`
+    : due
+      ? `, ${late ? 'was due' : 'due'} ${showDay(due)}`
+      : '';
+  return `${states[state]}${when}`;
+};
+
+function columnsOf({
   maySell,
   picked,
   pick,
   open,
 }: {
-  allowance: AllowanceShown;
-  maySell: boolean;
-  picked: boolean;
-  pick: (on: boolean) => void;
-  open: (round: RoundShown | null) => void;
-}) {
-  const settled = allowance.settledBy !== null;
-  return (
-    <>
-      <tr>
-        <td>
-          {maySell && !settled && (
-            <Checkbox
-              aria-label={`Settle ${allowance.description}`}
-              checked={picked}
-              onChange={({ target }) => pick(target.checked)}
-            />
-          )}
-        </td>
-        <td>
-          <strong>{allowance.description}</strong>
-          <div className="soft">
-            {settled ? `settled by change order ${allowance.settledBy}` : rulesInWords[allowance.terms.rule]}
-          </div>
-        </td>
-        <td className="amount">{showDecimal(allowance.spend)}</td>
-        <td className="amount">{isNothing(allowance.chosen) ? '' : showDecimal(allowance.chosen)}</td>
-        <td className={isBelowZero(allowance.left) ? 'amount wrong' : 'amount'}>
-          {showDecimal(allowance.left)}
-        </td>
-        <td className="amount">{settled ? '' : signed(allowance.due)}</td>
-        <td className="nowrap">
-          {maySell && !settled && (
-            <Button size="small" type="link" onClick={() => open(null)}>
-              New round
-            </Button>
-          )}
-        </td>
-      </tr>
-      {allowance.rounds.map((round) => (
-        <tr key={round.id} className="round-row">
-          <td />
-          <td>
-            <button type="button" className="plain-button" onClick={() => open(round)}>
+  readonly maySell: boolean;
+  readonly picked: readonly string[];
+  readonly pick: (lineId: string, on: boolean) => void;
+  readonly open: (allowance: AllowanceShown, round: RoundShown | null) => void;
+}): PlainColumn<Row>[] {
+  const mayChange = ({ of, round }: Row) => maySell && round === null && of.settledBy === null;
+  return [
+    {
+      key: 'pick',
+      title: '',
+      cell: (row) =>
+        mayChange(row) && (
+          <Checkbox
+            aria-label={`Settle ${row.of.description}`}
+            checked={picked.includes(row.of.lineId)}
+            onChange={({ target }) => pick(row.of.lineId, target.checked)}
+          />
+        ),
+    },
+    {
+      key: 'for',
+      title: 'For',
+      cell: ({ of, round }) =>
+        round === null ? (
+          <>
+            <strong>{of.description}</strong>
+            <div className="soft">
+              {of.settledBy === null
+                ? rulesInWords[of.terms.rule]
+                : `settled by change order ${of.settledBy}`}
+            </div>
+          </>
+        ) : (
+          <>
+            <button type="button" className="plain-button" onClick={() => open(of, round)}>
               {round.document.name}
             </button>{' '}
-            <span className={round.late ? 'wrong' : 'soft'}>
-              {states[round.state]}
-              {round.signed
-                ? ` by ${round.signed.by}, ${showDay(round.signed.on)}`
-                : round.document.due
-                  ? `, ${round.late ? 'was due' : 'due'} ${showDay(round.document.due)}`
-                  : ''}
-            </span>
-          </td>
-          <td />
-          <td className="amount">{round.signed ? showDecimal(round.signed.chosen) : ''}</td>
-          <td className="amount soft">{round.signed ? showDecimal(round.signed.left) : ''}</td>
-          <td className="amount soft">
-            {round.signed && !isNothing(round.signed.adjustment) ? signed(round.signed.adjustment) : ''}
-          </td>
-          <td />
-        </tr>
-      ))}
-    </>
-  );
+            <span className={round.late ? 'wrong' : 'soft'}>{roundStands(round)}</span>
+          </>
+        ),
+    },
+    {
+      key: 'spend',
+      title: 'Set aside',
+      figure: true,
+      cell: ({ of, round }) => round === null && showDecimal(of.spend),
+    },
+    {
+      key: 'chosen',
+      title: 'Chosen',
+      figure: true,
+      cell: ({ of, round }) => {
+        if (round !== null) return round.signed && showDecimal(round.signed.chosen);
+        return isNothing(of.chosen) ? '' : showDecimal(of.chosen);
+      },
+    },
+    {
+      key: 'left',
+      title: 'Left or over',
+      figure: true,
+      cell: ({ of, round }) =>
+        round === null ? (
+          <span className={isBelowZero(of.left) ? 'wrong' : ''}>{showDecimal(of.left)}</span>
+        ) : (
+          round.signed && <span className="soft">{showDecimal(round.signed.left)}</span>
+        ),
+    },
+    {
+      key: 'due',
+      title: 'On the price',
+      figure: true,
+      cell: ({ of, round }) =>
+        round === null
+          ? of.settledBy === null && signed(of.due)
+          : round.signed &&
+            !isNothing(round.signed.adjustment) && (
+              <span className="soft">{signed(round.signed.adjustment)}</span>
+            ),
+    },
+    {
+      key: 'act',
+      title: '',
+      className: 'nowrap',
+      cell: (row) =>
+        mayChange(row) && (
+          <Button size="small" type="link" onClick={() => open(row.of, null)}>
+            New round
+          </Button>
+        ),
+    },
+  ];
 }

@@ -9,6 +9,7 @@ import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { StateMark } from '@/ui/StateMark';
 import { asked } from '@/ui/asked';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 /** The change orders of an agreement: what was signed first, what each changes, and the sum to date. */
 export function ChangesList({
@@ -43,37 +44,42 @@ export function ChangesList({
       {agreement.changes.length === 0 ? (
         <p className="soft">Extra or omitted work, priced like a proposal and signed by the customer.</p>
       ) : (
-        <table className="table-plain" aria-label="Change orders">
-          <tbody>
-            <tr>
-              <td colSpan={2}>Signed first</td>
-              <td className="amount">{showDecimal(agreement.total)}</td>
-            </tr>
-            {agreement.changes.map((change) => (
-              <tr key={change.id}>
-                <td>
+        <PlainTable
+          label="Change orders"
+          headless
+          rows={[null, ...agreement.changes]}
+          rowKey={(change) => change?.id ?? 'signed first'}
+          columns={[
+            {
+              key: 'title',
+              title: 'Change order',
+              cell: (change) =>
+                change === null ? (
+                  'Signed first'
+                ) : (
                   <Link href={`/proposals/${change.id}`} prefetch={false}>
                     {change.title}
                   </Link>
-                </td>
-                <td>
-                  <StateMark state={change.state} />
-                </td>
-                <td className={change.state === 'accepted' ? 'amount' : 'amount soft'}>
-                  {showDecimal(change.total)}
-                </td>
-              </tr>
-            ))}
-            <tr>
-              <td colSpan={2}>
-                <strong>Contract sum to date</strong>
-              </td>
-              <td className="amount">
-                <strong>{showDecimal(agreement.sumToDate)}</strong>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+                ),
+            },
+            {
+              key: 'state',
+              title: 'State',
+              cell: (change) => change !== null && <StateMark state={change.state} />,
+            },
+            {
+              key: 'total',
+              title: 'Amount',
+              figure: true,
+              cell: (change) => (
+                <span className={change === null || change.state === 'accepted' ? '' : 'soft'}>
+                  {showDecimal(change?.total ?? agreement.total)}
+                </span>
+              ),
+            },
+          ]}
+          foot={[{ title: 'Contract sum to date', total: showDecimal(agreement.sumToDate) }]}
+        />
       )}
     </>
   );

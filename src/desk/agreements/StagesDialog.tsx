@@ -2,11 +2,12 @@
 
 import { App, AutoComplete, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
-import { Fragment, useState } from 'react';
+import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import type { LineStageInput } from '@/services/agreements/stages';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Line = AgreementAtDesk['lines'][number];
 
@@ -74,30 +75,35 @@ export function StagesDialog({
       onCancel={close}
     >
       <div style={{ maxHeight: 420, overflowY: 'auto' }}>
-        <table className="table-plain">
-          <tbody>
-            {sections.map((section) => {
-              const lines = agreement.lines.filter((line) => line.section === section);
-              const all = new Set(lines.map(of));
-              return (
-                <Fragment key={section}>
-                  <tr className="section-row">
-                    <td>{section}</td>
-                    <td className="amount">
-                      {field(`Stage of ${section}`, all.size === 1 ? [...all][0]! : '', lines)}
-                    </td>
-                  </tr>
-                  {lines.map((line) => (
-                    <tr key={line.id}>
-                      <td>{line.description}</td>
-                      <td className="amount">{field(`Stage of ${line.description}`, of(line), [line])}</td>
-                    </tr>
-                  ))}
-                </Fragment>
-              );
-            })}
-          </tbody>
-        </table>
+        <PlainTable
+          label="Work by stage"
+          headless
+          rows={sections.flatMap((section) => {
+            const lines = agreement.lines.filter((line) => line.section === section);
+            return [
+              { section, line: null, lines },
+              ...lines.map((line) => ({ section, line, lines: [line] })),
+            ];
+          })}
+          rowKey={({ section, line }) => line?.id ?? `all of ${section}`}
+          rowClass={({ line }) => (line === null ? 'plain-group' : '')}
+          columns={[
+            { key: 'work', title: 'Work', cell: ({ section, line }) => line?.description ?? section },
+            {
+              key: 'stage',
+              title: 'Stage',
+              figure: true,
+              cell: ({ section, line, lines }) => {
+                const all = new Set(lines.map(of));
+                return field(
+                  `Stage of ${line?.description ?? section}`,
+                  all.size === 1 ? [...all][0]! : '',
+                  lines,
+                );
+              },
+            },
+          ]}
+        />
       </div>
     </Modal>
   );

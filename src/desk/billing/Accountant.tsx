@@ -5,15 +5,15 @@ import { DayPicker } from '@/ui/fields/DayPicker';
 import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { Batch } from '@/services/billing/batches';
-import { showShortDate } from '@/core/text/dates';
+import type { BatchCounts as Counts } from '@/services/billing/batches';
+import type { BatchListRow } from '@/services/billing/batchList';
 import type { Accounts, Answer } from '@/model';
-import { showInstant } from '@/ui/instants';
+import type { ListProps } from '@/ui/list/ListTable';
 import { LinkButton } from '@/ui/LinkButton';
+import { BatchList } from './BatchList';
 import { AccountsForm } from './AccountsForm';
 import { asked } from '@/ui/asked';
 
-type Counts = Batch['counts'];
 interface Range {
   readonly from: string;
   readonly to: string;
@@ -35,13 +35,15 @@ const said = ({ invoice, payment, reversal, refund }: Counts): string => {
 /** What goes to the accountant: batches by a range of days, each thing in one of them; and the accounts it is booked on. */
 export function Accountant({
   batches,
+  savePreferences,
   accounts,
   timeZone,
   mayChange,
   today,
   actions,
 }: {
-  batches: readonly Batch[];
+  batches: ListProps<BatchListRow>['list'];
+  savePreferences: ListProps<BatchListRow>['savePreferences'];
   accounts: Accounts;
   timeZone: string;
   mayChange: boolean;
@@ -128,44 +130,7 @@ export function Accountant({
           Make the batch
         </Button>
       </form>
-      {batches.length === 0 ? (
-        <p className="empty">No batch yet. What is in one goes into no other.</p>
-      ) : (
-        <table className="table-plain">
-          <thead>
-            <tr>
-              <th>Batch</th>
-              <th>Days</th>
-              <th>In it</th>
-              <th>Made</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {batches.map((batch) => (
-              <tr key={batch.id}>
-                <td>{batch.number}</td>
-                <td className="nowrap">
-                  {showShortDate(batch.from)} to {showShortDate(batch.to)}
-                </td>
-                <td>{said(batch.counts)}</td>
-                <td className="soft">
-                  {showInstant(batch.madeAt, timeZone)}, {batch.by}
-                </td>
-                <td className="amount nowrap">
-                  <a className="link-in-text" download href={`/api/v1/batches/${batch.id}/journal.csv`}>
-                    Journal
-                  </a>
-                  {' · '}
-                  <a className="link-in-text" download href={`/api/v1/batches/${batch.id}/items.csv`}>
-                    Items
-                  </a>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <BatchList list={batches} savePreferences={savePreferences} timeZone={timeZone} />
       <AccountsForm accounts={accounts} mayChange={mayChange} save={actions.saveAccounts} />
     </div>
   );

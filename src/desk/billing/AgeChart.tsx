@@ -17,8 +17,8 @@ export function AgeChart({ byAge }: { byAge: MoneySums['byAge'] }) {
       <BarChart
         accessibilityLayer={false}
         layout="vertical"
-        width={560}
-        height={150}
+        responsive
+        style={{ width: '100%', maxWidth: 560, height: 150 }}
         data={data}
         margin={{ top: 0, right: 130, bottom: 0, left: 0 }}
         barCategoryGap={6}

@@ -10,6 +10,7 @@ import type { Answer, CreditAsk, CreditInput } from '@/model';
 import { parseMoneyInput } from '@/core/quantity';
 import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Way = 'whole' | 'amount' | 'lines';
 
@@ -132,34 +133,37 @@ export function CreditDialog({
       )}
       {way === 'lines' && (
         <div style={{ maxHeight: 260, overflowY: 'auto' }}>
-          <table className="table-plain">
-            <thead>
-              <tr>
-                <th>Work</th>
-                <th className="amount">Billed, net</th>
-                <th className="amount">Credit</th>
-              </tr>
-            </thead>
-            <tbody>
-              {back.lines.map((line) => (
-                <tr key={line.id}>
-                  <td>
+          <PlainTable
+            label="Lines to credit"
+            rows={back.lines}
+            rowKey={({ id }) => id}
+            columns={[
+              {
+                key: 'work',
+                title: 'Work',
+                cell: (line) => (
+                  <>
                     {line.description} <span className="soft">{line.section}</span>
-                  </td>
-                  <td className="amount">{showDecimal(line.net)}</td>
-                  <td className="amount">
-                    <Input
-                      size="small"
-                      aria-label={`Credit of ${line.description}`}
-                      style={{ width: 110, textAlign: 'right' }}
-                      value={lines[line.id] ?? ''}
-                      onChange={(event) => setLines({ ...lines, [line.id]: event.target.value })}
-                    />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </>
+                ),
+              },
+              { key: 'billed', title: 'Billed, net', figure: true, cell: ({ net }) => showDecimal(net) },
+              {
+                key: 'credit',
+                title: 'Credit',
+                figure: true,
+                cell: (line) => (
+                  <Input
+                    size="small"
+                    className="credit-amount"
+                    aria-label={`Credit of ${line.description}`}
+                    value={lines[line.id] ?? ''}
+                    onChange={(event) => setLines({ ...lines, [line.id]: event.target.value })}
+                  />
+                ),
+              },
+            ]}
+          />
         </div>
       )}
       <label className="bill-field">

@@ -2,7 +2,7 @@
 
 import { App, Button } from 'antd';
 import Link from 'next/link';
-import { Fragment, useState } from 'react';
+import { useState } from 'react';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { isNothing, showDecimal, withoutSign } from '@/core/number';
 import { showDate, showShortDate } from '@/core/text/dates';
@@ -16,6 +16,7 @@ import { LateNote } from './LateNote';
 import type { RecordPayment } from '../payments/PaymentDialog';
 import { PaymentDialog } from '../payments/PaymentDialog';
 import { asked } from '@/ui/asked';
+import { InvoiceLines } from './InvoiceLines';
 
 const names = {
   invoice: 'Invoice',
@@ -49,7 +50,6 @@ export function InvoicePage({
   const [paying, setPaying] = useState(false);
   const toPay = invoice.kind !== 'credit note' && !isNothing(invoice.open);
   const { back } = invoice;
-  const sections = [...new Set(invoice.lines.map(({ section }) => section))];
   return (
     <div className="page">
       <header className="page-head">
@@ -104,64 +104,7 @@ export function InvoicePage({
       ))}
       {invoice.remark && <p className="soft">{invoice.remark}</p>}
       <div className="columns-2">
-        <table
-          className="table-plain"
-          style={{ alignSelf: 'start' }}
-          aria-label={invoice.ofAgreement ? 'Work' : 'Charged'}
-        >
-          {invoice.ofAgreement && (
-            <thead>
-              <tr>
-                <th>Work</th>
-                <th className="amount">Agreed</th>
-                <th className="amount">Before</th>
-                <th className="amount">This {invoice.kind === 'credit note' ? 'note' : 'invoice'}</th>
-                <th className="amount">To date</th>
-              </tr>
-            </thead>
-          )}
-          <tbody>
-            {sections.map((section) => (
-              <Fragment key={section}>
-                <tr className="section-row">
-                  <td colSpan={5}>{section}</td>
-                </tr>
-                {invoice.lines
-                  .filter((line) => line.section === section)
-                  .map((line) => (
-                    <tr key={line.id}>
-                      <td>
-                        {line.description}
-                        {line.change !== null && <span className="soft"> · change order {line.change}</span>}
-                      </td>
-                      <td className="amount">{showDecimal(line.agreed)}</td>
-                      <td className="amount">{isNothing(line.before) ? '' : showDecimal(line.before)}</td>
-                      <td className="amount">{isNothing(line.net) ? '' : showDecimal(line.net)}</td>
-                      <td className="amount">{isNothing(line.toDate) ? '' : showDecimal(line.toDate)}</td>
-                    </tr>
-                  ))}
-              </Fragment>
-            ))}
-            {invoice.lines.length > 0 && invoice.apart.length > 0 && (
-              <tr>
-                <td colSpan={3}>
-                  <strong>Work, net</strong>
-                </td>
-                <td className="amount">
-                  <strong>{showDecimal(invoice.work)}</strong>
-                </td>
-                <td />
-              </tr>
-            )}
-            {invoice.apart.map((part) => (
-              <tr key={part.name}>
-                <td colSpan={3}>{part.name}, net</td>
-                <td className="amount">{showDecimal(part.net)}</td>
-                <td />
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <InvoiceLines invoice={invoice} />
         <aside>
           <div className="panel">
             <h2>To {invoice.buyer.name}</h2>

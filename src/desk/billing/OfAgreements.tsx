@@ -1,5 +1,8 @@
+'use client';
+
 import Link from 'next/link';
 import { showDecimal } from '@/core/number';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 interface Row {
   readonly id: string;
@@ -23,38 +26,39 @@ export const OfAgreements = ({
   act?: { readonly name: string; readonly query: string };
 }) => (
   <>
-    <table className="table-plain" aria-label={title}>
-      <thead>
-        <tr>
-          <th>No.</th>
-          <th>Agreement</th>
-          <th>Customer</th>
-          <th className="amount">{title}</th>
-          {act && <th />}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.id} className="link-row">
-            <td>{row.number}</td>
-            <td>
-              <Link href={`/agreements/${row.id}`} prefetch={false}>
-                {row.title}
-              </Link>
-            </td>
-            <td>{row.customer}</td>
-            <td className="amount">{showDecimal(row.sum)}</td>
-            {act && (
-              <td className="amount">
-                <Link href={`/agreements/${row.id}/bill?${act.query}`} prefetch={false}>
-                  {act.name}
-                </Link>
-              </td>
-            )}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <PlainTable
+      label={title}
+      rows={rows}
+      rowKey={({ id }) => id}
+      columns={[
+        { key: 'number', title: 'No.', cell: ({ number }) => number },
+        {
+          key: 'agreement',
+          title: 'Agreement',
+          cell: (row) => (
+            <Link href={`/agreements/${row.id}`} prefetch={false}>
+              {row.title}
+            </Link>
+          ),
+        },
+        { key: 'customer', title: 'Customer', cell: ({ customer }) => customer },
+        { key: 'sum', title, figure: true, cell: ({ sum }) => showDecimal(sum) },
+        ...(act
+          ? [
+              {
+                key: 'act',
+                title: '',
+                figure: true,
+                cell: ({ id }: Row) => (
+                  <Link href={`/agreements/${id}/bill?${act.query}`} prefetch={false}>
+                    {act.name}
+                  </Link>
+                ),
+              },
+            ]
+          : []),
+      ]}
+    />
     {count > rows.length && (
       <p className="soft">
         The largest {rows.length} of {count} are shown; the sum above is of all.

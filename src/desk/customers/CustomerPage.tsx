@@ -16,6 +16,7 @@ import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
 import { asked } from '@/ui/asked';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Found = Awaited<ReturnType<typeof readCustomer>>;
 type SaveSite = (input: SiteInput, id?: string, over?: SiteInput) => Promise<Answer<{ id: string }>>;
@@ -125,47 +126,64 @@ export function CustomerPage({
           {proposals.length === 0 ? (
             <p className="empty">Nothing offered yet.</p>
           ) : (
-            <table className="table-plain">
-              <tbody>
-                {proposals.map((row) => (
-                  <tr key={row.id} className="link-row">
-                    <td className="soft">{row.number}</td>
-                    <td>
-                      <Link href={`/proposals/${row.id}`} prefetch={false}>
-                        {row.title}
-                      </Link>
-                    </td>
-                    <td>
-                      <StateMark state={row.state} />
-                    </td>
-                    <td className="soft">{showDay(row.changedOn)}</td>
-                    <td className="amount">{showDecimal(row.total)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <PlainTable
+              label="Proposals"
+              headless
+              rows={proposals}
+              rowKey={({ id }) => id}
+              columns={[
+                { key: 'number', title: 'No.', cell: ({ number }) => <span className="soft">{number}</span> },
+                {
+                  key: 'title',
+                  title: 'Proposal',
+                  cell: ({ id, title }) => (
+                    <Link href={`/proposals/${id}`} prefetch={false}>
+                      {title}
+                    </Link>
+                  ),
+                },
+                { key: 'state', title: 'State', cell: ({ state }) => <StateMark state={state} /> },
+                {
+                  key: 'changed',
+                  title: 'Last change',
+                  cell: ({ changedOn }) => <span className="soft">{showDay(changedOn)}</span>,
+                },
+                { key: 'total', title: 'Total', figure: true, cell: ({ total }) => showDecimal(total) },
+              ]}
+            />
           )}
           {agreements.length > 0 && (
             <>
               <h2>Agreements</h2>
-              <table className="table-plain">
-                <tbody>
-                  {agreements.map((row) => (
-                    <tr key={row.id} className="link-row">
-                      <td className="soft">{row.number}</td>
-                      <td>
-                        <Link href={`/agreements/${row.id}`} prefetch={false}>
-                          {row.title}
-                        </Link>
-                      </td>
-                      <td style={{ verticalAlign: 'middle', width: '40%' }}>
-                        <Track parts={row.track} />
-                      </td>
-                      <td className="amount">{showDecimal(row.standing.sumToDate)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
+              <PlainTable
+                label="Agreements"
+                headless
+                rows={agreements}
+                rowKey={({ id }) => id}
+                columns={[
+                  {
+                    key: 'number',
+                    title: 'No.',
+                    cell: ({ number }) => <span className="soft">{number}</span>,
+                  },
+                  {
+                    key: 'title',
+                    title: 'Agreement',
+                    cell: ({ id, title }) => (
+                      <Link href={`/agreements/${id}`} prefetch={false}>
+                        {title}
+                      </Link>
+                    ),
+                  },
+                  { key: 'track', title: '', width: '40%', cell: ({ track }) => <Track parts={track} /> },
+                  {
+                    key: 'sum',
+                    title: 'Sum to date',
+                    figure: true,
+                    cell: ({ standing }) => showDecimal(standing.sumToDate),
+                  },
+                ]}
+              />
             </>
           )}
         </div>

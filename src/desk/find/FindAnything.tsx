@@ -4,12 +4,9 @@ import { Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { Found, FoundThing } from '@/model';
-import { askDoor } from '@/ui/askDoor';
 import { actsFor } from './acts';
+import { useFound } from './useFound';
 import './find.css';
-
-/** How long typing rests before it is asked, in milliseconds. */
-const REST = 120;
 
 interface Choice {
   readonly key: string;
@@ -38,11 +35,9 @@ const lists: Readonly<Record<FoundThing['kind'], string>> = {
   'change order': '/agreements?search=',
   invoice: '/money?search=',
   payment: '/money/payments?search=',
-  bundle: '/library?kind=bundle&q=',
-  item: '/library?kind=item&q=',
+  bundle: '/library?kind=bundle&search=',
+  item: '/library?kind=item&search=',
 };
-
-const nothing: Found = { found: [], more: [] };
 
 const choicesOf = (words: string, { found, more }: Found): Choice[] => [
   ...found.flatMap(({ kind, id, title, detail, address }, i) => [
@@ -73,40 +68,12 @@ const choicesOf = (words: string, { found, more }: Found): Choice[] => [
 export function FindAnything({ close }: { readonly close: () => void }) {
   const router = useRouter();
   const [words, setWords] = useState('');
-  const [answer, setAnswer] = useState<Found & { of: string }>({ of: '', found: [], more: [] });
-  const [trouble, setTrouble] = useState<string | null>(null);
   const [at, setAt] = useState(0);
   /** Enter was pressed for these words before their answer was there. */
   const [eager, setEager] = useState<string | null>(null);
   const asked = words.trim();
-
-  useEffect(() => {
-    if (asked.length < 2) return;
-    const gone = new AbortController();
-    const timer = setTimeout(() => {
-      askDoor<Found>(`/api/v1/find?${new URLSearchParams({ words: asked })}`, {
-        signal: gone.signal,
-      }).then(
-        (found) => {
-          setAnswer({ of: asked, ...found });
-          setTrouble(null);
-        },
-        (error: Error) => {
-          if (!gone.signal.aborted) setTrouble(error.message);
-        },
-      );
-    }, REST);
-    return () => {
-      clearTimeout(timer);
-      gone.abort();
-    };
-  }, [asked]);
-
-  const waiting = asked.length >= 2 && answer.of !== asked && trouble === null;
-  const choices = useMemo(
-    () => choicesOf(asked, asked.length >= 2 && answer.of === asked ? answer : nothing),
-    [asked, answer],
-  );
+  const { found, waiting, trouble } = useFound(asked);
+  const choices = useMemo(() => choicesOf(asked, found), [asked, found]);
   const here = Math.min(at, Math.max(0, choices.length - 1));
   const open = (choice: Choice | undefined) => {
     if (!choice) return;
@@ -143,7 +110,6 @@ export function FindAnything({ close }: { readonly close: () => void }) {
         onChange={({ target }) => {
           setWords(target.value);
           setAt(0);
-          setTrouble(null);
         }}
         onKeyDown={(event) => {
           const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];

@@ -26,7 +26,17 @@ export const acts: readonly Act[] = [
   { name: 'Reports', also: 'job costing sales won', address: '/reports' },
   { name: 'For the accountant', also: 'export batch journal books', address: '/money/accountant' },
   { name: 'Outbox', also: 'mail messages letters', address: '/outbox' },
-  { name: 'Settings', also: 'company tax markup people', address: '/settings' },
+  { name: 'Settings: proposals', also: 'company tax markup usual', address: '/settings' },
+  {
+    name: 'Settings: pricing',
+    also: 'markup levels limits area factors',
+    address: '/settings?about=pricing',
+  },
+  { name: 'Settings: invoices and deposits', also: 'schedule due law', address: '/settings?about=invoices' },
+  { name: 'Settings: late payments', also: 'reminders charges interest', address: '/settings?about=late' },
+  { name: 'Settings: people', also: 'users sellers office', address: '/settings?about=people' },
+  { name: 'Settings: you', also: 'signed in dark light', address: '/settings?about=you' },
+  { name: 'Costs of all jobs', also: 'expenses suppliers', address: '/money/costs' },
 ];
 
 /** The acts that have all the words of a search; all of them without one. */

@@ -24,8 +24,8 @@ export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
       <figure className="cash-chart" aria-hidden="true">
         <LineChart
           accessibilityLayer={false}
-          width={284}
-          height={170}
+          responsive
+          style={{ width: '100%', maxWidth: 284, height: 170 }}
           data={data}
           margin={{ top: 8, right: 8, bottom: 0, left: 0 }}
         >

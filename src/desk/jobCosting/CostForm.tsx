@@ -1,6 +1,7 @@
 import { DayPicker } from '@/ui/fields/DayPicker';
 import { costTypeName } from '@/core/text/names';
 import type { InputRef } from 'antd';
+import { FileButton } from '@/ui/fields/FileField';
 import { Alert, App, Button, Input, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
@@ -57,7 +58,6 @@ interface Unrecorded {
 export function CostForm({ job, record }: { job: Job; record: JobActions['record'] }) {
   const { message } = App.useApp();
   const router = useRouter();
-  const file = useRef<HTMLInputElement>(null);
   const first = useRef<InputRef>(null);
   const [what, setWhat] = useState('');
   const [spentOn, setSpentOn] = useState(job.today);
@@ -309,19 +309,9 @@ export function CostForm({ job, record }: { job: Job; record: JobActions['record
         <Button htmlType="submit" type="primary">
           Record
         </Button>
-        <Button onClick={() => file.current?.click()}>Import</Button>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          aria-label="List of costs"
-          accept=".csv,.xlsx,text/csv"
-          onChange={({ target }) => {
-            const [list] = target.files ?? [];
-            if (list) void take(list);
-            target.value = '';
-          }}
-        />
+        <FileButton label="List of costs" accept=".csv,.xlsx,text/csv" take={(list) => void take(list)}>
+          Import
+        </FileButton>
       </form>
     </>
   );

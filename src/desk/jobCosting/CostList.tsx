@@ -1,38 +1,37 @@
 import { costTypeName } from '@/core/text/names';
-import { App, Select } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Select } from 'antd';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { JobActions } from './jobActions';
-import { asked } from '@/ui/asked';
+import { PlainTable } from '@/ui/tables/PlainTable';
+import { useSubmit } from '@/ui/useSubmit';
 
 /** The costs of a job, oldest first: what was taken back stays, struck through. */
 export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
-  const { message } = App.useApp();
-  const router = useRouter();
-  const done = (answer: { ok: boolean; problem?: { detail: string } }) => {
-    if (answer.ok) router.refresh();
-    else void message.error(answer.problem?.detail);
-  };
+  const { submit } = useSubmit({ tells: true });
+  const mayChange = ({ takesBack, takenBack }: Job['costs'][number]) =>
+    job.mayRecord && !takesBack && !takenBack;
   if (job.costs.length === 0) return <p className="empty">No cost is recorded yet.</p>;
   return (
     <>
-      <table className="table-plain" aria-label="Costs">
-        <thead>
-          <tr>
-            <th>Day</th>
-            <th>For</th>
-            <th>Invoice</th>
-            <th className="amount">Amount</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {job.costs.map((cost) => (
-            <tr key={cost.id} className={cost.takenBack || cost.takesBack ? 'cost-void' : ''}>
-              <td className="nowrap">{showShortDate(cost.spentOn)}</td>
-              <td>
+      <PlainTable
+        label="Costs"
+        rows={job.costs}
+        rowKey={({ id }) => id}
+        rowClass={(cost) => (cost.takenBack || cost.takesBack ? 'cost-void' : '')}
+        columns={[
+          {
+            key: 'day',
+            title: 'Day',
+            className: 'nowrap',
+            cell: ({ spentOn }) => showShortDate(spentOn),
+          },
+          {
+            key: 'for',
+            title: 'For',
+            cell: (cost) => (
+              <>
                 {cost.what}
                 <div className="soft">
                   {[
@@ -44,47 +43,54 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
                     .filter(Boolean)
                     .join(' · ')}
                 </div>
-              </td>
-              <td>
-                {job.mayRecord && !cost.takesBack && !cost.takenBack && job.choices.invoices.length > 0 ? (
-                  <Select
-                    size="small"
-                    aria-label={`Invoice of ${cost.what}`}
-                    style={{ width: 104 }}
-                    value={cost.invoiceId ?? ''}
-                    onChange={(invoiceId) =>
-                      void asked(actions.attach({ costId: cost.id, invoiceId: invoiceId || null })).then(done)
-                    }
-                    options={[
-                      { value: '', label: 'none' },
-                      ...job.choices.invoices.map(({ id, number }) => ({ value: id, label: number })),
-                    ]}
-                  />
-                ) : (
-                  cost.invoice
-                )}
-              </td>
-              <td className="amount">{showDecimal(cost.amount)}</td>
-              <td className="nowrap">
-                {job.mayRecord && !cost.takesBack && !cost.takenBack && (
-                  <button
-                    type="button"
-                    className="text-act"
-                    aria-label={`Void: ${cost.what}`}
-                    onClick={() =>
-                      void asked(
-                        actions.takeBack({ costId: cost.id, idempotencyKey: crypto.randomUUID() }),
-                      ).then(done)
-                    }
-                  >
-                    Void
-                  </button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            key: 'invoice',
+            title: 'Invoice',
+            cell: (cost) =>
+              mayChange(cost) && job.choices.invoices.length > 0 ? (
+                <Select
+                  size="small"
+                  className="cost-invoice"
+                  aria-label={`Invoice of ${cost.what}`}
+                  value={cost.invoiceId ?? ''}
+                  onChange={(invoiceId) =>
+                    void submit(() => actions.attach({ costId: cost.id, invoiceId: invoiceId || null }))
+                  }
+                  options={[
+                    { value: '', label: 'none' },
+                    ...job.choices.invoices.map(({ id, number }) => ({ value: id, label: number })),
+                  ]}
+                />
+              ) : (
+                cost.invoice
+              ),
+          },
+          { key: 'amount', title: 'Amount', figure: true, cell: ({ amount }) => showDecimal(amount) },
+          {
+            key: 'act',
+            title: '',
+            className: 'nowrap',
+            cell: (cost) =>
+              mayChange(cost) && (
+                <button
+                  type="button"
+                  className="text-act"
+                  aria-label={`Void: ${cost.what}`}
+                  onClick={() =>
+                    void submit(() =>
+                      actions.takeBack({ costId: cost.id, idempotencyKey: crypto.randomUUID() }),
+                    )
+                  }
+                >
+                  Void
+                </button>
+              ),
+          },
+        ]}
+      />
       <p>
         <a className="link-in-text" download href={`/api/v1/agreements/${job.id}/job.csv?list=costs`}>
           The costs as CSV

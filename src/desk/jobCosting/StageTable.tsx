@@ -1,11 +1,13 @@
 import { App, Input } from 'antd';
 import { useRouter } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { isBelowZero, isNothing, minorDigits, showDecimal } from '@/core/number';
 import { parseMoneyInput } from '@/core/quantity';
 import type { JobActions } from './jobActions';
 import { asked } from '@/ui/asked';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Row = Job['stages'][number];
 
@@ -50,73 +52,67 @@ function ToCome({ row, job, save }: { row: Row; job: Job; save: JobActions['save
 
 const amount = (text: string) => (isNothing(text) ? '' : showDecimal(text));
 
+/** What is beyond zero on the wrong side is told apart. */
+const Judged = ({ value, wrong }: { readonly value: string; readonly wrong: boolean }) => (
+  <span className={wrong ? 'wrong' : ''}>{amount(value)}</span>
+);
+const isOver = (text: string) => !isBelowZero(text) && !isNothing(text);
+
+/** Columns whose cells the row of sums has too. */
+const figures: readonly {
+  readonly key: string;
+  readonly title: string;
+  readonly className?: string;
+  readonly cell: (row: Row | Job['total']) => ReactNode;
+}[] = [
+  { key: 'agreed', title: 'Agreed', cell: (row) => amount(row.agreed) },
+  { key: 'complete', title: 'Complete', cell: (row) => `${row.complete} %` },
+  { key: 'earned', title: 'Earned', cell: (row) => amount(row.earned) },
+  { key: 'billed', title: 'Billed', cell: (row) => amount(row.billed) },
+  {
+    key: 'overBilled',
+    title: 'Over/underbilled',
+    cell: ({ overBilled }) => <Judged value={overBilled} wrong={isBelowZero(overBilled)} />,
+  },
+  { key: 'budget', title: 'Budget', className: 'job-split', cell: (row) => amount(row.budget) },
+  { key: 'cost', title: 'Cost', cell: (row) => amount(row.cost) },
+  { key: 'toCome', title: 'To come', cell: (row) => amount(row.toCome) },
+  { key: 'over', title: 'Over budget', cell: ({ over }) => <Judged value={over} wrong={isOver(over)} /> },
+  {
+    key: 'profit',
+    title: 'Profit',
+    cell: ({ expectedProfit }) => <Judged value={expectedProfit} wrong={isBelowZero(expectedProfit)} />,
+  },
+];
+
 /** By stage: agreed, earned and billed, budget and cost, and what is left over. */
-export function StageTable({ job, save }: { job: Job; save: JobActions['saveToCome'] }) {
-  const cells = (row: Row | Job['total']) => (
-    <>
-      <td className="amount">{amount(row.agreed)}</td>
-      <td className="amount">{row.complete} %</td>
-      <td className="amount">{amount(row.earned)}</td>
-      <td className="amount">{amount(row.billed)}</td>
-      <td className={isBelowZero(row.overBilled) ? 'amount wrong' : 'amount'}>{amount(row.overBilled)}</td>
-      <td className="amount job-split">{amount(row.budget)}</td>
-      <td className="amount">{amount(row.cost)}</td>
-    </>
-  );
-  const rest = (row: Row | Job['total']) => (
-    <>
-      <td className={!isBelowZero(row.over) && !isNothing(row.over) ? 'amount wrong' : 'amount'}>
-        {amount(row.over)}
-      </td>
-      <td className={isBelowZero(row.expectedProfit) ? 'amount wrong' : 'amount'}>
-        {amount(row.expectedProfit)}
-      </td>
-    </>
-  );
-  return (
-    <div className="job-scroll">
-      <table className="table-plain" aria-label="By stage">
-        <thead>
-          <tr>
-            <th>Stage</th>
-            <th className="amount">Agreed</th>
-            <th className="amount">Complete</th>
-            <th className="amount">Earned</th>
-            <th className="amount">Billed</th>
-            <th className="amount">Over/underbilled</th>
-            <th className="amount job-split">Budget</th>
-            <th className="amount">Cost</th>
-            <th className="amount">To come</th>
-            <th className="amount">Over budget</th>
-            <th className="amount">Profit</th>
-          </tr>
-        </thead>
-        <tbody>
-          {job.stages.map((row) => (
-            <tr key={row.name}>
-              <td>
-                {row.name || 'no stage'}
-                {row.done && <span className="soft"> · done</span>}
-              </td>
-              {cells(row)}
-              <td className="amount">
-                {row.named && !row.done && job.mayRecord ? (
-                  <ToCome key={row.toCome} row={row} job={job} save={save} />
-                ) : (
-                  amount(row.toCome)
-                )}
-              </td>
-              {rest(row)}
-            </tr>
-          ))}
-          <tr className="job-total">
-            <td>All</td>
-            {cells(job.total)}
-            <td className="amount">{amount(job.total.toCome)}</td>
-            {rest(job.total)}
-          </tr>
-        </tbody>
-      </table>
-    </div>
-  );
-}
+export const StageTable = ({ job, save }: { job: Job; save: JobActions['saveToCome'] }) => (
+  <PlainTable
+    label="By stage"
+    rows={job.stages}
+    rowKey={({ name }) => name}
+    columns={[
+      {
+        key: 'stage',
+        title: 'Stage',
+        cell: ({ name, done }) => (
+          <>
+            {name || 'no stage'}
+            {done && <span className="soft"> · done</span>}
+          </>
+        ),
+      },
+      ...figures.map((column) => ({
+        ...column,
+        figure: true,
+        cell: (row: Row) =>
+          column.key === 'toCome' && row.named && !row.done && job.mayRecord ? (
+            <ToCome key={row.toCome} row={row} job={job} save={save} />
+          ) : (
+            column.cell(row)
+          ),
+      })),
+    ]}
+    foot={[{ stage: 'All', ...Object.fromEntries(figures.map(({ key, cell }) => [key, cell(job.total)])) }]}
+  />
+);

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { isBelowZero, writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { PriceBreaks } from '@/model';
@@ -37,27 +37,29 @@ export function BreaksTable({
   return (
     <div className="breaks">
       <div className="library-bar">
-        <select
-          className="input-select breaks-select"
+        <Select
+          size="small"
+          className="breaks-select"
+          popupMatchSelectWidth={false}
           aria-label="Cost type of the breaks"
           disabled={readOnly}
           value={breaks.costType}
-          onChange={({ target }) => change({ ...breaks, costType: target.value as PriceBreaks['costType'] })}
-        >
-          {types.map((type) => (
-            <option key={type}>{type}</option>
-          ))}
-        </select>
-        <select
-          className="input-select breaks-select"
+          onChange={(picked: string) => change({ ...breaks, costType: picked as PriceBreaks['costType'] })}
+          options={types.map((type) => ({ value: type, label: type }))}
+        />
+        <Select
+          size="small"
+          className="breaks-select"
+          popupMatchSelectWidth={false}
           aria-label="How the breaks count"
           disabled={readOnly}
           value={breaks.kind}
-          onChange={({ target }) => change({ ...breaks, kind: target.value as PriceBreaks['kind'] })}
-        >
-          <option value="whole">all of it at the break reached</option>
-          <option value="graduated">each stretch at its own</option>
-        </select>
+          onChange={(picked: string) => change({ ...breaks, kind: picked as PriceBreaks['kind'] })}
+          options={[
+            { value: 'whole', label: 'all of it at the break reached' },
+            { value: 'graduated', label: 'each stretch at its own' },
+          ]}
+        />
       </div>
       {breaks.steps.map((step, i) => (
         <div key={i} className="break-row">

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, App, Button, Modal, Select } from 'antd';
+import { Alert, App, Button, Modal, Select, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CostsPreview } from '@/services/library/bulk';
@@ -9,6 +9,7 @@ import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 export interface CostsActions {
   readonly preview: (input: unknown) => Promise<Answer<CostsPreview>>;
@@ -107,7 +108,8 @@ export function CostsDialog({
             ]}
             onChange={typed(setTrade)}
           />
-          <input
+          <Input
+            size="small"
             className="bar-field"
             aria-label="Tag of the items"
             placeholder="tag, or all"
@@ -124,7 +126,8 @@ export function CostsDialog({
           />
           <label>
             by{' '}
-            <input
+            <Input
+              size="small"
               className="bar-field percent-field"
               aria-label="Percent"
               inputMode="decimal"
@@ -137,26 +140,17 @@ export function CostsDialog({
         </div>
         {preview && preview.count === 0 && <p className="empty">No cost would move.</p>}
         {preview && preview.count > 0 && (
-          <table className="table-plain">
-            <thead>
-              <tr>
-                <th>Code</th>
-                <th>Item</th>
-                <th className="amount">Unit cost now</th>
-                <th className="amount">Then</th>
-              </tr>
-            </thead>
-            <tbody>
-              {preview.items.map(({ id, code, name, before, after }) => (
-                <tr key={id}>
-                  <td className="soft">{code}</td>
-                  <td>{name}</td>
-                  <td className="amount">{before}</td>
-                  <td className="amount">{after}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PlainTable
+            label="Costs before and after"
+            rows={preview.items}
+            rowKey={({ id }) => id}
+            columns={[
+              { key: 'code', title: 'Code', cell: ({ code }) => <span className="soft">{code}</span> },
+              { key: 'name', title: 'Item', cell: ({ name }) => name },
+              { key: 'before', title: 'Unit cost now', figure: true, cell: ({ before }) => before },
+              { key: 'after', title: 'Then', figure: true, cell: ({ after }) => after },
+            ]}
+          />
         )}
         {preview && preview.items.length < preview.count && (
           <p className="soft">

@@ -1,7 +1,7 @@
 'use client';
 
 import { costTypeName } from '@/core/text/names';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { isBelowZero, showUnitAmount, writeFixed } from '@/core/number';
 import { crewHour, crewParts, itemUnitCost } from '@/core/price';
 import { parseQuantity } from '@/core/quantity';
@@ -72,20 +72,21 @@ function CrewRow({
       </td>
       <td className="soft">hours of</td>
       <td>
-        <select
-          className="input-select"
+        <Select
+          size="small"
+          popupMatchSelectWidth={false}
           aria-label="Crew"
           disabled={readOnly}
           value={known ? crew!.id : ''}
-          onChange={({ target }) => set(target.value, crew!.hours)}
-        >
-          {!known && <option value="">a crew that is gone</option>}
-          {crews.map((each) => (
-            <option key={each.id} value={each.id}>
-              {each.name}, {showUnitAmount(crewHour(each, byId))}
-            </option>
-          ))}
-        </select>
+          onChange={(picked: string) => set(picked, crew!.hours)}
+          options={[
+            ...(!known ? [{ value: '', label: 'a crew that is gone' }] : []),
+            ...crews.map((each) => ({
+              value: each.id,
+              label: `${each.name}, ${showUnitAmount(crewHour(each, byId))}`,
+            })),
+          ]}
+        />
       </td>
       <td className="amount">{showUnitAmount(itemUnitCost(parts))}</td>
       <td className="recipe-acts">{!readOnly && <RemoveCost label="Remove the crew" remove={remove} />}</td>
@@ -131,19 +132,15 @@ function PartRow({
   return (
     <tr>
       <td className="costs-type">
-        <select
-          className="input-select"
+        <Select
+          size="small"
+          popupMatchSelectWidth={false}
           aria-label={`Cost type ${number}`}
           disabled={readOnly}
           value={part.type}
-          onChange={({ target }) => set(ofType(target.value as CostType))}
-        >
-          {costTypes.map((type) => (
-            <option key={type} value={type}>
-              {costTypeName(type)}
-            </option>
-          ))}
-        </select>
+          onChange={(picked: string) => set(ofType(picked as CostType))}
+          options={costTypes.map((type) => ({ value: type, label: costTypeName(type) }))}
+        />
       </td>
       {part.type === 'labour' ? (
         <>
@@ -159,27 +156,25 @@ function PartRow({
           </td>
           <td className="soft">hours of</td>
           <td>
-            <select
-              className="input-select"
+            <Select
+              size="small"
+              popupMatchSelectWidth={false}
               aria-label={`Rate ${number}`}
               disabled={readOnly}
               value={part.rateId ?? ''}
-              onChange={({ target }) =>
+              onChange={(picked: string) =>
                 set(
                   labour(
-                    rates.find(({ id }) => id === target.value),
+                    rates.find(({ id }) => id === picked),
                     part.hours,
                   ),
                 )
               }
-            >
-              {part.rateId === undefined && <option value="">at {part.rate}</option>}
-              {rates.map(({ id, name, normal }) => (
-                <option key={id} value={id}>
-                  {name}, {normal}
-                </option>
-              ))}
-            </select>
+              options={[
+                ...(part.rateId === undefined ? [{ value: '', label: `at ${part.rate}` }] : []),
+                ...rates.map(({ id, name, normal }) => ({ value: id, label: `${name}, ${normal}` })),
+              ]}
+            />
           </td>
         </>
       ) : (

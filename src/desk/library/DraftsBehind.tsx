@@ -1,27 +1,37 @@
+import { Alert } from 'antd';
 import Link from 'next/link';
 import type { DraftBehind } from '@/services/library/bulk';
 import { isBelowZero, showDecimal } from '@/core/number';
 
 const signed = (text: string) => (isBelowZero(text) ? showDecimal(text) : `+${showDecimal(text)}`);
 
-/** Drafts that would move if their costs were refreshed, and by how much. */
+/** Drafts that would move if their costs were refreshed, and by how much; opened by whoever wants to see which. */
 export function DraftsBehind({ drafts }: { drafts: readonly DraftBehind[] }) {
   if (drafts.length === 0) return null;
   return (
-    <div className="panel">
-      <h2>Drafts with older costs</h2>
-      <ul className="plain-list">
-        {drafts.map(({ id, number, title, items, total }) => (
-          <li key={id}>
-            <Link href={`/proposals/${id}`} prefetch={false}>
-              {number} {title}
-            </Link>
-            <div className="soft">
-              {items} cost{items > 1 ? 's' : ''} moved, total {signed(total)} if refreshed
-            </div>
-          </li>
-        ))}
-      </ul>
-    </div>
+    <Alert
+      className="drafts-behind"
+      type="warning"
+      title={
+        <details>
+          <summary>
+            {drafts.length === 1 ? '1 draft has' : `${drafts.length} drafts have`} older costs than the
+            library
+          </summary>
+          <ul className="plain-list">
+            {drafts.map(({ id, number, title, items, total }) => (
+              <li key={id}>
+                <Link className="link-in-text" href={`/proposals/${id}`} prefetch={false}>
+                  {number} {title}
+                </Link>{' '}
+                <span className="soft">
+                  {items} cost{items > 1 ? 's' : ''} moved, total {signed(total)} if refreshed
+                </span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      }
+    />
   );
 }

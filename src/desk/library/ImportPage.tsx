@@ -1,6 +1,7 @@
 'use client';
 
 import { Alert, Button, Progress } from 'antd';
+import { FileDrop } from '@/ui/fields/FileField';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { ImportPreview, StartedImport } from '@/services/library/importItems';
@@ -153,26 +154,19 @@ export function ImportPage() {
     <div className="import">
       {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
       {stage.at === 'choose' && (
-        <label
-          className="import-drop"
-          onDragOver={(event) => event.preventDefault()}
-          onDrop={(event) => {
-            event.preventDefault();
-            void choose(event.dataTransfer.files[0]);
-          }}
-        >
-          <strong>Choose a file, or drop it here</strong>
-          <span className="soft">
-            CSV or XLSX, up to 25 MB, with a heading above the columns. Nothing is stored before you have seen
-            what would change.
-          </span>
-          <input
-            type="file"
+        <div className="import-drop">
+          <FileDrop
+            label="Choose a file"
             accept=".csv,.txt,.tsv,.xlsx"
-            aria-label="Choose a file"
-            onChange={({ target }) => void choose(target.files?.[0])}
-          />
-        </label>
+            take={(chosen) => void choose(chosen)}
+          >
+            <strong>Choose a file, drop or paste it here</strong>
+            <div className="soft">
+              CSV or XLSX, up to 25 MB, with a heading above the columns. Nothing is stored before you have
+              seen what would change.
+            </div>
+          </FileDrop>
+        </div>
       )}
       {stage.at === 'busy' && (
         <p role="status" className="soft">

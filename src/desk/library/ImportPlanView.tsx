@@ -4,9 +4,70 @@ import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ImportPreview } from '@/services/library/importItems';
 import { unitName } from '@/model';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Kind = 'added' | 'changed' | 'refused';
 const titles: Record<Kind, string> = { added: 'new', changed: 'changed', refused: 'refused' };
+
+const row = {
+  key: 'row',
+  title: 'Row',
+  cell: ({ row }: { row: number }) => <span className="soft">{row}</span>,
+};
+const code = { key: 'code', title: 'Code', cell: ({ code }: { code: string }) => code };
+const name = { key: 'name', title: 'Name', cell: ({ name }: { name: string }) => name };
+
+/** The rows of one kind, with what would happen to each. */
+function PlanRows({ preview, kind }: { readonly preview: ImportPreview; readonly kind: Kind }) {
+  switch (kind) {
+    case 'added':
+      return (
+        <PlainTable
+          label="Rows that are new"
+          rows={preview.added}
+          rowKey={({ row }) => row}
+          columns={[
+            row,
+            code,
+            name,
+            { key: 'unit', title: 'Unit', cell: ({ unit }) => unitName(unit) },
+            { key: 'cost', title: 'Unit cost', figure: true, cell: ({ unitCost }) => unitCost },
+          ]}
+        />
+      );
+    case 'changed':
+      return (
+        <PlainTable
+          label="Rows that change something"
+          rows={preview.changed}
+          rowKey={({ row }) => row}
+          columns={[
+            row,
+            code,
+            name,
+            {
+              key: 'changes',
+              title: 'Was → will be',
+              cell: ({ changes }) => changes.map((change) => <div key={change}>{change}</div>),
+            },
+          ]}
+        />
+      );
+    case 'refused':
+      return (
+        <PlainTable
+          label="Rows that are left out"
+          rows={preview.refused}
+          rowKey={({ row }) => row}
+          columns={[
+            row,
+            code,
+            { key: 'why', title: 'Why', cell: ({ why }) => <span className="wrong">{why}</span> },
+          ]}
+        />
+      );
+  }
+}
 
 /** What the import would do, row by row. */
 export function ImportPlanView({ preview }: { preview: ImportPreview }) {
@@ -29,56 +90,7 @@ export function ImportPlanView({ preview }: { preview: ImportPreview }) {
         />
         <span className="soft">{counts.left} as they are in the library</span>
       </div>
-      {rows.length === 0 ? (
-        <p className="empty">None.</p>
-      ) : (
-        <table className="table-plain">
-          <thead>
-            <tr>
-              <th>Row</th>
-              <th>Code</th>
-              {kind !== 'refused' && <th>Name</th>}
-              {kind === 'added' && <th>Unit</th>}
-              {kind === 'added' && <th className="amount">Unit cost</th>}
-              {kind === 'changed' && <th>Was → will be</th>}
-              {kind === 'refused' && <th>Why</th>}
-            </tr>
-          </thead>
-          <tbody>
-            {kind === 'added' &&
-              preview.added.map(({ row, code, name, unit, unitCost }) => (
-                <tr key={row}>
-                  <td className="soft">{row}</td>
-                  <td>{code}</td>
-                  <td>{name}</td>
-                  <td>{unitName(unit)}</td>
-                  <td className="amount">{unitCost}</td>
-                </tr>
-              ))}
-            {kind === 'changed' &&
-              preview.changed.map(({ row, code, name, changes }) => (
-                <tr key={row}>
-                  <td className="soft">{row}</td>
-                  <td>{code}</td>
-                  <td>{name}</td>
-                  <td>
-                    {changes.map((change) => (
-                      <div key={change}>{change}</div>
-                    ))}
-                  </td>
-                </tr>
-              ))}
-            {kind === 'refused' &&
-              preview.refused.map(({ row, code, why }) => (
-                <tr key={row}>
-                  <td className="soft">{row}</td>
-                  <td>{code}</td>
-                  <td className="wrong">{why}</td>
-                </tr>
-              ))}
-          </tbody>
-        </table>
-      )}
+      {rows.length === 0 ? <p className="empty">None.</p> : <PlanRows preview={preview} kind={kind} />}
       {rows.length < counts[kind] && (
         <p className="soft">
           The first {rows.length} of {counts[kind]}.

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import type { BundleInput, Recipe } from '@/model';
 import { identifierPattern } from '@/model';
 import { Cell } from '../../ui/live/Cell';
@@ -100,13 +100,14 @@ export function InputsTable({
                     })}
                   </td>
                   <td>
-                    <select
-                      className="input-select"
+                    <Select
+                      size="small"
+                      popupMatchSelectWidth={false}
                       aria-label={`Kind: ${input.label}`}
                       disabled={readOnly}
                       value={input.kind}
-                      onChange={({ target }) => {
-                        const kind = target.value as BundleInput['kind'];
+                      onChange={(picked: string) => {
+                        const kind = picked as BundleInput['kind'];
                         set(i, {
                           ...input,
                           kind,
@@ -114,13 +115,10 @@ export function InputsTable({
                           ...(kind === 'oneof' ? { options: ['one', 'other'], default: 'one' } : {}),
                         });
                       }}
-                    >
-                      {Object.entries(kinds).map(([value, label]) => (
-                        <option key={value} value={value}>
-                          {label}
-                        </option>
-                      ))}
-                    </select>
+                      options={[
+                        ...Object.entries(kinds).map(([value, label]) => ({ value: value, label: label })),
+                      ]}
+                    />
                   </td>
                   <td>
                     {cell('in-default', 'As usual', input.default, (text) =>

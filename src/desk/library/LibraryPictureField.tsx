@@ -1,7 +1,8 @@
 'use client';
 
 import { Button } from 'antd';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { FileButton } from '@/ui/fields/FileField';
 import { TradeDrawing } from '@/ui/TradeDrawing';
 import { keepPicture } from '../keepPicture';
 
@@ -19,7 +20,6 @@ export function LibraryPictureField({
   readonly readOnly: boolean;
   readonly change: (picture: string | null) => void;
 }) {
-  const field = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const take = async (file: File) => {
@@ -44,20 +44,15 @@ export function LibraryPictureField({
       </span>
       {!readOnly && (
         <span>
-          <input
-            ref={field}
-            type="file"
-            hidden
+          <FileButton
+            size="small"
+            loading={busy}
+            label={`Picture of ${name}`}
             accept="image/png,image/jpeg,image/webp"
-            onChange={({ target }) => {
-              const [file] = target.files ?? [];
-              target.value = '';
-              if (file) void take(file);
-            }}
-          />
-          <Button size="small" loading={busy} onClick={() => field.current?.click()}>
+            take={(file) => void take(file)}
+          >
             {picture ? 'Another picture' : 'Add a picture'}
-          </Button>{' '}
+          </FileButton>{' '}
           {picture && (
             <Button size="small" type="text" onClick={() => change(null)}>
               Remove it

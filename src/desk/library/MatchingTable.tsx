@@ -1,7 +1,9 @@
 'use client';
 
+import { Select } from 'antd';
 import type { StartedImport } from '@/services/library/importItems';
 import type { LibraryField, Matching } from '@/core/importing';
+import { PlainTable } from '@/ui/tables/PlainTable';
 import { libraryFieldNames } from '@/core/importing';
 
 const words = (field: LibraryField) => field.replace(/_/g, ' ');
@@ -18,47 +20,40 @@ export function MatchingTable({
 }) {
   return (
     <div className="import-columns">
-      <table className="table-plain">
-        <thead>
-          <tr>
-            {file.headings.map((heading, i) => (
-              <th key={i}>{heading || <span className="soft">no heading</span>}</th>
-            ))}
-          </tr>
-          <tr>
-            {file.headings.map((heading, i) => (
-              <th key={i}>
-                <select
-                  className={`input-select ${matching[i] === null ? 'import-unmatched' : ''}`}
-                  aria-label={`What column ${heading || i + 1} is`}
-                  value={matching[i] ?? ''}
-                  onChange={({ target }) =>
-                    match(i, target.value === '' ? null : (target.value as LibraryField))
-                  }
-                >
-                  <option value="">left out</option>
-                  {libraryFieldNames.map((field) => (
-                    <option key={field} value={field}>
-                      {words(field)}
-                    </option>
-                  ))}
-                </select>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {file.samples.map((cells, row) => (
-            <tr key={row}>
-              {cells.map((cell, i) => (
-                <td key={i} className={matching[i] === null ? 'soft' : ''}>
-                  {cell.length > 40 ? `${cell.slice(0, 40)} …` : cell}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlainTable<{ readonly cells: readonly string[]; readonly row: number }>
+        label="Columns of the file"
+        rows={file.samples.map((cells, row) => ({ cells, row }))}
+        rowKey={({ row }) => row}
+        columns={file.headings.map((heading, i) => ({
+          key: String(i),
+          title: (
+            <>
+              {heading || <span className="soft">no heading</span>}
+              <Select
+                size="small"
+                className="import-field"
+                aria-label={`What column ${heading || i + 1} is`}
+                {...(matching[i] === null ? { status: 'warning' as const } : {})}
+                showSearch={{ optionFilterProp: 'label' }}
+                value={matching[i] ?? ''}
+                options={[
+                  { value: '', label: 'left out' },
+                  ...libraryFieldNames.map((field) => ({ value: field, label: words(field) })),
+                ]}
+                onChange={(field: LibraryField | '') => match(i, field === '' ? null : field)}
+              />
+            </>
+          ),
+          cell: ({ cells }: { readonly cells: readonly string[] }) => {
+            const cell = cells[i] ?? '';
+            return (
+              <span className={matching[i] === null ? 'soft' : ''}>
+                {cell.length > 40 ? `${cell.slice(0, 40)} …` : cell}
+              </span>
+            );
+          },
+        }))}
+      />
       {!matching.includes('code') && (
         <p className="wrong">Say which column is the code: items are told apart by it.</p>
       )}

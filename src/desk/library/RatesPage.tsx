@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, App, Button } from 'antd';
+import { Alert, App, Button, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { MovedItem, RatesAndCrews } from '@/services/library/rates';
@@ -12,6 +12,7 @@ import { Cell } from '../../ui/live/Cell';
 import { asked } from '@/ui/asked';
 import type { Sent } from './useInTurn';
 import { useInTurn } from './useInTurn';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Saved = Answer<{ readonly id: string; readonly count: number; readonly moved: readonly MovedItem[] }>;
 
@@ -43,18 +44,28 @@ function RepricedItems({
       <h2>
         {count} item{count === 1 ? '' : 's'} priced anew
       </h2>
-      <table className="table-plain">
-        <tbody>
-          {moved.map(({ code, name, before, after }) => (
-            <tr key={code}>
-              <td className="soft">{code}</td>
-              <td>{name}</td>
-              <td className="amount">{showUnitAmount(parseFixed(before))}</td>
-              <td className="amount">→ {showUnitAmount(parseFixed(after))}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlainTable
+        label="Items priced anew"
+        headless
+        rows={moved}
+        rowKey={({ code }) => code}
+        columns={[
+          { key: 'code', title: 'Code', cell: ({ code }) => <span className="soft">{code}</span> },
+          { key: 'name', title: 'Item', cell: ({ name }) => name },
+          {
+            key: 'before',
+            title: 'Before',
+            figure: true,
+            cell: ({ before }) => showUnitAmount(parseFixed(before)),
+          },
+          {
+            key: 'after',
+            title: 'After',
+            figure: true,
+            cell: ({ after }) => `→ ${showUnitAmount(parseFixed(after))}`,
+          },
+        ]}
+      />
       {moved.length < count && <p className="soft">And {count - moved.length} more.</p>}
       <Button size="small" onClick={close}>
         Close
@@ -170,26 +181,24 @@ function CrewCard({
       {!readOnly && (
         <div className="library-bar">
           {people.length < 10 && (
-            <select
-              className="input-select"
+            <Select
+              size="small"
+              popupMatchSelectWidth={false}
               aria-label={`Add people to ${name}`}
               value=""
-              onChange={({ target }) => {
-                const known = people.find(({ rateId }) => rateId === target.value);
+              onChange={(picked: string) => {
+                const known = people.find(({ rateId }) => rateId === picked);
                 change({
                   people: known
                     ? people.map((each) => (each === known ? { ...each, count: each.count + 1 } : each))
-                    : [...people, { rateId: target.value, count: 1 }],
+                    : [...people, { rateId: picked, count: 1 }],
                 });
               }}
-            >
-              <option value="">Add a person …</option>
-              {rates.map(({ id, name: who }) => (
-                <option key={id} value={id}>
-                  {who}
-                </option>
-              ))}
-            </select>
+              options={[
+                { value: '', label: 'Add a person …' },
+                ...rates.map(({ id, name: who }) => ({ value: id, label: who })),
+              ]}
+            />
           )}
           {equipment.length < 20 && (
             <Button

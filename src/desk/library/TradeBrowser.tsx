@@ -1,5 +1,6 @@
 'use client';
 
+import { Input } from 'antd';
 import { useEffect, useState } from 'react';
 import type { Found } from '@/services/library/find';
 import type { LibraryTrade } from '@/services/library/byTrade';
@@ -117,7 +118,8 @@ export function TradeBrowser({
           ← All trades
         </button>
         <h2>{trade}</h2>
-        <input
+        <Input
+          size="small"
           className="bar-field"
           aria-label={`Find in ${trade}`}
           placeholder="Find in this trade"

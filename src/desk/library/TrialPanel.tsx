@@ -1,6 +1,6 @@
 'use client';
 
-import { Switch } from 'antd';
+import { Switch, Select } from 'antd';
 import { showValue } from '@/core/bundle';
 import { showAmount } from '@/core/number';
 import type { BundleFigures } from '@/core/price';
@@ -38,18 +38,14 @@ export function TrialPanel({
         in a room of 16 by 12 ft, 8 ft high
       </label>
       {recipe.grades.length > 1 && (
-        <select
-          className="input-select"
+        <Select
+          size="small"
+          popupMatchSelectWidth={false}
           aria-label="Grade tried"
           value={trial.grade ?? recipe.grades[0]!.id}
-          onChange={({ target }) => setTrial({ ...trial, grade: target.value })}
-        >
-          {recipe.grades.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          onChange={(picked: string) => setTrial({ ...trial, grade: picked })}
+          options={recipe.grades.map(({ id, name }) => ({ value: id, label: name }))}
+        />
       )}
       <dl className="trial-inputs">
         {sized.inputs.map(({ input, source, text, value, trouble }) => (

@@ -11,6 +11,38 @@ import type { MoneyInActions, Received, Reversal } from './moneyInActions';
 import { ReversalDialog } from './ReversalDialog';
 import { RefundDialog } from './RefundDialog';
 import { asked } from '@/ui/asked';
+import { PlainTable } from '@/ui/tables/PlainTable';
+
+/** The receipt of a payment, and what can become of it. */
+const OfPayment = ({
+  payment,
+  mayRecord,
+  reverse,
+}: {
+  readonly payment: Received;
+  readonly mayRecord: boolean;
+  readonly reverse: (what: { payment: Received; kind: Reversal }) => void;
+}) => (
+  <>
+    <a href={`/api/v1/payments/${payment.id}/receipt.pdf`}>Receipt</a>
+    {mayRecord && payment.gone === null && (
+      <>
+        {' · '}
+        <button type="button" className="text-act" onClick={() => reverse({ payment, kind: 'returned' })}>
+          Payment returned
+        </button>
+        {payment.method !== 'card' && (
+          <>
+            {' · '}
+            <button type="button" className="text-act" onClick={() => reverse({ payment, kind: 'void' })}>
+              Void
+            </button>
+          </>
+        )}
+      </>
+    )}
+  </>
+);
 
 /** What came in on an agreement, what went back, and the customer's credit. */
 export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; actions: MoneyInActions }) {
@@ -33,62 +65,58 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
   return (
     <>
       <h2>Received</h2>
-      <table className="table-plain" aria-label="Received">
-        <tbody>
-          {agreement.received.map((row) => (
-            <tr key={row.id}>
-              <td className="nowrap">{showShortDate(row.receivedOn)}</td>
-              <td>{methodName(row.method)}</td>
-              <td className="soft">
-                {row.gone === null ? (
-                  row.reference
-                ) : (
-                  <span className="wrong">
-                    {row.gone.kind}: {row.gone.reason}
-                  </span>
-                )}
-              </td>
-              <td className="amount">{showDecimal(row.amount)}</td>
-              <td className="nowrap">
-                <a href={`/api/v1/payments/${row.id}/receipt.pdf`}>Receipt</a>
-                {agreement.mayRecord && row.gone === null && (
-                  <>
-                    {' · '}
-                    <button
-                      type="button"
-                      className="text-act"
-                      onClick={() => setReversing({ payment: row, kind: 'returned' })}
-                    >
-                      Payment returned
-                    </button>
-                    {row.method !== 'card' && (
-                      <>
-                        {' · '}
-                        <button
-                          type="button"
-                          className="text-act"
-                          onClick={() => setReversing({ payment: row, kind: 'void' })}
-                        >
-                          Void
-                        </button>
-                      </>
-                    )}
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-          {agreement.refunds.map((row) => (
-            <tr key={row.id}>
-              <td className="nowrap">{showShortDate(row.paidOn)}</td>
-              <td>{methodName(row.method)}</td>
-              <td className="soft">refund{row.reference && `: ${row.reference}`}</td>
-              <td className="amount">−{showDecimal(row.amount)}</td>
-              <td />
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlainTable
+        label="Received"
+        headless
+        rows={[
+          ...agreement.received.map((payment) => ({ payment, refund: null })),
+          ...agreement.refunds.map((refund) => ({ payment: null, refund })),
+        ]}
+        rowKey={({ payment, refund }) => (payment ?? refund)!.id}
+        columns={[
+          {
+            key: 'day',
+            title: 'Day',
+            className: 'nowrap',
+            cell: ({ payment, refund }) => showShortDate(payment ? payment.receivedOn : refund!.paidOn),
+          },
+          {
+            key: 'how',
+            title: 'How',
+            cell: ({ payment, refund }) => methodName((payment ?? refund)!.method),
+          },
+          {
+            key: 'reference',
+            title: 'Reference',
+            cell: ({ payment, refund }) =>
+              payment?.gone ? (
+                <span className="wrong">
+                  {payment.gone.kind}: {payment.gone.reason}
+                </span>
+              ) : (
+                <span className="soft">
+                  {payment ? payment.reference : `refund${refund!.reference && `: ${refund!.reference}`}`}
+                </span>
+              ),
+          },
+          {
+            key: 'amount',
+            title: 'Amount',
+            figure: true,
+            cell: ({ payment, refund }) =>
+              payment ? showDecimal(payment.amount) : `−${showDecimal(refund!.amount)}`,
+          },
+          {
+            key: 'act',
+            title: '',
+            className: 'nowrap',
+            cell: ({ payment }) =>
+              payment && (
+                <OfPayment payment={payment} mayRecord={agreement.mayRecord} reverse={setReversing} />
+              ),
+          },
+        ]}
+      />
       {owesBeside && (
         <p className="wrong">
           The customer owes {showDecimal(withoutSign(agreement.credit))} beside the invoices: it was refunded,

@@ -23,8 +23,8 @@ export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
       <BarChart
         accessibilityLayer={false}
         layout="vertical"
-        width={720}
-        height={30 + data.length * 24}
+        responsive
+        style={{ width: '100%', maxWidth: 720, height: 30 + data.length * 24 }}
         data={data}
         margin={{ top: 0, right: 100, bottom: 0, left: 0 }}
         barCategoryGap={6}

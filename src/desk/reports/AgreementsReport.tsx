@@ -1,11 +1,17 @@
+'use client';
+
 import Link from 'next/link';
 import type { AgreementsReport } from '@/services/reports/agreementsReport';
 import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
+import { PlainTable } from '@/ui/tables/PlainTable';
 import { AgreementsChart } from './AgreementsChart';
 
 const amount = (text: string) => (isNothing(text) ? '' : showDecimal(text));
-const below = (text: string) => (isBelowZero(text) ? 'amount wrong' : 'amount');
+/** An amount; below zero it is told apart. */
+const Below = ({ text }: { readonly text: string }) => (
+  <span className={isBelowZero(text) ? 'wrong' : ''}>{amount(text)}</span>
+);
 
 /** Rows that are shown; the sums are over all. */
 const SHOWN = 200;
@@ -36,54 +42,65 @@ export function AgreementsReportView({
           As CSV
         </a>
       </p>
-      <div className="job-scroll">
-        <table className="table-plain" aria-label="Agreements">
-          <thead>
-            <tr>
-              <th>No.</th>
-              <th>Agreement</th>
-              <th>Signed</th>
-              <th className="amount">Agreed</th>
-              <th className="amount">Billed</th>
-              <th className="amount">Paid</th>
-              <th className="amount job-split">Cost so far</th>
-              <th className="amount">Over/underbilled</th>
-              <th className="amount">Profit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.slice(0, SHOWN).map((row) => (
-              <tr key={row.id} className="link-row">
-                <td>{row.number}</td>
-                <td>
-                  <Link href={`/agreements/${row.id}/job-costing`} prefetch={false}>
-                    {row.title}
-                  </Link>
-                  <div className="soft">{row.customer}</div>
-                </td>
-                <td className="nowrap">{showShortDate(row.signedOn)}</td>
-                <td className="amount">{amount(row.sumToDate)}</td>
-                <td className="amount">{amount(row.billed)}</td>
-                <td className="amount">{amount(row.paid)}</td>
-                <td className="amount job-split">{amount(row.job.cost)}</td>
-                <td className={below(row.job.overBilled)}>{amount(row.job.overBilled)}</td>
-                <td className={below(row.job.expectedProfit)}>{amount(row.job.expectedProfit)}</td>
-              </tr>
-            ))}
-            <tr className="job-total">
-              <td />
-              <td>{count === 1 ? 'All' : `All ${count}`}</td>
-              <td />
-              <td className="amount">{amount(all.sumToDate)}</td>
-              <td className="amount">{amount(all.billed)}</td>
-              <td className="amount">{amount(all.paid)}</td>
-              <td className="amount job-split">{amount(all.cost)}</td>
-              <td className={below(all.overBilled)}>{amount(all.overBilled)}</td>
-              <td className={below(all.expectedProfit)}>{amount(all.expectedProfit)}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <PlainTable
+        label="Agreements"
+        rows={rows.slice(0, SHOWN)}
+        rowKey={({ id }) => id}
+        columns={[
+          { key: 'number', title: 'No.', cell: ({ number }) => number },
+          {
+            key: 'title',
+            title: 'Agreement',
+            cell: (row) => (
+              <>
+                <Link href={`/agreements/${row.id}/job-costing`} prefetch={false}>
+                  {row.title}
+                </Link>
+                <div className="soft">{row.customer}</div>
+              </>
+            ),
+          },
+          {
+            key: 'signed',
+            title: 'Signed',
+            className: 'nowrap',
+            cell: ({ signedOn }) => showShortDate(signedOn),
+          },
+          { key: 'agreed', title: 'Agreed', figure: true, cell: (row) => amount(row.sumToDate) },
+          { key: 'billed', title: 'Billed', figure: true, cell: (row) => amount(row.billed) },
+          { key: 'paid', title: 'Paid', figure: true, cell: (row) => amount(row.paid) },
+          {
+            key: 'cost',
+            title: 'Cost so far',
+            figure: true,
+            className: 'job-split',
+            cell: (row) => amount(row.job.cost),
+          },
+          {
+            key: 'over',
+            title: 'Over/underbilled',
+            figure: true,
+            cell: (row) => <Below text={row.job.overBilled} />,
+          },
+          {
+            key: 'profit',
+            title: 'Profit',
+            figure: true,
+            cell: (row) => <Below text={row.job.expectedProfit} />,
+          },
+        ]}
+        foot={[
+          {
+            title: count === 1 ? 'All' : `All ${count}`,
+            agreed: amount(all.sumToDate),
+            billed: amount(all.billed),
+            paid: amount(all.paid),
+            cost: amount(all.cost),
+            over: <Below text={all.overBilled} />,
+            profit: <Below text={all.expectedProfit} />,
+          },
+        ]}
+      />
       {count > SHOWN && <p>The {count - SHOWN} older ones are in the sum and in the list as CSV.</p>}
       <p className="soft">
         Overbilled is what is billed beyond what the work done has earned (below zero: underbilled); profit is

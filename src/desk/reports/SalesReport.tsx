@@ -1,4 +1,8 @@
+'use client';
+
+import type { ReactNode } from 'react';
 import type { SalesReport } from '@/services/reports/salesReport';
+import { PlainTable } from '@/ui/tables/PlainTable';
 import { isNothing, showDecimal } from '@/core/number';
 
 type Win = SalesReport['all'];
@@ -7,26 +11,40 @@ const amount = (text: string) => (isNothing(text) ? '' : showDecimal(text));
 const rate = (value: number | null) => (value === null ? '' : `${value} %`);
 const days = (value: number | null) => (value === null ? '' : `${value} ${value === 1 ? 'day' : 'days'}`);
 
-function Wins({ head, list, rows, all }: { head: string; list: string; rows: readonly Win[]; all: Win }) {
-  const cells = (row: Win) => (
-    <>
-      <td className="amount">{row.sent}</td>
-      <td className="amount">{row.signed || ''}</td>
-      <td className="amount">{row.lost || ''}</td>
-      <td className="amount">{row.open || ''}</td>
-      <td>
-        <span className="report-rate">
-          <span className="job-bar" aria-hidden="true">
-            <span className="job-bar-cost" style={{ width: `${row.rate ?? 0}%` }} />
-          </span>
-          {rate(row.rate)}
+/** Items that are shown; the list as CSV has all. */
+const ITEMS = 60;
+
+/** Columns of how proposals fared, for each row and for all. */
+const ofWins: readonly {
+  readonly key: string;
+  readonly title: string;
+  /** No figure: it stands left. */
+  readonly plain?: boolean;
+  readonly cell: (row: Win) => ReactNode;
+}[] = [
+  { key: 'sent', title: 'Sent', cell: (row) => row.sent },
+  { key: 'signed', title: 'Signed', cell: (row) => row.signed || '' },
+  { key: 'lost', title: 'Lost', cell: (row) => row.lost || '' },
+  { key: 'open', title: 'Open', cell: (row) => row.open || '' },
+  {
+    key: 'rate',
+    title: 'Won of those decided',
+    plain: true,
+    cell: (row) => (
+      <span className="report-rate">
+        <span className="job-bar" aria-hidden="true">
+          <span className="job-bar-cost" style={{ width: `${row.rate ?? 0}%` }} />
         </span>
-      </td>
-      <td className="amount">{days(row.medianDays)}</td>
-      <td className="amount">{amount(row.offered)}</td>
-      <td className="amount">{amount(row.won)}</td>
-    </>
-  );
+        {rate(row.rate)}
+      </span>
+    ),
+  },
+  { key: 'days', title: 'Sent to signed', cell: (row) => days(row.medianDays) },
+  { key: 'offered', title: 'Offered', cell: (row) => amount(row.offered) },
+  { key: 'won', title: 'Signed for', cell: (row) => amount(row.won) },
+];
+
+function Wins({ head, list, rows, all }: { head: string; list: string; rows: readonly Win[]; all: Win }) {
   return (
     <>
       <h2>
@@ -35,33 +53,16 @@ function Wins({ head, list, rows, all }: { head: string; list: string; rows: rea
           As CSV
         </a>
       </h2>
-      <table className="table-plain" aria-label={`By ${head.toLowerCase()}`}>
-        <thead>
-          <tr>
-            <th>{head}</th>
-            <th className="amount">Sent</th>
-            <th className="amount">Signed</th>
-            <th className="amount">Lost</th>
-            <th className="amount">Open</th>
-            <th>Won of those decided</th>
-            <th className="amount">Sent to signed</th>
-            <th className="amount">Offered</th>
-            <th className="amount">Signed for</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.name}>
-              <td>{row.name || 'none'}</td>
-              {cells(row)}
-            </tr>
-          ))}
-          <tr className="job-total">
-            <td>All</td>
-            {cells(all)}
-          </tr>
-        </tbody>
-      </table>
+      <PlainTable
+        label={`By ${head.toLowerCase()}`}
+        rows={rows}
+        rowKey={({ name }) => name}
+        columns={[
+          { key: 'name', title: head, cell: ({ name }) => name || 'none' },
+          ...ofWins.map(({ plain, ...column }) => ({ ...column, figure: plain !== true })),
+        ]}
+        foot={[{ name: 'All', ...Object.fromEntries(ofWins.map(({ key, cell }) => [key, cell(all)])) }]}
+      />
     </>
   );
 }
@@ -84,28 +85,23 @@ export function SalesReportView({ back }: { back: SalesReport }) {
           As CSV
         </a>
       </h2>
-      <table className="table-plain" aria-label="Items">
-        <thead>
-          <tr>
-            <th>Code</th>
-            <th>Item</th>
-            <th className="amount">In proposals</th>
-            <th className="amount">In agreements</th>
-            <th className="amount">Signed for</th>
-          </tr>
-        </thead>
-        <tbody>
-          {back.items.slice(0, 60).map((row) => (
-            <tr key={row.itemId}>
-              <td className="nowrap">{row.code}</td>
-              <td>{row.name}</td>
-              <td className="amount">{row.offered}</td>
-              <td className="amount">{row.used || ''}</td>
-              <td className="amount">{amount(row.sold)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlainTable
+        label="Items"
+        rows={back.items.slice(0, ITEMS)}
+        rowKey={({ itemId }) => itemId}
+        columns={[
+          { key: 'code', title: 'Code', className: 'nowrap', cell: ({ code }) => code },
+          { key: 'name', title: 'Item', cell: ({ name }) => name },
+          { key: 'offered', title: 'In proposals', figure: true, cell: ({ offered }) => offered },
+          { key: 'used', title: 'In agreements', figure: true, cell: ({ used }) => used || '' },
+          { key: 'sold', title: 'Signed for', figure: true, cell: ({ sold }) => amount(sold) },
+        ]}
+      />
+      {back.items.length > ITEMS && (
+        <p className="soft">
+          The first {ITEMS} of {back.items.length}; all of them are in the list as CSV.
+        </p>
+      )}
     </>
   );
 }

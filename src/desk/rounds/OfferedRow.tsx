@@ -1,6 +1,6 @@
 'use client';
 
-import { Checkbox, Radio } from 'antd';
+import { Checkbox, Radio, Select } from 'antd';
 import type { OfferedChange } from '@/core/editing';
 import { showDecimal } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
@@ -87,12 +87,13 @@ export function OfferedRow(props: OfferedRowProps) {
           readOnly={readOnly}
           commit={(price) => set({ price })}
         />
-        <select
-          className="plain-field"
+        <Select
+          size="small"
+          popupMatchSelectWidth={false}
           aria-label={`What the price of ${offered.name} is for`}
           disabled={readOnly}
           value={per}
-          onChange={({ target: { value } }) => {
+          onChange={(value: string) => {
             if (value === 'count') {
               setCount?.({ minimum: '1', maximum: '10', step: '1' });
               return;
@@ -100,13 +101,14 @@ export function OfferedRow(props: OfferedRowProps) {
             setCount?.(null);
             set({ per: value as 'unit' | 'whole' });
           }}
-        >
-          <option value="whole">for all of it</option>
-          {(unit !== 'job' || per === 'unit') && (
-            <option value="unit">{unit === 'each' ? 'for each' : `per ${unit}`}</option>
-          )}
-          {kind === 'extra' && <option value="count">by number</option>}
-        </select>
+          options={[
+            { value: 'whole', label: 'for all of it' },
+            ...(unit !== 'job' || per === 'unit'
+              ? [{ value: 'unit', label: unit === 'each' ? 'for each' : `per ${unit}` }]
+              : []),
+            ...(kind === 'extra' ? [{ value: 'count', label: 'by number' }] : []),
+          ]}
+        />
         {count && (
           <span className="offered-most">
             up to

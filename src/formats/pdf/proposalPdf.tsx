@@ -5,7 +5,7 @@ import { showDate } from '@/core/text/dates';
 import { basisInWords } from '@/core/text/basisInWords';
 import { billingInWords } from '@/core/text/billingInWords';
 import { whenDue } from '@/core/text/whenDue';
-import type { Contract, CustomerEntry, CustomerTiers, CustomerView } from '@/model';
+import type { Contract, CustomerEntry, CustomerLevels, CustomerView } from '@/model';
 import { unitAfter } from '@/model';
 import { legible } from './legible';
 import type { PagePicture } from './PlanPage';
@@ -30,7 +30,7 @@ const decideBy = (until: string | null) => until && `to decide by ${showDate(unt
 const together = (...parts: readonly (string | null | false)[]) => parts.filter(Boolean).join(' · ') || null;
 
 /** Levels one below the other, each with its total and what it has. */
-function Levels({ tiers }: { tiers: CustomerTiers }) {
+function Levels({ tiers }: { tiers: CustomerLevels }) {
   return (
     <View style={styles.choice} wrap={false}>
       <Text style={styles.strong}>{tiers.prompt}</Text>

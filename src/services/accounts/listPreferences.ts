@@ -1,10 +1,9 @@
-import { eq, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { user } from '@/data/schema';
 import { ListPreferences } from '@/model';
 import type { Actor } from '../actor';
 import { check } from '../check';
+import { findListPreferences, putListPreferences } from '@/data/accounts/user';
 
 const Input = Type.Object(
   { list: Type.String({ pattern: '^[a-z][a-zA-Z]{0,39}$' }), preferences: ListPreferences },
@@ -14,7 +13,7 @@ const Input = Type.Object(
 /** How a person likes a list. */
 export async function readListPreferences(actor: Actor, list: string): Promise<ListPreferences> {
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select({ lists: user.lists }).from(user).where(eq(user.id, actor.userId));
+    const [row] = await findListPreferences(tx, actor.userId);
     return row?.lists[list] ?? {};
   });
 }
@@ -22,12 +21,5 @@ export async function readListPreferences(actor: Actor, list: string): Promise<L
 /** Keeps how a person likes a list: what is given of it; other lists, and what is not given, stay as they are. */
 export async function saveListPreferences(actor: Actor, input: unknown): Promise<void> {
   const { list, preferences } = check(Input, input, 'The choice');
-  await inCompany(actor.companyId, (tx) =>
-    tx
-      .update(user)
-      .set({
-        lists: sql`jsonb_set(${user.lists}, array[${list}], coalesce(${user.lists}->${list}, '{}') || ${JSON.stringify(preferences)}::jsonb)`,
-      })
-      .where(eq(user.id, actor.userId)),
-  );
+  await inCompany(actor.companyId, (tx) => putListPreferences(tx, actor.userId, list, preferences));
 }

@@ -1,14 +1,13 @@
-import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { user } from '@/data/schema';
 import { DeskPreferences } from '@/model';
 import type { Actor } from '../actor';
 import { check } from '../check';
+import { findDeskPreferences, updateUser } from '@/data/accounts/user';
 
 /** How a person likes the desk. */
 export async function readPreferences(actor: Actor): Promise<DeskPreferences> {
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select({ desk: user.desk }).from(user).where(eq(user.id, actor.userId));
+    const [row] = await findDeskPreferences(tx, actor.userId);
     return row?.desk ?? {};
   });
 }
@@ -16,5 +15,5 @@ export async function readPreferences(actor: Actor): Promise<DeskPreferences> {
 /** Keeps how a person likes the desk; their own, whoever they are. */
 export async function savePreferences(actor: Actor, input: unknown): Promise<void> {
   const desk = check(DeskPreferences, input, 'The choice');
-  await inCompany(actor.companyId, (tx) => tx.update(user).set({ desk }).where(eq(user.id, actor.userId)));
+  await inCompany(actor.companyId, (tx) => updateUser(tx, actor.userId, { desk }));
 }

@@ -1,14 +1,5 @@
 import { contractOf } from '@/core/billing';
-import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import {
-  agreementPayment,
-  agreementPaymentChange,
-  agreementTax,
-  changeOrder,
-  changeOrderTax,
-  proposal,
-} from '@/data/schema';
 import type { FrozenAgreement } from '@/core/agreements';
 import { changeEffect, omissionProblems, ownEntryId } from '@/core/agreements';
 import { linesOf } from '@/core/choice';
@@ -22,6 +13,12 @@ import { insertLines, insertStages } from './insertParts';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { refuseUnsettled } from '@/data/agreements/settling';
+import { insertChangeOrder } from '@/data/agreements/changeOrder';
+import { insertAgreementTax } from '@/data/agreements/agreementTax';
+import { insertChangeOrderTax } from '@/data/agreements/changeOrderTax';
+import { insertAgreementPayment } from '@/data/agreements/agreementPayment';
+import { insertAgreementPaymentChange } from '@/data/agreements/agreementPaymentChange';
+import { updateProposal } from '@/data/proposals/proposal';
 
 interface Change {
   readonly companyId: string;
@@ -67,7 +64,7 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
 
   const money = moneyOf(loaded.digits);
   const id = newId(now);
-  await tx.insert(changeOrder).values({
+  await insertChangeOrder(tx, {
     companyId,
     id,
     agreementId,
@@ -102,10 +99,10 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
         base: zero,
         amount: zero,
       };
-      await tx.insert(agreementTax).values(row);
+      await insertAgreementTax(tx, row);
       known.push(row);
     }
-    await tx.insert(changeOrderTax).values({
+    await insertChangeOrderTax(tx, {
       ...key,
       changeOrderId: id,
       position,
@@ -121,7 +118,7 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
   for (const { id: entryId, name, before, after } of effect.entries) {
     if (after === before) continue;
     if (entryId === ownEntryId(number))
-      await tx.insert(agreementPayment).values({
+      await insertAgreementPayment(tx, {
         ...key,
         entryId,
         position: 0,
@@ -132,13 +129,13 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
         changeOrderId: id,
       });
     else
-      await tx
-        .insert(agreementPaymentChange)
-        .values({ ...key, changeOrderId: id, entryId, amount: money.write(subtractAmounts(after, before)) });
+      await insertAgreementPaymentChange(tx, {
+        ...key,
+        changeOrderId: id,
+        entryId,
+        amount: money.write(subtractAmounts(after, before)),
+      });
   }
-  await tx
-    .update(proposal)
-    .set({ state: 'accepted', updatedAt: now })
-    .where(eq(proposal.id, change.proposalId));
+  await updateProposal(tx, change.proposalId, { state: 'accepted', updatedAt: now });
   return { id, number, contract };
 }

@@ -1,8 +1,5 @@
 import { changesOf } from '@/data/agreements/changes';
-import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { reversedPayment } from '@/data/joins';
-import { customer, invoiceDraft, payment, paymentReversal, refund, site } from '@/data/schema';
 import {
   headView,
   lineViews,
@@ -21,38 +18,24 @@ import { earnedOf } from '@/data/jobCosting/earned';
 import { companyOf } from '@/data/settings/company';
 import { creditElsewhere, creditOf } from '@/data/payments/credit';
 import { loadAgreement } from '@/data/agreements/load';
+import { customerById } from '@/data/customers/customer';
+import { siteById } from '@/data/customers/site';
+import { findPaymentsOfAgreement } from '@/data/payments/payment';
+import { findDraftTime } from '@/data/billing/invoiceDraft';
+import { findReversalsOfAgreement } from '@/data/payments/paymentReversal';
+import { findRefundsOfAgreement } from '@/data/payments/refund';
 
 /** One agreement with lines, schedule, invoices, payments, standing and track. */
 export async function readAgreement(actor: Actor, agreementId: string) {
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
     const { head } = loaded;
-    const [payer] = await tx.select().from(customer).where(eq(customer.id, head.customerId));
-    const [place] = await tx.select().from(site).where(eq(site.id, head.siteId));
-    const payments = await tx
-      .select()
-      .from(payment)
-      .where(eq(payment.agreementId, agreementId))
-      .orderBy(asc(payment.recordedAt));
-    const [draft] = await tx
-      .select({ at: invoiceDraft.savedAt })
-      .from(invoiceDraft)
-      .where(eq(invoiceDraft.agreementId, agreementId));
-    const gone = await tx
-      .select({
-        paymentId: paymentReversal.paymentId,
-        kind: paymentReversal.kind,
-        reason: paymentReversal.reason,
-        amount: paymentReversal.amount,
-      })
-      .from(paymentReversal)
-      .innerJoin(payment, reversedPayment)
-      .where(eq(payment.agreementId, agreementId));
-    const refunds = await tx
-      .select()
-      .from(refund)
-      .where(eq(refund.agreementId, agreementId))
-      .orderBy(asc(refund.recordedAt));
+    const [payer] = await customerById(tx, head.customerId);
+    const [place] = await siteById(tx, head.siteId);
+    const payments = await findPaymentsOfAgreement(tx, agreementId);
+    const [draft] = await findDraftTime(tx, agreementId);
+    const gone = await findReversalsOfAgreement(tx, agreementId);
+    const refunds = await findRefundsOfAgreement(tx, agreementId);
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const earned = await earnedOf(tx, loaded);

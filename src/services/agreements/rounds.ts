@@ -1,10 +1,7 @@
 import { insertChange } from '@/data/agreements/changes';
-import { and, eq, inArray, isNull } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementOf, customerOfAgreement } from '@/data/joins';
-import { agreement, customer, selection, selectionRound } from '@/data/schema';
 import { menuOfRound, roundProblems } from '@/core/allowance';
 import { checkChoices } from '@/core/choice';
 import { filesOfRound } from '@/core/offer';
@@ -25,6 +22,16 @@ import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import type { SignedRound } from '@/data/agreements/settling';
 import { signedRounds, standingOfAllowance } from '@/data/agreements/settling';
+import {
+  lockSelectionRoundById,
+  insertSelectionRound,
+  updateSelectionRound,
+  findOpenRounds,
+  findWaitingRounds,
+} from '@/data/agreements/selectionRound';
+import { selectionByRoundId } from '@/data/agreements/selection';
+import { agreementById } from '@/data/agreements/agreement';
+import { customerById } from '@/data/customers/customer';
 
 const closed = { additionalProperties: false } as const;
 const count = Type.Integer({ minimum: 0 });
@@ -49,9 +56,9 @@ const SettleInput = Type.Object(
 
 /** A round, locked; refuses where it is signed or was changed since it was seen. */
 export async function roundInWork(tx: Transaction, roundId: string, saveNumber: number) {
-  const [row] = await tx.select().from(selectionRound).where(eq(selectionRound.id, roundId)).for('update');
+  const [row] = await lockSelectionRoundById(tx, roundId);
   if (!row) throw new Problem(404, 'There is no such round.');
-  const [done] = await tx.select().from(selection).where(eq(selection.roundId, roundId));
+  const [done] = await selectionByRoundId(tx, roundId);
   if (done)
     throw new Problem(409, `“${done.document.name}” was signed meanwhile; it stays as it was signed.`);
   if (row.saveNumber !== saveNumber)
@@ -83,7 +90,7 @@ export async function saveRound(
     await refuseUnknownFile(tx, filesOfRound(round));
     if (roundId === null) {
       const id = newId(actor.now);
-      await tx.insert(selectionRound).values({
+      await insertSelectionRound(tx, {
         companyId: actor.companyId,
         id,
         agreementId,
@@ -102,16 +109,13 @@ export async function saveRound(
       throw new Problem(404, 'There is no such round of this allowance.');
     const next = row.saveNumber + 1;
     const fits = checkChoices(menuOfRound(round), row.choices).length === 0;
-    await tx
-      .update(selectionRound)
-      .set({
-        document: round,
-        saveNumber: next,
-        updatedAt: actor.now,
-        // What was picked of something that is gone counts as not picked.
-        ...(fits ? {} : { choices: asSuggested }),
-      })
-      .where(eq(selectionRound.id, roundId));
+    await updateSelectionRound(tx, roundId, {
+      document: round,
+      saveNumber: next,
+      updatedAt: actor.now,
+      // What was picked of something that is gone counts as not picked.
+      ...(fits ? {} : { choices: asSuggested }),
+    });
     return { roundId, saveNumber: next };
   });
 }
@@ -126,12 +130,9 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId
     const { document } = row;
     if (document.questions.length + document.extras.length === 0)
       throw new Problem(422, `“${document.name}” offers nothing to choose yet.`);
-    await tx
-      .update(selectionRound)
-      .set({ state: 'offered', offeredAt: actor.now, updatedAt: actor.now })
-      .where(eq(selectionRound.id, roundId));
-    const [head] = await tx.select().from(agreement).where(eq(agreement.id, row.agreementId));
-    const [payer] = await tx.select().from(customer).where(eq(customer.id, head!.customerId));
+    await updateSelectionRound(tx, roundId, { state: 'offered', offeredAt: actor.now, updatedAt: actor.now });
+    const [head] = await agreementById(tx, row.agreementId);
+    const [payer] = await customerById(tx, head!.customerId);
     const ours = await companyOf(tx, actor.companyId);
     const link = await makeLink(tx, actor, head!.proposalId, 'selections', '#choose');
     if (payer!.email) {
@@ -160,10 +161,7 @@ export async function withdrawRound(actor: Actor, input: unknown): Promise<void>
   const { roundId, saveNumber } = check(RoundInput, input, 'The round');
   await inCompany(actor.companyId, async (tx) => {
     const row = await roundInWork(tx, roundId, saveNumber);
-    await tx
-      .update(selectionRound)
-      .set({ state: 'withdrawn', updatedAt: actor.now })
-      .where(eq(selectionRound.id, roundId));
+    await updateSelectionRound(tx, roundId, { state: 'withdrawn', updatedAt: actor.now });
     await recordAudit(tx, actor, 'selections withdrawn', row.agreementId, { roundId });
   });
 }
@@ -213,21 +211,7 @@ export async function settleAllowances(
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const rounds = await signedRounds(tx, loaded);
-    const [waiting] = await tx
-      .select({ document: selectionRound.document })
-      .from(selectionRound)
-      .leftJoin(
-        selection,
-        and(eq(selection.companyId, selectionRound.companyId), eq(selection.roundId, selectionRound.id)),
-      )
-      .where(
-        and(
-          eq(selectionRound.agreementId, agreementId),
-          eq(selectionRound.state, 'offered'),
-          isNull(selection.id),
-          inArray(selectionRound.lineId, lineIds),
-        ),
-      );
+    const [waiting] = await findOpenRounds(tx, agreementId, lineIds);
     if (waiting)
       throw new Problem(
         409,
@@ -244,22 +228,7 @@ export async function waitingRounds(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
-    const rows = await tx
-      .select({
-        id: selectionRound.id,
-        document: selectionRound.document,
-        agreementId: agreement.id,
-        title: agreement.title,
-        customer: customer.name,
-      })
-      .from(selectionRound)
-      .leftJoin(
-        selection,
-        and(eq(selection.companyId, selectionRound.companyId), eq(selection.roundId, selectionRound.id)),
-      )
-      .innerJoin(agreement, agreementOf(selectionRound))
-      .innerJoin(customer, customerOfAgreement)
-      .where(and(eq(selectionRound.state, 'offered'), isNull(selection.id)));
+    const rows = await findWaitingRounds(tx);
     return rows
       .map(({ document, ...row }) => ({
         ...row,

@@ -1,12 +1,15 @@
 import canonicalize from 'canonicalize';
-import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { agreement, customer, signing, site } from '@/data/schema';
+import type { signing } from '@/data/schema';
 import type { KeptSignature } from '@/model';
 import { newId } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { meansOf } from '../links';
 import { sha256 } from '../secrets';
+import { agreementById } from '@/data/agreements/agreement';
+import { customerById } from '@/data/customers/customer';
+import { siteById } from '@/data/customers/site';
+import { insertSigning } from '@/data/agreements/signing';
 
 /** Who says yes, and how that is known. */
 export interface Signer {
@@ -42,9 +45,9 @@ export interface Signed {
  * ours is in it, so the customer can hold it and check it.
  */
 export async function recordSigning(tx: Transaction, signer: Signer, signed: Signed): Promise<string> {
-  const [head] = await tx.select().from(agreement).where(eq(agreement.id, signed.agreementId));
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, head!.customerId));
-  const [place] = await tx.select().from(site).where(eq(site.id, head!.siteId));
+  const [head] = await agreementById(tx, signed.agreementId);
+  const [payer] = await customerById(tx, head!.customerId);
+  const [place] = await siteById(tx, head!.siteId);
   const ours = await companyOf(tx, signer.companyId);
   const statement = canonicalize({
     format: 'impegno-signed',
@@ -67,7 +70,7 @@ export async function recordSigning(tx: Transaction, signer: Signer, signed: Sig
     shown: signed.shown,
   })!;
   const hash = sha256(statement);
-  await tx.insert(signing).values({
+  await insertSigning(tx, {
     companyId: signer.companyId,
     id: newId(signer.now),
     agreementId: signed.agreementId,

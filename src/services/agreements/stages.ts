@@ -1,13 +1,13 @@
-import { and, eq, inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { agreementStage, lineStage } from '@/data/schema';
 import { AgreedLineId, BusinessDate, EntityId, ShortText } from '@/model';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
 import { Problem } from '../problem';
 import { loadAgreement } from '@/data/agreements/load';
+import { planStage, insertStageOnce } from '@/data/agreements/agreementStage';
+import { deleteStagesOfLines, insertLineStage } from '@/data/agreements/lineStage';
 
 const closed = { additionalProperties: false } as const;
 const day = Type.Union([BusinessDate, Type.Null()]);
@@ -39,14 +39,7 @@ export async function saveStage(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'seller', 'office');
   const { agreementId, name, plannedOn, doneOn } = check(StageInput, input, 'The stage');
   await inCompany(actor.companyId, async (tx) => {
-    const changed = await tx
-      .update(agreementStage)
-      .set({
-        ...(plannedOn === undefined ? {} : { plannedOn }),
-        ...(doneOn === undefined ? {} : { doneOn, doneBy: doneOn === null ? null : actor.userId }),
-      })
-      .where(and(eq(agreementStage.agreementId, agreementId), eq(agreementStage.name, name)))
-      .returning({ name: agreementStage.name });
+    const changed = await planStage(tx, plannedOn, doneOn, actor.userId, agreementId, name);
     if (changed.length === 0) throw new Problem(404, 'The agreement has no such stage.');
     if (doneOn !== undefined)
       await recordAudit(tx, actor, doneOn === null ? 'stage reopened' : 'stage done', agreementId, {
@@ -64,15 +57,13 @@ export async function putInStage(actor: Actor, input: unknown): Promise<void> {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const known = new Set(loaded.lines.map(({ id }) => id));
     if (lineIds.some((id) => !known.has(id))) throw new Problem(404, 'This line is not in the agreement.');
-    await tx
-      .delete(lineStage)
-      .where(and(eq(lineStage.agreementId, agreementId), inArray(lineStage.lineId, lineIds)));
+    await deleteStagesOfLines(tx, agreementId, lineIds);
     if (stage === null) return;
     const key = { companyId: actor.companyId, agreementId };
-    await tx
-      .insert(agreementStage)
-      .values({ ...key, name: stage, position: loaded.stages.length })
-      .onConflictDoNothing();
-    await tx.insert(lineStage).values(lineIds.map((lineId) => ({ ...key, lineId, stage })));
+    await insertStageOnce(tx, key, stage, loaded.stages.length);
+    await insertLineStage(
+      tx,
+      lineIds.map((lineId) => ({ ...key, lineId, stage })),
+    );
   });
 }

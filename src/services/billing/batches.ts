@@ -1,94 +1,34 @@
-import { and, asc, desc, eq, gte, inArray, lt, lte, notExists, sql } from 'drizzle-orm';
-import type { PgColumn } from 'drizzle-orm/pg-core';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { exportBatch, exportItem, invoice, payment, paymentReversal, refund, user } from '@/data/schema';
 import { BusinessDate } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check } from '../check';
 import { nextNumber } from '../numbers';
 import { Problem } from '../problem';
-
-type Kind = (typeof exportItem.$inferSelect)['kind'];
-
-/** What can go out, and the day that counts for it. */
-const sources = [
-  { kind: 'invoice', table: invoice, id: invoice.id, day: invoice.issuedOn },
-  { kind: 'payment', table: payment, id: payment.id, day: payment.receivedOn },
-  { kind: 'reversal', table: paymentReversal, id: paymentReversal.id, day: paymentReversal.on },
-  { kind: 'refund', table: refund, id: refund.id, day: refund.paidOn },
-] as const satisfies readonly { kind: Kind; table: unknown; id: PgColumn; day: PgColumn }[];
+import { countItemsBefore, insertExportItem, findItemsOfBatch } from '@/data/billing/exportItem';
+import type { ExportKind as Kind } from '@/data/billing/exportable';
+import { alreadyOut, exportKinds, notOut } from '@/data/billing/exportable';
+import { insertExportBatch, exportBatchById } from '@/data/billing/exportBatch';
 
 interface Range {
   readonly from: string;
   readonly to: string;
 }
 
-/** How many things of a range of days are in a batch already. */
-async function alreadyOut(tx: Transaction, { from, to }: Range): Promise<number> {
-  let count = 0;
-  for (const { kind, table, id, day } of sources) {
-    const [row] = await tx
-      .select({ count: sql<number>`count(*)::int` })
-      .from(table)
-      .innerJoin(
-        exportItem,
-        and(eq(exportItem.companyId, table.companyId), eq(exportItem.kind, kind), eq(exportItem.subject, id)),
-      )
-      .where(and(gte(day, from), lte(day, to)));
-    count += row!.count;
-  }
-  return count;
-}
+/** How much of each kind. */
+export type BatchCounts = Readonly<Record<Kind, number>>;
 
 /** How many things are in the batches before one. */
 export async function itemsBefore(tx: Transaction, number: number): Promise<number> {
-  const [row] = await tx
-    .select({ count: sql<number>`count(*)::int` })
-    .from(exportItem)
-    .innerJoin(
-      exportBatch,
-      and(eq(exportBatch.companyId, exportItem.companyId), eq(exportBatch.id, exportItem.batchId)),
-    )
-    .where(lt(exportBatch.number, number));
+  const [row] = await countItemsBefore(tx, number);
   return row!.count;
-}
-
-/** Of a range of days, what went to the accountant in no batch yet. */
-async function notOut(tx: Transaction, { from, to }: Range): Promise<{ kind: Kind; subject: string }[]> {
-  const found: { kind: Kind; subject: string }[] = [];
-  for (const { kind, table, id, day } of sources) {
-    const rows = await tx
-      .select({ id: sql<string>`${id}` })
-      .from(table)
-      .where(
-        and(
-          gte(day, from),
-          lte(day, to),
-          notExists(
-            tx
-              .select({ one: sql`1` })
-              .from(exportItem)
-              .where(
-                and(
-                  eq(exportItem.companyId, table.companyId),
-                  eq(exportItem.kind, kind),
-                  eq(exportItem.subject, id),
-                ),
-              ),
-          ),
-        ),
-      );
-    found.push(...rows.map((row) => ({ kind, subject: row.id })));
-  }
-  return found;
 }
 
 const counted = (rows: readonly { readonly kind: Kind }[]): Record<Kind, number> =>
   Object.fromEntries(
-    sources.map(({ kind }) => [kind, rows.filter((row) => row.kind === kind).length]),
+    exportKinds.map((kind) => [kind, rows.filter((row) => row.kind === kind).length]),
   ) as Record<Kind, number>;
 
 const BatchInput = Type.Object({ from: BusinessDate, to: BusinessDate }, { additionalProperties: false });
@@ -138,68 +78,22 @@ export async function makeBatch(actor: Actor, input: unknown): Promise<{ id: str
       );
     const id = newId(actor.now);
     const { companyId } = actor;
-    await tx
-      .insert(exportBatch)
-      .values({ companyId, id, number, ...range, madeBy: actor.userId, madeAt: actor.now });
+    await insertExportBatch(tx, { companyId, id, number, ...range, madeBy: actor.userId, madeAt: actor.now });
     for (let i = 0; i < items.length; i += 1000)
-      await tx
-        .insert(exportItem)
-        .values(items.slice(i, i + 1000).map((item) => ({ companyId, batchId: id, ...item })));
+      await insertExportItem(
+        tx,
+        items.slice(i, i + 1000).map((item) => ({ companyId, batchId: id, ...item })),
+      );
     await recordAudit(tx, actor, 'batch for the accountant', id, { number, ...range });
     return { id, number };
   });
 }
 
-/** The batches made so far, newest first, with how much is in each. */
-export async function listBatches(actor: Actor) {
-  allow(actor, 'owner', 'office');
-  return inCompany(actor.companyId, async (tx) => {
-    const batches = await tx
-      .select({
-        id: exportBatch.id,
-        number: exportBatch.number,
-        from: exportBatch.from,
-        to: exportBatch.to,
-        madeAt: exportBatch.madeAt,
-        by: user.name,
-      })
-      .from(exportBatch)
-      .innerJoin(user, and(eq(user.companyId, exportBatch.companyId), eq(user.id, exportBatch.madeBy)))
-      .orderBy(desc(exportBatch.number))
-      .limit(60);
-    const ids = batches.map(({ id }) => id);
-    const items =
-      ids.length === 0
-        ? []
-        : await tx
-            .select({ batchId: exportItem.batchId, kind: exportItem.kind, count: sql<number>`count(*)::int` })
-            .from(exportItem)
-            .where(inArray(exportItem.batchId, ids))
-            .groupBy(exportItem.batchId, exportItem.kind);
-    return batches.map(({ madeAt, ...batch }) => ({
-      ...batch,
-      madeAt: madeAt.toISOString(),
-      counts: Object.fromEntries(
-        sources.map(({ kind }) => [
-          kind,
-          items.find((item) => item.batchId === batch.id && item.kind === kind)?.count ?? 0,
-        ]),
-      ) as Record<Kind, number>,
-    }));
-  });
-}
-
-export type Batch = Awaited<ReturnType<typeof listBatches>>[number];
-
 /** A batch with the identities of what is in it. */
 export async function readBatch(tx: Transaction, batchId: string) {
-  const [batch] = await tx.select().from(exportBatch).where(eq(exportBatch.id, batchId));
+  const [batch] = await exportBatchById(tx, batchId);
   if (!batch) throw new Problem(404, 'There is no such batch.');
-  const items = await tx
-    .select()
-    .from(exportItem)
-    .where(eq(exportItem.batchId, batchId))
-    .orderBy(asc(exportItem.subject));
+  const items = await findItemsOfBatch(tx, batchId);
   const of = (kind: Kind) => items.filter((item) => item.kind === kind).map(({ subject }) => subject);
   return { batch, of };
 }

@@ -1,9 +1,6 @@
 import { reversalName } from '@/core/text/names';
-import { and, asc, eq, gt, inArray, lte, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementOf, customerOfPayment, reversedPayment } from '@/data/joins';
-import { agreement, allocation, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import type { Booking } from '@/core/billing';
 import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -17,6 +14,9 @@ import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { itemsBefore, readBatch } from './batches';
 import { isLate } from './paper';
+import { findAgreementsOfInvoices } from '@/data/billing/invoice';
+import { findMoneyMoved, findNumbersOfPayments } from '@/data/payments/moneyMoved';
+import { findInvoicesPaidBy } from '@/data/payments/allocation';
 
 const bookedPaper = (loaded: LoadedAgreement, paper: LoadedPaper) => ({
   draws: paper.draws,
@@ -74,11 +74,7 @@ function itemRows(loaded: LoadedAgreement, paper: LoadedPaper, batch: string): I
 /** The papers of a batch with their agreements, in the order of their numbers. */
 async function papersOf(tx: Transaction, ids: readonly string[]) {
   if (ids.length === 0) return [];
-  const rows = await tx
-    .select({ id: invoice.id, agreementId: invoice.agreementId })
-    .from(invoice)
-    .where(inArray(invoice.id, [...ids]))
-    .orderBy(asc(invoice.series), asc(invoice.year), asc(invoice.number));
+  const rows = await findAgreementsOfInvoices(tx, ids);
   const agreements = new Map<string, LoadedAgreement>();
   for (const agreementId of new Set(rows.map((row) => row.agreementId)))
     agreements.set(agreementId, await loadAgreement(tx, agreementId));
@@ -117,26 +113,7 @@ async function moved(
   { batch, of }: Awaited<ReturnType<typeof readBatch>>,
   money: (text: string) => Amount,
 ): Promise<Moved[]> {
-  const who = { customer: customer.name, agreement: agreement.number };
-  const paid = await tx
-    .select({ ...who, row: payment })
-    .from(payment)
-    .innerJoin(agreement, agreementOf(payment))
-    .innerJoin(customer, customerOfPayment)
-    .where(inArray(payment.id, of('payment')));
-  const gone = await tx
-    .select({ ...who, row: paymentReversal, method: payment.method })
-    .from(paymentReversal)
-    .innerJoin(payment, reversedPayment)
-    .innerJoin(agreement, agreementOf(payment))
-    .innerJoin(customer, customerOfPayment)
-    .where(inArray(paymentReversal.id, of('reversal')));
-  const back = await tx
-    .select({ ...who, row: refund })
-    .from(refund)
-    .innerJoin(agreement, agreementOf(refund))
-    .innerJoin(customer, and(eq(customer.companyId, refund.companyId), eq(customer.id, refund.customerId)))
-    .where(inArray(refund.id, of('refund')));
+  const { paid, gone, back } = await findMoneyMoved(tx, of);
   const paymentIds = [...paid.map(({ row }) => row.id), ...gone.map(({ row }) => row.paymentId)];
   const about = await paymentsInWords(tx, paymentIds, batch.madeAt);
   const none = { payment: '', document: '' };
@@ -181,27 +158,8 @@ async function paymentsInWords(
   by: Date,
 ): Promise<Map<string, { payment: string; document: string }>> {
   if (ids.length === 0) return new Map();
-  const numbered = tx
-    .select({
-      id: payment.id,
-      number: sql<number>`(row_number() over (order by ${payment.id}))::int`.as('number'),
-    })
-    .from(payment)
-    .as('numbered');
-  const numbers = await tx
-    .select()
-    .from(numbered)
-    .where(inArray(numbered.id, [...ids]));
-  const put = await tx
-    .select({ id: allocation.paymentId, label: invoice.label })
-    .from(allocation)
-    .innerJoin(
-      invoice,
-      and(eq(invoice.companyId, allocation.companyId), eq(invoice.id, allocation.invoiceId)),
-    )
-    .where(and(inArray(allocation.paymentId, [...ids]), lte(allocation.at, by), gt(allocation.amount, '0')))
-    .groupBy(allocation.paymentId, invoice.label, invoice.issuedAt)
-    .orderBy(asc(invoice.issuedAt), asc(invoice.label));
+  const numbers = await findNumbersOfPayments(tx, ids);
+  const put = await findInvoicesPaidBy(tx, ids, by);
   return new Map(
     numbers.map(({ id, number }) => [
       id,

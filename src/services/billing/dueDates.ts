@@ -1,9 +1,7 @@
-import { and, asc, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementOf, customerOfAgreement } from '@/data/joins';
+import { findInvoicesDue, findPaymentsDue, findStagesPlanned } from '@/data/billing/dueDates';
 import { openInvoiceIds } from '@/data/billing/moneySums';
-import { agreement, agreementPayment, agreementStage, customer, invoice } from '@/data/schema';
 import { trackOf } from '@/core/billing';
 import { ZERO, minorDigits, showAmount, sumAmounts } from '@/core/number';
 import type { DayEvent } from '@/formats/ics/dueDates';
@@ -35,53 +33,11 @@ export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
     const today = businessDate(actor.now, ours.timeZone);
-    const about = { title: agreement.title, number: agreement.number, customer: customer.name };
     const ids = await openInvoiceIds(tx, null, MOST);
-    const bills =
-      ids.length === 0
-        ? []
-        : await tx
-            .select({
-              ...about,
-              id: invoice.id,
-              kind: invoice.kind,
-              label: invoice.label,
-              dueOn: invoice.dueOn,
-              total: invoice.total,
-            })
-            .from(invoice)
-            .innerJoin(agreement, agreementOf(invoice))
-            .innerJoin(customer, customerOfAgreement)
-            .where(inArray(invoice.id, ids))
-            .orderBy(asc(invoice.dueOn));
+    const bills = await findInvoicesDue(tx, ids);
     const standings = await standingsByInvoice(tx, bills, digits);
-    const stages = await tx
-      .select({
-        ...about,
-        agreementId: agreement.id,
-        name: agreementStage.name,
-        day: agreementStage.plannedOn,
-      })
-      .from(agreementStage)
-      .innerJoin(agreement, agreementOf(agreementStage))
-      .innerJoin(customer, customerOfAgreement)
-      .where(and(isNotNull(agreementStage.plannedOn), isNull(agreementStage.doneOn)))
-      .limit(MOST);
-    const entries = await tx
-      .select({
-        ...about,
-        agreementId: agreement.id,
-        entryId: agreementPayment.entryId,
-        name: agreementPayment.name,
-        due: agreementPayment.due,
-      })
-      .from(agreementPayment)
-      .innerJoin(agreement, agreementOf(agreementPayment))
-      .innerJoin(customer, customerOfAgreement)
-      .where(
-        and(sql`${agreementPayment.due}->>'on' = 'date'`, sql`${agreementPayment.due}->>'date' >= ${today}`),
-      )
-      .limit(MOST);
+    const stages = await findStagesPlanned(tx, MOST);
+    const entries = await findPaymentsDue(tx, today, MOST);
     const waiting = await notBilled(tx, [...new Set(entries.map(({ agreementId }) => agreementId))]);
     const of = (row: { title: string; number: number; customer: string }) =>
       `${row.title}, agreement ${row.number}, ${row.customer}`;

@@ -1,6 +1,4 @@
-import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
-import { customer, draw, drawTax, invoice, invoiceAdjustment, invoiceAdjustmentTax } from '@/data/schema';
 import type { IssuedKind, InvoiceDraft, Portion } from '@/core/billing';
 import { paperSums } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -11,6 +9,12 @@ import { companyOf } from '@/data/settings/company';
 import { sourcesOf, spend } from '@/data/payments/credit';
 import { labelOf, nextNumber } from '../numbers';
 import type { LoadedAgreement } from '@/core/billing';
+import { customerById } from '@/data/customers/customer';
+import { insertInvoice } from '@/data/billing/invoice';
+import { insertDraw } from '@/data/billing/draw';
+import { insertDrawTax } from '@/data/billing/drawTax';
+import { insertInvoiceAdjustment } from '@/data/billing/invoiceAdjustment';
+import { insertInvoiceAdjustmentTax } from '@/data/billing/invoiceAdjustmentTax';
 
 /** Who issues: a person at the desk, or (null) the acceptance itself. */
 export interface Issuer {
@@ -36,7 +40,7 @@ export async function headOf(
   made: Pick<PaperRow, 'kind' | 'entryId'>,
 ) {
   const ours = await companyOf(tx, companyId);
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
+  const [payer] = await customerById(tx, loaded.head.customerId);
   const issuedOn = businessDate(now, ours.timeZone);
   const atOnce =
     made.kind === 'credit note' ||
@@ -90,7 +94,7 @@ export async function insertRow(
   const year = Number(head.issuedOn.slice(0, 4));
   const number = await nextNumber(tx, companyId, `${series} ${year}`);
   const label = labelOf(series, year, number);
-  await tx.insert(invoice).values({
+  await insertInvoice(tx, {
     companyId,
     id,
     agreementId,
@@ -158,22 +162,24 @@ export async function insertPaper(
       tax === 0n ? [] : [{ ...key, ...row, position, amount: money.write(tax) }],
     );
   if (made.draws.length > 0) {
-    await tx
-      .insert(draw)
-      .values(made.draws.map(({ lineId, net }) => ({ ...key, lineId, net: money.write(net) })));
+    await insertDraw(
+      tx,
+      made.draws.map(({ lineId, net }) => ({ ...key, lineId, net: money.write(net) })),
+    );
     const taxes = made.draws.flatMap(({ lineId, taxes: each }) => taxed({ lineId }, each));
-    if (taxes.length > 0) await tx.insert(drawTax).values(taxes);
+    if (taxes.length > 0) await insertDrawTax(tx, taxes);
   }
   const parts: (Portion & { kind: 'retainage' | 'advance' })[] = [
     ...made.retainage.map((portion) => ({ ...portion, kind: 'retainage' as const })),
     ...made.advance.map((portion) => ({ ...portion, kind: 'advance' as const })),
   ];
   if (parts.length > 0) {
-    await tx
-      .insert(invoiceAdjustment)
-      .values(parts.map(({ kind, taxClass, net }) => ({ ...key, kind, taxClass, net: money.write(net) })));
+    await insertInvoiceAdjustment(
+      tx,
+      parts.map(({ kind, taxClass, net }) => ({ ...key, kind, taxClass, net: money.write(net) })),
+    );
     const taxes = parts.flatMap(({ kind, taxClass, taxes: each }) => taxed({ kind, taxClass }, each));
-    if (taxes.length > 0) await tx.insert(invoiceAdjustmentTax).values(taxes);
+    if (taxes.length > 0) await insertInvoiceAdjustmentTax(tx, taxes);
   }
 
   return issued;

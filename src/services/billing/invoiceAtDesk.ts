@@ -1,7 +1,5 @@
-import { and, asc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { costEntry, costInvoice } from '@/data/schema';
 import { creditable, isOverdue } from '@/core/billing';
 import { moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
@@ -12,6 +10,7 @@ import { companyOf } from '@/data/settings/company';
 import { isLate, paperOf } from './paper';
 import { lateFor } from './late';
 import { settledWith } from '@/data/payments/settledWith';
+import { findCostsOfInvoice } from '@/data/jobCosting/costInvoice';
 
 /** One invoice or credit note for the desk. */
 export async function readInvoice(actor: Actor, invoiceId: string) {
@@ -71,21 +70,7 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
 
 /** Costs that were put beside an invoice, and their sum. For us alone. */
 async function costsBeside(tx: Transaction, invoiceId: string, digits: number) {
-  const rows = await tx
-    .select({
-      id: costEntry.id,
-      what: costEntry.what,
-      supplier: costEntry.supplier,
-      spentOn: costEntry.spentOn,
-      amount: costEntry.amount,
-    })
-    .from(costInvoice)
-    .innerJoin(
-      costEntry,
-      and(eq(costEntry.companyId, costInvoice.companyId), eq(costEntry.id, costInvoice.costId)),
-    )
-    .where(eq(costInvoice.invoiceId, invoiceId))
-    .orderBy(asc(costEntry.spentOn), asc(costEntry.id));
+  const rows = await findCostsOfInvoice(tx, invoiceId);
   const sum = sumAmounts(rows.map(({ amount }) => parseAmount(amount, digits)));
   return { rows, sum: writeAmount(sum, digits) };
 }

@@ -1,8 +1,6 @@
-import { eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { customer, user } from '@/data/schema';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
 import { lateInWords } from '@/core/text/billingInWords';
@@ -20,6 +18,8 @@ import { postLetter } from '../post';
 import { Problem } from '../problem';
 import { makeLink } from '../links';
 import { lateOn } from './late';
+import { customerById } from '@/data/customers/customer';
+import { findNameOfSender } from '@/data/accounts/user';
 
 /**
  * Writes to the customer about an invoice: what it is for, what is open, by when, what paying late costs, and a link to
@@ -34,11 +34,9 @@ export async function sendInvoiceLetter(
 ): Promise<{ to: string }> {
   const { head, digits } = loaded;
   const ours = await companyOf(tx, who.companyId);
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, head.customerId));
+  const [payer] = await customerById(tx, head.customerId);
   if (!payer!.email) throw new Problem(422, `${payer!.name} has no email address.`);
-  const [sender] = who.userId
-    ? await tx.select({ name: user.name }).from(user).where(eq(user.id, who.userId))
-    : [];
+  const [sender] = who.userId ? await findNameOfSender(tx, who.userId) : [];
   const late = await lateOn(tx, loaded, bill, ours.timeZone, businessDate(who.now, ours.timeZone));
   const link = await makeLink(tx, who, head.proposalId, 'invoice', '#pay');
   const money = (value: bigint) => `${showAmount(value as Amount, digits)} ${head.currency}`;

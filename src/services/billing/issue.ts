@@ -1,13 +1,11 @@
 import { refuseEarlyDeposit } from './earlyDeposit';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { invoiceDraft } from '@/data/schema';
 import type { InvoiceDraft } from '@/core/billing';
 import { BillingError, makeCredit, makeInvoice } from '@/core/billing';
 import { NotADecimal } from '@/core/number';
 import type { BillingAsk, CreditAsk } from '@/model';
 import { CreditInput, DraftInput, EntityId, IssueInput } from '@/model';
-import { eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
@@ -18,6 +16,7 @@ import type { Issuer, PaperOptions } from './insertPaper';
 import { insertPaper } from './insertPaper';
 import type { LoadedAgreement } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
+import { deleteInvoiceDraftByAgreementId, putInvoiceDraft } from '@/data/billing/invoiceDraft';
 
 export type { Issuer } from './insertPaper';
 
@@ -82,7 +81,7 @@ export async function issueInvoice(actor: Actor, input: unknown): Promise<{ id: 
   const { agreementId, what, ...options } = check(IssueInput, input, 'The invoice');
   return inCompany(actor.companyId, async (tx) => {
     const { id, label } = await insertInvoice(tx, actor, agreementId, what, options);
-    await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    await deleteInvoiceDraftByAgreementId(tx, agreementId);
     return { id, number: label };
   });
 }
@@ -110,10 +109,7 @@ export async function saveDraft(actor: Actor, input: unknown): Promise<void> {
   await inCompany(actor.companyId, async (tx) => {
     await loadAgreement(tx, agreementId);
     const values = { what, title, shows, remark, savedBy: actor.userId, savedAt: actor.now };
-    await tx
-      .insert(invoiceDraft)
-      .values({ companyId: actor.companyId, agreementId, ...values })
-      .onConflictDoUpdate({ target: [invoiceDraft.companyId, invoiceDraft.agreementId], set: values });
+    await putInvoiceDraft(tx, actor, agreementId, values);
   });
 }
 
@@ -124,7 +120,7 @@ export async function dropDraft(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office', 'seller');
   const { agreementId } = check(DropInput, input, 'The draft');
   await inCompany(actor.companyId, async (tx) => {
-    await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    await deleteInvoiceDraftByAgreementId(tx, agreementId);
     await recordAudit(tx, actor, 'draft invoice deleted', agreementId);
   });
 }

@@ -1,8 +1,6 @@
-import { and, asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { allocation, payment } from '@/data/schema';
 import type { LateCharge, PutOn } from '@/core/billing';
 import { lateCharge } from '@/core/billing';
 import { ZERO, isBelowZero, negateAmount, parseAmount, showDecimal, writeAmount } from '@/core/number';
@@ -16,17 +14,13 @@ import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
+import { findPaymentsOfInvoice } from '@/data/payments/allocation';
 
 type Bill = Pick<LoadedPaper, 'id' | 'kind' | 'amount' | 'dueOn' | 'lateTerms'>;
 
 /** What was put on an invoice and taken off again, by day: money on the day it came in. */
 async function putOn(tx: Transaction, invoiceId: string, timeZone: string, digits: number): Promise<PutOn[]> {
-  const rows = await tx
-    .select({ amount: allocation.amount, at: allocation.at, receivedOn: payment.receivedOn })
-    .from(allocation)
-    .leftJoin(payment, and(eq(payment.companyId, allocation.companyId), eq(payment.id, allocation.paymentId)))
-    .where(eq(allocation.invoiceId, invoiceId))
-    .orderBy(asc(allocation.at));
+  const rows = await findPaymentsOfInvoice(tx, invoiceId);
   return rows.map(({ amount, at, receivedOn }) => ({
     on: receivedOn !== null && !isBelowZero(amount) ? receivedOn : businessDate(at, timeZone),
     amount: parseAmount(amount, digits),

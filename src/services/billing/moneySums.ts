@@ -1,7 +1,5 @@
-import { inArray } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { customerOfAgreement } from '@/data/joins';
 import type { Age, OfAgreement } from '@/data/billing/moneySums';
 import {
   creditByAgreement,
@@ -10,13 +8,13 @@ import {
   receivedSince,
   toBillByAgreement,
 } from '@/data/billing/moneySums';
-import { agreement, customer } from '@/data/schema';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, moneyOf, sumAmounts, writeAmount } from '@/core/number';
 import { lastDaySignedToBill } from '@/core/schedule';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { companyOf } from '@/data/settings/company';
+import { findTitlesOfAgreements } from '@/data/agreements/agreement';
 
 /** How many agreements a sum is shown by at most; sums are over all. */
 const SHOWN = 300;
@@ -76,16 +74,10 @@ export type MoneySums = Awaited<ReturnType<typeof loadMoneySums>>;
 async function agreementRows(tx: Transaction, sums: readonly OfAgreement[]) {
   if (sums.length === 0) return [];
   const largest = [...sums].sort((a, b) => Number(b.sum) - Number(a.sum)).slice(0, SHOWN);
-  const rows = await tx
-    .select({ id: agreement.id, number: agreement.number, title: agreement.title, customer: customer.name })
-    .from(agreement)
-    .innerJoin(customer, customerOfAgreement)
-    .where(
-      inArray(
-        agreement.id,
-        largest.map(({ agreementId }) => agreementId),
-      ),
-    );
+  const rows = await findTitlesOfAgreements(
+    tx,
+    largest.map(({ agreementId }) => agreementId),
+  );
   const byId = new Map(rows.map((row) => [row.id, row]));
   return largest.map(({ agreementId, sum }) => ({ ...byId.get(agreementId)!, sum }));
 }

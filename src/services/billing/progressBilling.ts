@@ -1,6 +1,4 @@
-import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { customer, invoiceDraft } from '@/data/schema';
 import {
   billableNow,
   grossOf,
@@ -21,13 +19,15 @@ import { headOf } from './insertPaper';
 import { madeFor } from './issue';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { loadAgreement } from '@/data/agreements/load';
+import { customerById } from '@/data/customers/customer';
+import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
 
 /** An agreement as an invoice is worked on: everything the core needs to make one, here and at the desk alike. */
 export async function readProgressBilling(actor: Actor, agreementId: string) {
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
-    const [payer] = await tx.select().from(customer).where(eq(customer.id, loaded.head.customerId));
-    const [draft] = await tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    const [payer] = await customerById(tx, loaded.head.customerId);
+    const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
     const changes = new Map(loaded.changes.map((change) => [change.id, change]));
     const ours = await companyOf(tx, actor.companyId);
     const now = billableNow(
@@ -92,7 +92,7 @@ export async function draftPaper(actor: Actor, agreementId: string) {
   allow(actor, 'owner', 'office', 'seller');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
-    const [draft] = await tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+    const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
     if (!draft) throw new Problem(404, 'There is no draft of an invoice here.');
     const made = madeFor(loaded, draft.what);
     const sums = paperSums(made, loaded.components.length);

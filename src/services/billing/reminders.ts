@@ -1,17 +1,14 @@
-import { inArray } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { companiesThatRemind } from '@/data/before';
 import { inCompany } from '@/data/connection';
-import { agreementOf, customerOfAgreement } from '@/data/joins';
 import { openInvoiceIds } from '@/data/billing/moneySums';
-import { agreement, customer, invoice, reminder } from '@/data/schema';
 import { reminderDue } from '@/core/billing';
 import { daysBetween } from '@/core/calendar';
 import { ZERO, minorDigits, writeAmount } from '@/core/number';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
-import { allow, businessDate, newId, recordAudit } from '../actor';
+import { allow, newId, businessDate, recordAudit } from '../actor';
 import type { Issuer } from './insertPaper';
 import { loadAgreement } from '@/data/agreements/load';
 import { standingsByInvoice } from '@/data/billing/settled';
@@ -19,6 +16,8 @@ import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { onItsWay } from '@/data/payments/onItsWay';
 import { sendInvoiceLetter } from './invoiceLetter';
+import { findInvoicesToRemind } from '@/data/billing/invoice';
+import { findRemindersOfInvoices, insertReminderOnce } from '@/data/billing/reminder';
 
 /** Reminders that are listed and sent at one time. */
 const MOST = 300;
@@ -32,24 +31,8 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date) {
   const digits = minorDigits(ours.currency);
   const ids = await openInvoiceIds(tx, null, 10 * MOST);
   if (ids.length === 0) return [];
-  const rows = await tx
-    .select({
-      id: invoice.id,
-      agreementId: invoice.agreementId,
-      number: invoice.label,
-      issuedOn: invoice.issuedOn,
-      dueOn: invoice.dueOn,
-      kind: invoice.kind,
-      total: invoice.total,
-      customer: customer.name,
-      email: customer.email,
-    })
-    .from(invoice)
-    .innerJoin(agreement, agreementOf(invoice))
-    .innerJoin(customer, customerOfAgreement)
-    .where(inArray(invoice.id, ids))
-    .orderBy(invoice.dueOn, invoice.issuedAt);
-  const sent = await tx.select().from(reminder).where(inArray(reminder.invoiceId, ids));
+  const rows = await findInvoicesToRemind(tx, ids);
+  const sent = await findRemindersOfInvoices(tx, ids);
   const waits = await onItsWay(tx, ids, digits, now);
   const standings = await standingsByInvoice(tx, rows, digits);
   return rows
@@ -76,20 +59,16 @@ async function remind(tx: Transaction, who: Issuer, due: DueReminder): Promise<b
   const loaded = await loadAgreement(tx, due.agreementId, { lock: true });
   const bill = loaded.invoices.find(({ id }) => id === due.id)!;
   if (bill.standing.open <= 0n) return false;
-  const made = await tx
-    .insert(reminder)
-    .values({
-      companyId: who.companyId,
-      id: newId(who.now),
-      invoiceId: due.id,
-      step: due.step.id,
-      days: due.step.days,
-      subject: due.step.subject,
-      sentBy: who.userId,
-      sentAt: who.now,
-    })
-    .onConflictDoNothing()
-    .returning({ id: reminder.id });
+  const made = await insertReminderOnce(tx, {
+    companyId: who.companyId,
+    id: newId(who.now),
+    invoiceId: due.id,
+    step: due.step.id,
+    days: due.step.days,
+    subject: due.step.subject,
+    sentBy: who.userId,
+    sentAt: who.now,
+  });
   if (made.length === 0) return false;
   await sendInvoiceLetter(tx, who, loaded, bill, due.step);
   await recordAudit(tx, who, 'reminder sent', due.id, { step: due.step.subject });

@@ -1,7 +1,5 @@
-import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, changeOrder, customer, proposal, signing } from '@/data/schema';
 import { freezeAgreement } from '@/core/agreements';
 import type { FrozenAgreement } from '@/core/agreements';
 import { choicesInWords, menuOf } from '@/core/choice';
@@ -25,6 +23,10 @@ import { choicesOf, refuseBadChoices, refuseChangedMeanwhile } from '@/data/prop
 import { consentTo, refuseClosed, refuseReplaced } from './decide';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
+import { agreementByProposalId, insertAgreementRow } from '@/data/agreements/agreement';
+import { findSignedChange } from '@/data/agreements/changeOrder';
+import { updateProposal } from '@/data/proposals/proposal';
+import { customerById } from '@/data/customers/customer';
 
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 
@@ -53,7 +55,7 @@ async function acceptedBefore(
   { name }: Signer,
 ): Promise<Accepted | null> {
   if (!row.agreementId) {
-    const [found] = await tx.select().from(agreement).where(eq(agreement.proposalId, row.id));
+    const [found] = await agreementByProposalId(tx, row.id);
     if (!found) return null;
     const same = found.idempotencyKey === idempotencyKey;
     return {
@@ -62,14 +64,7 @@ async function acceptedBefore(
       before: same ? null : { signer: found.signerName, at: found.acceptedAt.toISOString() },
     };
   }
-  const [found] = await tx
-    .select({ change: changeOrder, signer: signing.signerName, at: signing.signedAt })
-    .from(changeOrder)
-    .innerJoin(
-      signing,
-      and(eq(signing.companyId, changeOrder.companyId), eq(signing.subject, changeOrder.id)),
-    )
-    .where(eq(changeOrder.proposalId, row.id));
+  const [found] = await findSignedChange(tx, row.id);
   if (!found) return null;
   // No key is kept of a change order: the same name is the same hand.
   const same = found.signer === name;
@@ -179,7 +174,7 @@ async function insertAgreement(
   const { companyId, now } = signer;
   const id = newId(now);
   const money = (value: (typeof frozen)['total']) => writeAmount(value, frozen.minorDigits);
-  await tx.insert(agreement).values({
+  await insertAgreementRow(tx, {
     companyId,
     id,
     number: await nextNumber(tx, companyId, 'agreement'),
@@ -207,7 +202,7 @@ async function insertAgreement(
   await insertStages(tx, into, frozen);
   await insertLines(tx, into, frozen.lines, (component) => component);
   await insertPayments(tx, into, frozen);
-  await tx.update(proposal).set({ state: 'accepted', updatedAt: now }).where(eq(proposal.id, row.id));
+  await updateProposal(tx, row.id, { state: 'accepted', updatedAt: now });
   return id;
 }
 
@@ -219,7 +214,7 @@ async function confirmByPost(
   depositInvoice: string | null,
 ) {
   const { document, proposal: row, ours } = current;
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
+  const [payer] = await customerById(tx, row.customerId);
   if (!payer?.email) return;
   const tax = minorDigits(document.currency) === 0 ? '' : ', including tax';
   const said =

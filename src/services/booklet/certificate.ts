@@ -1,9 +1,8 @@
-import { and, asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { companyOfSigning } from '@/data/before';
 import { inCompany } from '@/data/connection';
-import { agreement, changeOrder, company, revision, selection, signing } from '@/data/schema';
+import type { signing } from '@/data/schema';
 import type { KeptSignature } from '@/model';
 import type { Actor } from '../actor';
 import { check, checkId } from '../check';
@@ -12,6 +11,16 @@ import type { Means } from '../links';
 import { Problem } from '../problem';
 import { sha256 } from '../secrets';
 import type { Visitor } from './open';
+import { findTextOfChange, findAgreementOfChange } from '@/data/agreements/changeOrder';
+import {
+  findTextOfAgreement,
+  agreementById,
+  agreementByProposalId,
+  findNumberOfAgreement,
+} from '@/data/agreements/agreement';
+import { selectionById } from '@/data/agreements/selection';
+import { findSignings, findStatement, signingBySha256 } from '@/data/agreements/signing';
+import { findNameOfCompany } from '@/data/settings/company';
 
 /** One signature as its certificate shows it. Nothing in it is internal. */
 export interface Certificate {
@@ -62,16 +71,8 @@ type Row = typeof signing.$inferSelect;
 async function documentBehind(tx: Transaction, row: Row) {
   const [found] =
     row.kind === 'change order'
-      ? await tx
-          .select({ canonical: revision.canonical, sha256: revision.sha256 })
-          .from(changeOrder)
-          .innerJoin(revision, eq(revision.id, changeOrder.revisionId))
-          .where(eq(changeOrder.id, row.subject))
-      : await tx
-          .select({ canonical: revision.canonical, sha256: revision.sha256 })
-          .from(agreement)
-          .innerJoin(revision, eq(revision.id, agreement.revisionId))
-          .where(eq(agreement.id, row.agreementId));
+      ? await findTextOfChange(tx, row.subject)
+      : await findTextOfAgreement(tx, row.agreementId);
   return found!;
 }
 
@@ -107,16 +108,12 @@ async function certify(tx: Transaction, row: Row): Promise<Certificate> {
 
 /** What is stored of a round still comes to what was signed. */
 async function roundIntact(tx: Transaction, row: Row, statement: Statement): Promise<boolean> {
-  const [found] = await tx.select().from(selection).where(eq(selection.id, row.subject));
+  const [found] = await selectionById(tx, row.subject);
   return found !== undefined && Number(found.chosen) === Number(statement.shown.total);
 }
 
 async function certificatesOf(tx: Transaction, agreementId: string): Promise<Certificate[]> {
-  const rows = await tx
-    .select()
-    .from(signing)
-    .where(eq(signing.agreementId, agreementId))
-    .orderBy(asc(signing.signedAt));
+  const rows = await findSignings(tx, agreementId);
   const all: Certificate[] = [];
   for (const row of rows) all.push(await certify(tx, row));
   return all;
@@ -126,7 +123,7 @@ async function certificatesOf(tx: Transaction, agreementId: string): Promise<Cer
 export async function readCertificates(actor: Actor, id: unknown) {
   const agreementId = checkId(id, 'There is no such agreement.');
   return inCompany(actor.companyId, async (tx) => {
-    const [head] = await tx.select().from(agreement).where(eq(agreement.id, agreementId));
+    const [head] = await agreementById(tx, agreementId);
     if (!head) throw new Problem(404, 'There is no such agreement.');
     return { number: head.number, title: head.title, certificates: await certificatesOf(tx, agreementId) };
   });
@@ -134,13 +131,9 @@ export async function readCertificates(actor: Actor, id: unknown) {
 
 /** The agreement a private link leads to; of a change order's link, the agreement it changes. */
 async function agreementBehind(tx: Transaction, visitor: Visitor) {
-  const [own] = await tx.select().from(agreement).where(eq(agreement.proposalId, visitor.proposalId));
+  const [own] = await agreementByProposalId(tx, visitor.proposalId);
   if (own) return own;
-  const [changed] = await tx
-    .select({ agreement })
-    .from(changeOrder)
-    .innerJoin(agreement, eq(agreement.id, changeOrder.agreementId))
-    .where(eq(changeOrder.proposalId, visitor.proposalId));
+  const [changed] = await findAgreementOfChange(tx, visitor.proposalId);
   if (!changed) throw new Problem(404, 'Nothing is signed here yet.');
   return changed.agreement;
 }
@@ -155,10 +148,7 @@ export async function visitorCertificates(visitor: Visitor) {
 
 /** A statement that was signed on an agreement, by its hash. */
 async function statementOf(tx: Transaction, agreementId: string, hash: string): Promise<string> {
-  const [row] = await tx
-    .select({ statement: signing.statement })
-    .from(signing)
-    .where(and(eq(signing.agreementId, agreementId), eq(signing.sha256, hash)));
+  const [row] = await findStatement(tx, agreementId, hash);
   if (!row) throw new Problem(404, 'There is no such certificate.');
   return row.statement;
 }
@@ -204,13 +194,10 @@ export async function checkCertificate(input: unknown, from: string, now: Date):
   const companyId = await companyOfSigning(hash);
   if (companyId === null) return null;
   return inCompany(companyId, async (tx) => {
-    const [row] = await tx.select().from(signing).where(eq(signing.sha256, hash));
+    const [row] = await signingBySha256(tx, hash);
     if (!row) return null;
-    const [ours] = await tx.select({ name: company.name }).from(company).where(eq(company.id, row.companyId));
-    const [head] = await tx
-      .select({ number: agreement.number })
-      .from(agreement)
-      .where(eq(agreement.id, row.agreementId));
+    const [ours] = await findNameOfCompany(tx, row.companyId);
+    const [head] = await findNumberOfAgreement(tx, row.agreementId);
     const { kind, title, signer, signedAt, intact } = await certify(tx, row);
     return { company: ours!.name, agreement: head!.number, kind, title, signer, signedAt, intact };
   });

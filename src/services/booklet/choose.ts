@@ -1,6 +1,4 @@
-import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { proposal } from '@/data/schema';
 import { customerView } from '@/core/offer';
 import { ChooseInput } from '@/model';
 import { check } from '../check';
@@ -9,6 +7,7 @@ import { choicesOf, keepChoices, refuseBadChoices, refuseChangedMeanwhile } from
 import { refuseClosed, refuseReplaced } from './decide';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
+import { lockProposal } from '@/data/proposals/proposal';
 
 /**
  * Keeps what the customer has decided so far, and answers with the new figures. Two who hold one link and choose at once
@@ -18,11 +17,7 @@ export async function chooseInBooklet(visitor: Visitor, input: unknown): Promise
   const { revisionId, choices, seen } = check(ChooseInput, input, 'The choice');
   return inCompany(visitor.companyId, async (tx) => {
     // One after the other: whoever holds this row decides first.
-    await tx
-      .select({ id: proposal.id })
-      .from(proposal)
-      .where(eq(proposal.id, visitor.proposalId))
-      .for('update');
+    await lockProposal(tx, visitor.proposalId);
     const current = await currentRevision(tx, visitor);
     refuseClosed(current);
     await refuseReplaced(tx, current, revisionId);

@@ -1,7 +1,5 @@
-import { eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { decline, proposal, revision } from '@/data/schema';
 import { changesRead } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { DeclineInput } from '@/model';
@@ -11,6 +9,9 @@ import { choicesOf } from '@/data/proposals/choices';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
+import { revisionById } from '@/data/proposals/revision';
+import { insertDecline } from '@/data/proposals/decline';
+import { updateProposal } from '@/data/proposals/proposal';
 
 /** The sentence a signer agrees to. Stored with the signature. */
 export const consentSentence =
@@ -34,7 +35,7 @@ type Current = Awaited<ReturnType<typeof currentRevision>>;
 /** Refuses when the one who decides was reading an older revision, and says what changed. */
 export async function refuseReplaced(tx: Transaction, current: Current, revisionId: string): Promise<void> {
   if (current.revision.id === revisionId) return;
-  const [old] = await tx.select().from(revision).where(eq(revision.id, revisionId));
+  const [old] = await revisionById(tx, revisionId);
   if (!old || old.proposalId !== current.proposal.id)
     throw new Problem(404, 'That is not a revision of this proposal.');
   const then = JSON.parse(old.canonical) as ProposalDocument;
@@ -74,17 +75,14 @@ export async function declineProposal(visitor: Visitor, input: unknown): Promise
     if (current.state === 'declined') return;
     refuseClosed(current);
     await refuseReplaced(tx, current, revisionId);
-    await tx.insert(decline).values({
+    await insertDecline(tx, {
       companyId: visitor.companyId,
       id: newId(visitor.now),
       revisionId,
       reason: reason.trim(),
       at: visitor.now,
     });
-    await tx
-      .update(proposal)
-      .set({ state: 'declined', updatedAt: visitor.now })
-      .where(eq(proposal.id, visitor.proposalId));
+    await updateProposal(tx, visitor.proposalId, { state: 'declined', updatedAt: visitor.now });
     await recordAudit(tx, visitor, 'proposal declined', visitor.proposalId, { revisionId });
   });
 }

@@ -1,22 +1,16 @@
-import { and, eq, ne } from 'drizzle-orm';
 import { questionsOf } from '@/core/choice';
 import { filesOfRound } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementOf } from '@/data/joins';
-import { agreement, selectionRound } from '@/data/schema';
 import { Problem } from '../problem';
 import { readFile } from '../files/keep';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
+import { findRoundsOfProposal } from '@/data/agreements/selectionRound';
 
 /** Pictures of what the customer was asked to choose. */
 async function filesOfRounds(tx: Transaction, visitor: Visitor): Promise<readonly string[]> {
-  const rows = await tx
-    .select({ document: selectionRound.document })
-    .from(selectionRound)
-    .innerJoin(agreement, agreementOf(selectionRound))
-    .where(and(eq(agreement.proposalId, visitor.proposalId), ne(selectionRound.state, 'prepared')));
+  const rows = await findRoundsOfProposal(tx, visitor.proposalId);
   return rows.flatMap(({ document }) => filesOfRound(document));
 }
 

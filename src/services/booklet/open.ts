@@ -1,21 +1,7 @@
 import { contractOf } from '@/core/billing';
-import { and, desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { findLink } from '@/data/before';
 import { inCompany } from '@/data/connection';
-import { agreementOf } from '@/data/joins';
-import {
-  agreement,
-  changeOrder,
-  customer,
-  decline,
-  link,
-  proposal,
-  revision,
-  signing,
-  site,
-  user,
-} from '@/data/schema';
 import type { Change } from '@/core/offer';
 import { lastDayToCancel } from '@/core/schedule';
 import { changesRead, customerView, offerOf } from '@/core/offer';
@@ -35,6 +21,16 @@ import { agreementForCustomer } from './agreed';
 import type { Asked } from '@/data/proposals/questions';
 import { questionsAsked } from '@/data/proposals/questions';
 import { sha256, tokenHash } from '../secrets';
+import { findChangeOfVisitor, lockProposalById, proposalById } from '@/data/proposals/proposal';
+import { findNewestRevision, findRevisionBefore, revisionById } from '@/data/proposals/revision';
+import { linkById, updateLink } from '@/data/proposals/link';
+import { customerById } from '@/data/customers/customer';
+import { siteById } from '@/data/customers/site';
+import { findNameOfSeller } from '@/data/accounts/user';
+import { agreementByProposalId } from '@/data/agreements/agreement';
+import { declineByRevisionId } from '@/data/proposals/decline';
+import { changeOrderByProposalId } from '@/data/agreements/changeOrder';
+import { findSigningOfChange } from '@/data/agreements/signing';
 
 /** The holder of a private link: whose booklet, and when. */
 export interface Visitor {
@@ -83,11 +79,7 @@ export async function visitorOf(address: string, from: string, now: Date): Promi
 async function changeBehind(visitor: Visitor, id: string, bucket: string): Promise<string> {
   const found = isId(id)
     ? await inCompany(visitor.companyId, async (tx) => {
-        const [row] = await tx
-          .select({ id: proposal.id, sent: proposal.sentSaveNumber })
-          .from(proposal)
-          .innerJoin(agreement, agreementOf(proposal))
-          .where(and(eq(proposal.id, id), eq(agreement.proposalId, visitor.proposalId)));
+        const [row] = await findChangeOfVisitor(tx, id, visitor.proposalId);
         return row && row.sent !== null ? row.id : null;
       })
     : null;
@@ -102,14 +94,8 @@ export async function currentRevision(
   visitor: Pick<Visitor, 'companyId' | 'proposalId' | 'now'>,
   { lock = false } = {},
 ) {
-  const query = tx.select().from(proposal).where(eq(proposal.id, visitor.proposalId));
-  const [row] = lock ? await query.for('update') : await query;
-  const [newest] = await tx
-    .select()
-    .from(revision)
-    .where(eq(revision.proposalId, visitor.proposalId))
-    .orderBy(desc(revision.number))
-    .limit(1);
+  const [row] = await (lock ? lockProposalById : proposalById)(tx, visitor.proposalId);
+  const [newest] = await findNewestRevision(tx, visitor.proposalId);
   if (!row || !newest) throw new Problem(410, 'There is nothing to read here yet.');
   if (sha256(newest.canonical) !== newest.sha256)
     throw new Problem(
@@ -173,11 +159,11 @@ export interface Booklet {
 export async function openBooklet(visitor: Visitor): Promise<Booklet> {
   return inCompany(visitor.companyId, async (tx) => {
     const current = await currentRevision(tx, visitor);
-    const [known] = await tx.select().from(link).where(eq(link.id, visitor.linkId));
-    await tx
-      .update(link)
-      .set({ lastOpenedAt: visitor.now, firstOpenedAt: known?.firstOpenedAt ?? visitor.now })
-      .where(eq(link.id, visitor.linkId));
+    const [known] = await linkById(tx, visitor.linkId);
+    await updateLink(tx, visitor.linkId, {
+      lastOpenedAt: visitor.now,
+      firstOpenedAt: known?.firstOpenedAt ?? visitor.now,
+    });
     return readBooklet(tx, current);
   });
 }
@@ -191,12 +177,12 @@ export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state' 
 /** The booklet of a loaded revision. */
 export async function readBooklet(tx: Transaction, current: Readable): Promise<Booklet> {
   const { proposal: row, revision: newest, document, ours, state, today, now } = current;
-  const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
-  const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
-  const [seller] = await tx.select({ name: user.name }).from(user).where(eq(user.id, row.sellerId));
-  const [signed] = await tx.select().from(agreement).where(eq(agreement.proposalId, row.id));
+  const [payer] = await customerById(tx, row.customerId);
+  const [place] = await siteById(tx, row.siteId);
+  const [seller] = await findNameOfSeller(tx, row.sellerId);
+  const [signed] = await agreementByProposalId(tx, row.id);
   const change = row.agreementId ? await changeSeen(tx, row.id, row.agreementId, ours.timeZone) : null;
-  const [declined] = await tx.select().from(decline).where(eq(decline.revisionId, newest.id));
+  const [declined] = await declineByRevisionId(tx, newest.id);
   const seen = { id: newest.id, proposalId: row.id, number: newest.number };
   const chosen = await choicesOf(tx, seen, document);
   const kept = await keptOn(tx, seen, document);
@@ -239,10 +225,7 @@ async function changesSince(
   document: ProposalDocument,
   kept: Kept | null,
 ): Promise<readonly Change[]> {
-  const [last] = await tx
-    .select()
-    .from(revision)
-    .where(and(eq(revision.proposalId, proposalId), eq(revision.number, number - 1)));
+  const [last] = await findRevisionBefore(tx, proposalId, number);
   if (!last) return [];
   const before = JSON.parse(last.canonical) as ProposalDocument;
   const had = (await choicesOf(tx, last, before)).choices;
@@ -251,13 +234,10 @@ async function changesSince(
 
 /** A change order beside its agreement: as it is now, or as it was when this was signed. */
 async function changeSeen(tx: Transaction, proposalId: string, agreementId: string, timeZone: string) {
-  const [done] = await tx.select().from(changeOrder).where(eq(changeOrder.proposalId, proposalId));
+  const [done] = await changeOrderByProposalId(tx, proposalId);
   if (!done)
     return { contract: contractOf(await loadAgreement(tx, agreementId)), signed: null, choices: null };
-  const [paper] = await tx
-    .select()
-    .from(signing)
-    .where(and(eq(signing.kind, 'change order'), eq(signing.subject, done.id)));
+  const [paper] = await findSigningOfChange(tx, done.id);
   const { shown } = JSON.parse(paper!.statement) as { shown: { contract: Contract } };
   return {
     contract: shown.contract,
@@ -271,6 +251,6 @@ async function changeSeen(tx: Transaction, proposalId: string, agreementId: stri
 }
 
 async function documentOf(tx: Transaction, revisionId: string): Promise<ProposalDocument> {
-  const [row] = await tx.select().from(revision).where(eq(revision.id, revisionId));
+  const [row] = await revisionById(tx, revisionId);
   return JSON.parse(row!.canonical) as ProposalDocument;
 }

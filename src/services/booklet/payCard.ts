@@ -1,7 +1,5 @@
-import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, cardCharge, invoice } from '@/data/schema';
 import { parseAmount, writeAmount } from '@/core/number';
 import type { ChargeStanding } from '@/core/billing';
 import { CardCodeInput, CardInput } from '@/model';
@@ -20,6 +18,8 @@ import { Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { openDeposit } from './agreed';
 import type { Visitor } from './open';
+import { findAgreementOfProposal } from '@/data/agreements/agreement';
+import { cardChargeByIdempotencyKey, findChargeUnderKey, insertCardCharge } from '@/data/payments/cardCharge';
 
 const CARD_TRIES = 10;
 
@@ -38,10 +38,7 @@ const answerOf = ({ amount }: Charge, { state, taken, reason }: ChargeStanding):
 
 /** The agreement behind the link. */
 async function signedOf(tx: Transaction, visitor: Visitor): Promise<string> {
-  const [signed] = await tx
-    .select({ id: agreement.id })
-    .from(agreement)
-    .where(eq(agreement.proposalId, visitor.proposalId));
+  const [signed] = await findAgreementOfProposal(tx, visitor.proposalId);
   if (!signed) throw new Problem(409, 'Accept the proposal first; then it can be paid.');
   return signed.id;
 }
@@ -63,7 +60,7 @@ export async function payByCard(visitor: Visitor, input: unknown): Promise<CardA
     const { head } = await loadAgreement(tx, agreementId, { lock: true });
     const ours = await companyOf(tx, visitor.companyId);
     const more = { currency: head.currency, today: businessDate(visitor.now, ours.timeZone) };
-    const [known] = await tx.select().from(cardCharge).where(eq(cardCharge.idempotencyKey, key));
+    const [known] = await cardChargeByIdempotencyKey(tx, key);
     if (known) {
       refuseOtherUnderKey(known, {
         lastFour: lastFourOf(card.number),
@@ -81,7 +78,7 @@ export async function payByCard(visitor: Visitor, input: unknown): Promise<CardA
       lastFour: lastFourOf(card.number),
       at: visitor.now,
     };
-    await tx.insert(cardCharge).values(made);
+    await insertCardCharge(tx, made);
     return { charge: made, standing: null, ...more };
   });
   if (standing && standing.state !== 'asked') return answerOf(charge, standing);
@@ -101,19 +98,7 @@ export async function confirmCard(visitor: Visitor, input: unknown): Promise<Car
   await takeTry(`card:${visitor.linkId}`, CARD_TRIES, visitor.now);
   const { charge, standing, open, digits } = await inCompany(visitor.companyId, async (tx) => {
     const agreementId = await signedOf(tx, visitor);
-    const [found] = await tx
-      .select({ charge: cardCharge })
-      .from(cardCharge)
-      .innerJoin(
-        invoice,
-        and(eq(invoice.companyId, cardCharge.companyId), eq(invoice.id, cardCharge.invoiceId)),
-      )
-      .where(
-        and(
-          eq(cardCharge.idempotencyKey, keyOf(visitor, idempotencyKey)),
-          eq(invoice.agreementId, agreementId),
-        ),
-      );
+    const [found] = await findChargeUnderKey(tx, keyOf(visitor, idempotencyKey), agreementId);
     if (!found) throw new Problem(404, 'There is no such payment.');
     const loaded = await loadAgreement(tx, agreementId);
     const bill = loaded.invoices.find(({ id }) => id === found.charge.invoiceId)!;

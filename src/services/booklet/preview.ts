@@ -1,12 +1,12 @@
-import { desc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { proposal, revision } from '@/data/schema';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import type { Booklet } from './open';
 import { readBooklet } from './open';
+import { proposalById } from '@/data/proposals/proposal';
+import { findRevisionSentLast } from '@/data/proposals/revision';
 
 /**
  * The booklet the customer would get if the proposal were sent as it stands; `asSent` where it is what they have, so that
@@ -17,14 +17,9 @@ export async function previewBooklet(
   proposalId: string,
 ): Promise<Booklet & { readonly asSent: boolean }> {
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId));
+    const [row] = await proposalById(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
-    const [newest] = await tx
-      .select()
-      .from(revision)
-      .where(eq(revision.proposalId, proposalId))
-      .orderBy(desc(revision.number))
-      .limit(1);
+    const [newest] = await findRevisionSentLast(tx, proposalId);
     // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
     const unchanged = row.state === 'sent' && row.saveNumber === row.sentSaveNumber;
     const sent = unchanged || row.state === 'accepted' ? newest : undefined;

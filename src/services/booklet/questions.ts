@@ -1,7 +1,5 @@
-import { and, asc, eq, isNull } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, customerQuestion, proposal } from '@/data/schema';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
@@ -14,6 +12,13 @@ import type { Asked } from '@/data/proposals/questions';
 import { questionsAsked } from '@/data/proposals/questions';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
+import {
+  insertCustomerQuestion,
+  lockCustomerQuestionById,
+  putAnswer,
+  findUnanswered,
+} from '@/data/proposals/customerQuestion';
+import { findAsker } from '@/data/proposals/proposal';
 
 const closed = { additionalProperties: false } as const;
 const words = Type.String({ minLength: 1, maxLength: 2000, pattern: '\\S' });
@@ -29,7 +34,7 @@ export async function askQuestion(visitor: Visitor, input: unknown): Promise<rea
   return inCompany(visitor.companyId, async (tx) => {
     const current = await currentRevision(tx, visitor);
     const id = newId(visitor.now);
-    await tx.insert(customerQuestion).values({
+    await insertCustomerQuestion(tx, {
       companyId: visitor.companyId,
       id,
       proposalId: visitor.proposalId,
@@ -47,30 +52,11 @@ export async function answerQuestion(actor: Actor, input: unknown): Promise<void
   allow(actor, 'owner', 'seller');
   const { questionId, answer } = check(AnswerInput, input, 'The answer');
   await inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx
-      .select()
-      .from(customerQuestion)
-      .where(eq(customerQuestion.id, questionId))
-      .for('update');
+    const [row] = await lockCustomerQuestionById(tx, questionId);
     if (!row) throw new Problem(404, 'That was not asked.');
     if (row.answer !== null) throw new Problem(409, 'This is answered already.');
-    await tx
-      .update(customerQuestion)
-      .set({ answer: answer.trim(), answeredBy: actor.userId, answeredAt: actor.now })
-      .where(and(eq(customerQuestion.companyId, actor.companyId), eq(customerQuestion.id, questionId)));
-    const [found] = await tx
-      .select({
-        title: proposal.title,
-        name: customer.name,
-        contact: customer.contactName,
-        to: customer.email,
-      })
-      .from(proposal)
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
-      )
-      .where(eq(proposal.id, row.proposalId));
+    await putAnswer(tx, answer, actor, questionId);
+    const [found] = await findAsker(tx, row.proposalId);
     const ours = await companyOf(tx, actor.companyId);
     if (found?.to) {
       await postLetter(tx, actor, {
@@ -94,28 +80,7 @@ export async function answerQuestion(actor: Actor, input: unknown): Promise<void
 export async function waitingQuestions(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
-    const rows = await tx
-      .select({
-        question: customerQuestion,
-        title: proposal.title,
-        customer: customer.name,
-        agreementId: agreement.id,
-      })
-      .from(customerQuestion)
-      .innerJoin(
-        proposal,
-        and(eq(proposal.companyId, customerQuestion.companyId), eq(proposal.id, customerQuestion.proposalId)),
-      )
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
-      )
-      .leftJoin(
-        agreement,
-        and(eq(agreement.companyId, proposal.companyId), eq(agreement.proposalId, proposal.id)),
-      )
-      .where(isNull(customerQuestion.answer))
-      .orderBy(asc(customerQuestion.askedAt));
+    const rows = await findUnanswered(tx);
     return rows.map(({ question, ...more }) => ({
       id: question.id,
       proposalId: question.proposalId,

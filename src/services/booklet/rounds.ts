@@ -1,8 +1,6 @@
-import { eq, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, revision, selection, selectionRound } from '@/data/schema';
 import { menuOfRound, picksInWords, roundFigures, standings, termsOf } from '@/core/allowance';
 import { checkChoices } from '@/core/choice';
 import { moneyOf, showDecimal } from '@/core/number';
@@ -14,6 +12,9 @@ import { recordSigning } from '../agreements/sign';
 import { check } from '../check';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
+import { findProposalOfRound, updateSelectionRound, lockRound } from '@/data/agreements/selectionRound';
+import { findSelectionOfRound, findLastPosition, insertSelection } from '@/data/agreements/selection';
+import { findSealOfRevision } from '@/data/proposals/revision';
 
 const closed = { additionalProperties: false } as const;
 const count = Type.Integer({ minimum: 0 });
@@ -40,11 +41,7 @@ export const selectionConsent =
 
 /** A round of the visitor's own agreement that they were asked to choose in. */
 async function ownRound(tx: Transaction, visitor: Visitor, roundId: string, saveNumber: number) {
-  const [known] = await tx
-    .select({ proposalId: agreement.proposalId })
-    .from(selectionRound)
-    .innerJoin(agreement, eq(agreement.id, selectionRound.agreementId))
-    .where(eq(selectionRound.id, roundId));
+  const [known] = await findProposalOfRound(tx, roundId);
   if (known?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such round.');
   const row = await roundInWork(tx, roundId, saveNumber);
   if (row.state !== 'offered')
@@ -64,10 +61,7 @@ export async function chooseInRound(visitor: Visitor, input: unknown): Promise<v
   await inCompany(visitor.companyId, async (tx) => {
     const row = await ownRound(tx, visitor, roundId, saveNumber);
     refuseBadPicks(row.document, choices);
-    await tx
-      .update(selectionRound)
-      .set({ choices, updatedAt: visitor.now })
-      .where(eq(selectionRound.id, roundId));
+    await updateSelectionRound(tx, roundId, { choices, updatedAt: visitor.now });
   });
 }
 
@@ -83,16 +77,8 @@ export async function signRound(
   const given = check(SignRoundInput, input, 'The signature');
   return inCompany(visitor.companyId, async (tx) => {
     // One after the other: whoever comes second finds it signed.
-    await tx
-      .select({ id: selectionRound.id })
-      .from(selectionRound)
-      .where(eq(selectionRound.id, given.roundId))
-      .for('update');
-    const [done] = await tx
-      .select({ choices: selection.choices, proposalId: agreement.proposalId })
-      .from(selection)
-      .innerJoin(agreement, eq(agreement.id, selection.agreementId))
-      .where(eq(selection.roundId, given.roundId));
+    await lockRound(tx, given.roundId);
+    const [done] = await findSelectionOfRound(tx, given.roundId);
     if (done?.proposalId === visitor.proposalId) return { repeated: true };
 
     const row = await ownRound(tx, visitor, given.roundId, given.saveNumber);
@@ -111,12 +97,9 @@ export async function signRound(
         `This comes to ${showDecimal(money.write(chosen))}, not ${showDecimal(given.chosen)}: look at it once more.`,
       );
 
-    const [last] = await tx
-      .select({ position: sql<number>`coalesce(max(${selection.position}), -1)::int` })
-      .from(selection)
-      .where(sql`${selection.agreementId} = ${row.agreementId} and ${selection.lineId} = ${row.lineId}`);
+    const [last] = await findLastPosition(tx, row);
     const id = newId(visitor.now);
-    await tx.insert(selection).values({
+    await insertSelection(tx, {
       companyId: visitor.companyId,
       id,
       roundId: row.id,
@@ -132,10 +115,7 @@ export async function signRound(
       ...stand.rounds.map((round) => round.chosen),
       chosen,
     ]).at(-1)!;
-    const [frozen] = await tx
-      .select({ sha256: revision.sha256 })
-      .from(revision)
-      .where(eq(revision.id, loaded.head.revisionId));
+    const [frozen] = await findSealOfRevision(tx, loaded.head.revisionId);
     const choices = picksInWords(row.document, given.choices);
     await recordSigning(
       tx,

@@ -1,8 +1,5 @@
 import { methodName, reversalName } from '@/core/text/names';
-import { asc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { agreementOf, reversedPayment } from '@/data/joins';
-import { agreement, customer, invoice, payment, paymentReversal, refund } from '@/data/schema';
 import { accountOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { isBelowZero, minorDigits, moneyOf, writeAmount } from '@/core/number';
@@ -13,6 +10,11 @@ import { businessDate } from '../actor';
 import { standingsByInvoice } from '@/data/billing/settled';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
+import { customerById } from '@/data/customers/customer';
+import { findInvoicesOfCustomer } from '@/data/billing/invoice';
+import { findPaymentsOfCustomer } from '@/data/payments/payment';
+import { findReversalsOfCustomer } from '@/data/payments/paymentReversal';
+import { findRefundsOfCustomer } from '@/data/payments/refund';
 
 /** How far a statement of account goes back where nobody says, in days. */
 const USUAL_DAYS = 90;
@@ -28,7 +30,7 @@ export async function readAccount(
   range: { readonly from?: string | undefined; readonly to?: string | undefined } = {},
 ): Promise<AccountPaper> {
   return inCompany(actor.companyId, async (tx) => {
-    const [payer] = await tx.select().from(customer).where(eq(customer.id, customerId));
+    const [payer] = await customerById(tx, customerId);
     if (!payer) throw new Problem(404, 'There is no such customer.');
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
@@ -40,28 +42,10 @@ export async function readAccount(
     const write = (value: bigint) => writeAmount(value as Amount, digits);
     const minus = (text: string) => -money.parse(text) as Amount;
 
-    const papers = await tx
-      .select({ row: invoice, number: agreement.number })
-      .from(invoice)
-      .innerJoin(agreement, agreementOf(invoice))
-      .where(eq(agreement.customerId, customerId))
-      .orderBy(asc(invoice.issuedAt));
-    const payments = await tx
-      .select()
-      .from(payment)
-      .where(eq(payment.customerId, customerId))
-      .orderBy(asc(payment.recordedAt));
-    const reversals = await tx
-      .select({ row: paymentReversal })
-      .from(paymentReversal)
-      .innerJoin(payment, reversedPayment)
-      .where(eq(payment.customerId, customerId))
-      .orderBy(asc(paymentReversal.recordedAt));
-    const refunds = await tx
-      .select()
-      .from(refund)
-      .where(eq(refund.customerId, customerId))
-      .orderBy(asc(refund.recordedAt));
+    const papers = await findInvoicesOfCustomer(tx, customerId);
+    const payments = await findPaymentsOfCustomer(tx, customerId);
+    const reversals = await findReversalsOfCustomer(tx, customerId);
+    const refunds = await findRefundsOfCustomer(tx, customerId);
 
     const account = accountOf(
       [

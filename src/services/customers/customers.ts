@@ -1,7 +1,5 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, proposal, site } from '@/data/schema';
-import { addressText, hasWords } from '@/data/words';
+import type { customer } from '@/data/schema';
 import type { CustomerInput as Input } from '@/model';
 import { CustomerInput, SiteInput } from '@/model';
 import type { Actor } from '../actor';
@@ -13,6 +11,17 @@ import { putOver } from '../over';
 import { stateToday } from '@/core/offer/stateToday';
 import { check, checkId } from '../check';
 import { Problem } from '../problem';
+import { findSitesOfCustomers, findSitesOf, insertSite, lockSiteOf, updateSite } from '@/data/customers/site';
+import { countProposals, findProposalsOf } from '@/data/proposals/proposal';
+import {
+  customerById,
+  lockCustomerById,
+  updateCustomer,
+  insertCustomer,
+  findCustomerId,
+  findCustomers,
+} from '@/data/customers/customer';
+import { findAgreementIdsOf } from '@/data/agreements/agreement';
 
 export interface CustomerRow extends Input {
   readonly id: string;
@@ -25,27 +34,11 @@ const lineOf = (address: { street: string; city: string }) => `${address.street}
 /** Customers whose name, contact, mail address or site has all the words, by name. */
 export async function listCustomers(actor: Actor, search = ''): Promise<CustomerRow[]> {
   return inCompany(actor.companyId, async (tx) => {
-    // Named in full: within the sub-select a bare column would be the site's.
-    const addresses = sql`(select string_agg(${addressText(sql`s.address`)}, ' ') from ${site} s
-      where s.company_id = ${customer}.company_id and s.customer_id = ${customer}.id)`;
-    const rows = await tx
-      .select()
-      .from(customer)
-      .where(hasWords(search, customer.name, customer.contactName, customer.email, addresses))
-      .orderBy(asc(customer.name))
-      .limit(200);
+    const rows = await findCustomers(tx, search);
     if (rows.length === 0) return [];
     const ids = rows.map(({ id }) => id);
-    const sites = await tx
-      .select()
-      .from(site)
-      .where(inArray(site.customerId, ids))
-      .orderBy(asc(site.createdAt));
-    const counts = await tx
-      .select({ id: proposal.customerId, count: sql<number>`count(*)::int` })
-      .from(proposal)
-      .where(and(inArray(proposal.customerId, ids), isNull(proposal.agreementId)))
-      .groupBy(proposal.customerId);
+    const sites = await findSitesOfCustomers(tx, ids);
+    const counts = await countProposals(tx, ids);
     return rows.map((row) => ({
       id: row.id,
       ...inputOf(row),
@@ -60,31 +53,11 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
 /** One customer with sites, proposals and agreements. */
 export async function readCustomer(actor: Actor, customerId: string) {
   return inCompany(actor.companyId, async (tx) => {
-    const [found] = await tx.select().from(customer).where(eq(customer.id, customerId));
+    const [found] = await customerById(tx, customerId);
     if (!found) throw new Problem(404, 'There is no such customer.');
-    const sites = await tx
-      .select()
-      .from(site)
-      .where(eq(site.customerId, customerId))
-      .orderBy(asc(site.createdAt));
-    const proposals = await tx
-      .select({
-        id: proposal.id,
-        number: proposal.number,
-        title: proposal.title,
-        state: proposal.state,
-        total: proposal.total,
-        updatedAt: proposal.updatedAt,
-        document: proposal.document,
-      })
-      .from(proposal)
-      .where(and(eq(proposal.customerId, customerId), isNull(proposal.agreementId)))
-      .orderBy(desc(proposal.updatedAt));
-    const agreements = await tx
-      .select({ id: agreement.id })
-      .from(agreement)
-      .where(eq(agreement.customerId, customerId))
-      .orderBy(desc(agreement.number));
+    const sites = await findSitesOf(tx, customerId);
+    const proposals = await findProposalsOf(tx, customerId);
+    const agreements = await findAgreementIdsOf(tx, customerId);
     const loaded = await loadAgreements(
       tx,
       agreements.map((row) => row.id),
@@ -149,19 +122,16 @@ export async function saveCustomer(
   const base = over === undefined ? undefined : check(CustomerInput, over, 'The customer as it was read');
   return inCompany(actor.companyId, async (tx) => {
     if (customerId) {
-      const [now] = await tx.select().from(customer).where(eq(customer.id, customerId)).for('update');
+      const [now] = await lockCustomerById(tx, customerId);
       if (!now) throw new Problem(404, 'There is no such customer.');
-      await tx
-        .update(customer)
-        .set(putOver(inputOf(now), values, base))
-        .where(eq(customer.id, customerId));
+      await updateCustomer(tx, customerId, putOver(inputOf(now), values, base));
       await recordAudit(tx, actor, 'customer changed', customerId);
       return { id: customerId, siteId: null };
     }
     const id = newId(actor.now);
     const siteId = newId(actor.now);
-    await tx.insert(customer).values({ companyId: actor.companyId, id, ...values, createdAt: actor.now });
-    await tx.insert(site).values({
+    await insertCustomer(tx, { companyId: actor.companyId, id, ...values, createdAt: actor.now });
+    await insertSite(tx, {
       companyId: actor.companyId,
       id: siteId,
       customerId: id,
@@ -184,24 +154,17 @@ export async function saveSite(
   const values = check(SiteInput, input, 'The site');
   const base = over === undefined ? undefined : check(SiteInput, over, 'The site as it was read');
   return inCompany(actor.companyId, async (tx) => {
-    const [owner] = await tx
-      .select({ id: customer.id })
-      .from(customer)
-      .where(eq(customer.id, values.customerId));
+    const [owner] = await findCustomerId(tx, values.customerId);
     if (!owner) throw new Problem(404, 'There is no such customer.');
     if (siteId) {
-      const ours = and(eq(site.id, siteId), eq(site.customerId, values.customerId));
-      const [now] = await tx.select().from(site).where(ours).for('update');
+      const [now] = await lockSiteOf(tx, siteId, values.customerId);
       if (!now) throw new Problem(404, 'There is no such site.');
       const { customerId, address, internalNote } = now;
-      await tx
-        .update(site)
-        .set(putOver({ customerId, address, internalNote }, values, base))
-        .where(ours);
+      await updateSite(tx, siteId, putOver({ customerId, address, internalNote }, values, base));
       return { id: siteId };
     }
     const id = newId(actor.now);
-    await tx.insert(site).values({ companyId: actor.companyId, id, ...values, createdAt: actor.now });
+    await insertSite(tx, { companyId: actor.companyId, id, ...values, createdAt: actor.now });
     await recordAudit(tx, actor, 'site added', id, { customerId: values.customerId });
     return { id };
   });

@@ -4,10 +4,14 @@ import { listCsv, listXlsx } from '@/formats/listFile';
 import { readListPreferences } from '../accounts/listPreferences';
 import type { Actor } from '../actor';
 import { agreementList } from '../agreements/agreementList';
+import { batchList } from '../billing/batchList';
 import { invoiceList } from '../billing/invoiceList';
 import { customerList } from '../customers/customerList';
+import { costList } from '../jobCosting/costList';
+import { libraryList } from '../library/libraryList';
 import type { DeskList } from '../lists/deskList';
 import { readWholeList } from '../lists/deskList';
+import { messageList } from '../messages/messageList';
 import { paymentList } from '../payments/paymentList';
 import { Problem } from '../problem';
 import { proposalList } from '../proposals/proposalList';
@@ -21,8 +25,12 @@ const whole =
 
 const lists: Readonly<Record<string, (actor: Actor, parameters: AddressParameters) => Whole>> = {
   agreements: whole(agreementList),
+  batches: whole(batchList),
+  costs: whole(costList),
   customers: whole(customerList),
   invoices: whole(invoiceList),
+  library: whole(libraryList),
+  messages: whole(messageList),
   payments: whole(paymentList),
   proposals: whole(proposalList),
 };
@@ -55,7 +63,7 @@ export async function listFile(
   const { spec, rows } = await read(actor, parameters);
   const { columns: chosen } = await readListPreferences(actor, spec.name);
   const columns = shownColumns(spec, chosen)
-    .filter(({ key }) => key !== 'track')
+    .filter(({ key }) => !['track', 'files'].includes(key))
     .map(({ key, title, kind }) => ({ key, title, number: kind === 'amount' || kind === 'count' }));
   const ids = typeof parameters.ids === 'string' ? parameters.ids.split(',').slice(0, MOST_PICKED) : null;
   const picked = ids === null ? rows : rows.filter(({ id }) => ids.includes(id));

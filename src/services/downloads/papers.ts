@@ -1,6 +1,4 @@
-import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { agreement, invoice } from '@/data/schema';
 import { itemsCsv, journalCsv } from '@/formats/csv/booksCsv';
 import { libraryCsv } from '@/formats/csv/libraryCsv';
 import type { PlanGeoJson } from '@/formats/geojson/planGeoJson';
@@ -32,6 +30,7 @@ import { readReceipt } from '../payments/receipt';
 import { readProgressStatement } from '../billing/statement';
 import { Problem } from '../problem';
 import { readProposal } from '../proposals/read';
+import { findProposalOfInvoice } from '@/data/billing/invoice';
 
 const paperOf = async (companyId: string, { view, company, customer, site, contract }: Booklet) => {
   const pictures = await inCompany(companyId, async (tx) => {
@@ -77,11 +76,7 @@ export async function invoicePaperXml(actor: Actor, invoiceId: string): Promise<
 /** An invoice for the holder of a private link: only one on the agreement of that link's proposal. */
 export async function visitorInvoicePdf(visitor: Visitor, invoiceId: string): Promise<Uint8Array> {
   const paper = await inCompany(visitor.companyId, async (tx) => {
-    const [row] = await tx
-      .select({ proposalId: agreement.proposalId })
-      .from(invoice)
-      .innerJoin(agreement, eq(agreement.id, invoice.agreementId))
-      .where(eq(invoice.id, invoiceId));
+    const [row] = await findProposalOfInvoice(tx, invoiceId);
     if (row?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such invoice.');
     return invoicePaper(tx, invoiceId);
   });

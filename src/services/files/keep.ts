@@ -1,13 +1,12 @@
 import { createHash } from 'node:crypto';
-import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { keptFile } from '@/data/schema';
 import { ImageError, keptImage } from '@/formats/image/keptImage';
 import { samplePlan } from '@/gateways/plans';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { Problem } from '../problem';
+import { findSameFile, insertKeptFile, findFileBytes, findFileId } from '@/data/files/keptFile';
 
 /** A kept picture as the desk knows it; width and height in pixels. */
 export interface KeptFile {
@@ -37,13 +36,10 @@ export async function keepFile(
   const sha256 = createHash('sha256').update(image.bytes).digest('hex');
   const label = name.trim().slice(0, 200) || 'Plan';
   return inCompany(actor.companyId, async (tx) => {
-    const [known] = await tx
-      .select({ id: keptFile.id })
-      .from(keptFile)
-      .where(and(eq(keptFile.sha256, sha256), eq(keptFile.kind, kind)));
+    const [known] = await findSameFile(tx, sha256, kind);
     const id = known?.id ?? newId(actor.now);
     if (!known) {
-      await tx.insert(keptFile).values({
+      await insertKeptFile(tx, {
         companyId: actor.companyId,
         id,
         kind,
@@ -68,10 +64,7 @@ export async function keepSamplePlan(actor: Actor, key: string): Promise<KeptFil
 
 /** The bytes of a kept picture of this company, or a small WebP of it. */
 export async function readFile(tx: Transaction, id: string, small: boolean) {
-  const [row] = await tx
-    .select({ mediaType: keptFile.mediaType, bytes: small ? keptFile.small : keptFile.bytes })
-    .from(keptFile)
-    .where(eq(keptFile.id, id));
+  const [row] = await findFileBytes(tx, small, id);
   if (!row) throw new Problem(404, gone);
   return { type: small ? 'image/webp' : row.mediaType, bytes: row.bytes };
 }
@@ -82,7 +75,7 @@ export const fileForDesk = (actor: Actor, id: string, small: boolean) =>
 /** Refuses an identity that is no kept picture of this company. */
 export async function refuseUnknownFile(tx: Transaction, ids: Iterable<string>): Promise<void> {
   for (const id of new Set(ids)) {
-    const [row] = await tx.select({ id: keptFile.id }).from(keptFile).where(eq(keptFile.id, id));
+    const [row] = await findFileId(tx, id);
     if (!row) throw new Problem(422, gone);
   }
 }

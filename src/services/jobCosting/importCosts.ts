@@ -1,6 +1,4 @@
-import { inArray } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { costEntry } from '@/data/schema';
 import type { ReadRow } from '@/core/importing';
 import { costColumns, readCosts } from '@/core/importing';
 import { TableError } from '@/formats/table/table';
@@ -11,6 +9,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { Problem } from '../problem';
 import { sha256 } from '../secrets';
 import { insertCosts } from './record';
+import { findKnownKeys } from '@/data/jobCosting/costEntry';
 
 /** More than that is not one job. */
 const MOST = 5000;
@@ -63,15 +62,10 @@ export async function importCosts(
       costs.length === 0
         ? []
         : (
-            await tx
-              .select({ key: costEntry.idempotencyKey })
-              .from(costEntry)
-              .where(
-                inArray(
-                  costEntry.idempotencyKey,
-                  costs.map(({ key }) => key),
-                ),
-              )
+            await findKnownKeys(
+              tx,
+              costs.map(({ key }) => key),
+            )
           ).map(({ key }) => key),
     );
     const fresh = costs.filter(({ key }) => !known.has(key));

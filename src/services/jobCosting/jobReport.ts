@@ -1,9 +1,6 @@
 import { reportOf } from '@/core/billing';
-import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { reversedPayment } from '@/data/joins';
-import { costEntry, costInvoice, payment, paymentReversal, refund, user } from '@/data/schema';
 import type { CostRow, StageRow } from '@/core/insight';
 import { cashFromFacts } from '@/core/insight';
 import type { Amount } from '@/core/number';
@@ -15,6 +12,10 @@ import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import type { CostEntry } from '@/data/jobCosting/earned';
+import { paymentByAgreementId } from '@/data/payments/payment';
+import { findReversalRowsOf } from '@/data/payments/paymentReversal';
+import { refundByAgreementId } from '@/data/payments/refund';
+import { findCostsOfAgreement } from '@/data/jobCosting/costEntry';
 const writeRow = (row: CostRow, digits: number) => ({
   name: row.name,
   budget: writeAmount(row.budget, digits),
@@ -41,13 +42,9 @@ export const writeStage = (row: StageRow, digits: number) => ({
 async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonly CostEntry[]) {
   const money = moneyOf(loaded.digits);
   const minus = (text: string) => -money.parse(text) as Amount;
-  const paid = await tx.select().from(payment).where(eq(payment.agreementId, loaded.head.id));
-  const gone = await tx
-    .select({ row: paymentReversal })
-    .from(paymentReversal)
-    .innerJoin(payment, reversedPayment)
-    .where(eq(payment.agreementId, loaded.head.id));
-  const back = await tx.select().from(refund).where(eq(refund.agreementId, loaded.head.id));
+  const paid = await paymentByAgreementId(tx, loaded.head.id);
+  const gone = await findReversalRowsOf(tx, loaded.head.id);
+  const back = await refundByAgreementId(tx, loaded.head.id);
   const { days, lowest } = cashFromFacts([
     ...paid.map(({ receivedOn, amount }) => ({ day: receivedOn, amount: money.parse(amount) })),
     ...gone.map(({ row }) => ({ day: row.on, amount: minus(row.amount) })),
@@ -73,21 +70,7 @@ export async function readJob(actor: Actor, agreementId: string) {
     const loaded = await loadAgreement(tx, agreementId);
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
-    const rows = await tx
-      .select({ entry: costEntry, by: user.name, invoiceId: costInvoice.invoiceId })
-      .from(costEntry)
-      .innerJoin(user, and(eq(user.companyId, costEntry.companyId), eq(user.id, costEntry.recordedBy)))
-      .leftJoin(
-        costInvoice,
-        and(eq(costInvoice.companyId, costEntry.companyId), eq(costInvoice.costId, costEntry.id)),
-      )
-      .where(eq(costEntry.agreementId, agreementId))
-      .orderBy(
-        asc(costEntry.spentOn),
-        asc(costEntry.recordedAt),
-        sql`${costEntry.takesBack} is not null`,
-        asc(costEntry.id),
-      );
+    const rows = await findCostsOfAgreement(tx, agreementId);
     const entries = rows.map(({ entry }) => entry);
     const report = reportOf(loaded, entries);
     const { digits } = loaded;

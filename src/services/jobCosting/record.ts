@@ -1,9 +1,8 @@
 import { readPositive } from '../readPositive';
-import { and, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementStage, costEntry, costInvoice } from '@/data/schema';
+import type { costEntry } from '@/data/schema';
 import { labourAmount } from '@/core/importing';
 import type { Amount } from '@/core/number';
 import { opposite, parseFixed, writeAmount } from '@/core/number';
@@ -15,6 +14,14 @@ import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
+import {
+  costEntryByIdempotencyKey,
+  insertCostEntry,
+  costEntryById,
+  findTakingBack,
+} from '@/data/jobCosting/costEntry';
+import { insertCostInvoice, deleteCostInvoiceByCostId } from '@/data/jobCosting/costInvoice';
+import { putToCome } from '@/data/agreements/agreementStage';
 
 type Entry = typeof costEntry.$inferInsert;
 
@@ -36,10 +43,7 @@ export async function recordCost(actor: Actor, input: unknown): Promise<{ id: st
   const given = check(CostInput, input, 'The cost');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
-    const [known] = await tx
-      .select()
-      .from(costEntry)
-      .where(eq(costEntry.idempotencyKey, given.idempotencyKey));
+    const [known] = await costEntryByIdempotencyKey(tx, given.idempotencyKey);
     if (known) {
       const { invoiceId: _, ...rest } = given;
       refuseOtherUnderKey(known, rest);
@@ -70,9 +74,7 @@ export async function recordCost(actor: Actor, input: unknown): Promise<{ id: st
       },
     ]);
     if (given.invoiceId !== undefined)
-      await tx
-        .insert(costInvoice)
-        .values({ companyId: actor.companyId, costId: id, invoiceId: given.invoiceId });
+      await insertCostInvoice(tx, { companyId: actor.companyId, costId: id, invoiceId: given.invoiceId });
     return { id };
   });
 }
@@ -85,7 +87,7 @@ export async function insertCosts(
   entries: readonly Entry[],
 ): Promise<void> {
   for (let i = 0; i < entries.length; i += 500)
-    await tx.insert(costEntry).values(entries.slice(i, i + 500) as Entry[]);
+    await insertCostEntry(tx, entries.slice(i, i + 500) as Entry[]);
   await recordAudit(tx, actor, 'costs recorded', loaded.head.id, { count: entries.length });
 }
 
@@ -99,18 +101,15 @@ export async function takeCostBack(actor: Actor, input: unknown): Promise<void> 
   allow(actor, 'owner', 'office', 'seller');
   const { costId, idempotencyKey } = check(BackInput, input, 'The cost');
   await inCompany(actor.companyId, async (tx) => {
-    const [found] = await tx.select().from(costEntry).where(eq(costEntry.id, costId));
+    const [found] = await costEntryById(tx, costId);
     if (!found) throw new Problem(404, 'There is no such cost.');
     await loadAgreement(tx, found.agreementId, { lock: true });
     if (found.takesBack !== null) throw new Problem(409, 'This voids another cost; record that one anew.');
-    const [gone] = await tx
-      .select({ id: costEntry.id })
-      .from(costEntry)
-      .where(eq(costEntry.takesBack, costId));
+    const [gone] = await findTakingBack(tx, costId);
     if (gone) return;
     // Taken back, it is beside no invoice any more.
-    await tx.delete(costInvoice).where(eq(costInvoice.costId, costId));
-    await tx.insert(costEntry).values({
+    await deleteCostInvoiceByCostId(tx, costId);
+    await insertCostEntry(tx, {
       ...found,
       id: newId(actor.now),
       amount: opposite(found.amount),
@@ -133,14 +132,13 @@ export async function attachCost(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office', 'seller');
   const { costId, invoiceId } = check(AttachInput, input, 'The cost');
   await inCompany(actor.companyId, async (tx) => {
-    const [found] = await tx.select().from(costEntry).where(eq(costEntry.id, costId));
+    const [found] = await costEntryById(tx, costId);
     if (!found) throw new Problem(404, 'There is no such cost.');
     const { invoices } = await loadAgreement(tx, found.agreementId);
     if (invoiceId !== null && !invoices.some(({ id }) => id === invoiceId))
       throw new Problem(404, 'There is no such invoice on the agreement.');
-    await tx.delete(costInvoice).where(eq(costInvoice.costId, costId));
-    if (invoiceId !== null)
-      await tx.insert(costInvoice).values({ companyId: actor.companyId, costId, invoiceId });
+    await deleteCostInvoiceByCostId(tx, costId);
+    if (invoiceId !== null) await insertCostInvoice(tx, { companyId: actor.companyId, costId, invoiceId });
     await recordAudit(tx, actor, 'cost put beside an invoice', costId, { invoiceId });
   });
 }
@@ -167,11 +165,7 @@ export async function saveToCome(actor: Actor, input: unknown): Promise<void> {
         : parseFixed(toCome) === 0n
           ? '0'
           : writeAmount(readPositive(toCome, digits, head.currency), digits);
-    const changed = await tx
-      .update(agreementStage)
-      .set({ toCome: amount })
-      .where(and(eq(agreementStage.agreementId, agreementId), eq(agreementStage.name, stage)))
-      .returning({ name: agreementStage.name });
+    const changed = await putToCome(tx, amount, agreementId, stage);
     if (changed.length === 0) throw new Problem(404, 'There is no such stage in the agreement.');
     await recordAudit(tx, actor, 'still to come', agreementId, { stage, toCome: amount });
   });

@@ -1,27 +1,15 @@
-import { asc, desc, sql } from 'drizzle-orm';
-import { RowError, plainPostcode, readAreas as readTable } from '@/core/importing';
+import { RowError, readAreas as readTable } from '@/core/importing';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { areaFactor } from '@/data/schema';
 import type { AreaFactors } from '@/model';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { Problem } from '../problem';
+import { findAreas, deleteAreas, insertAreaFactor, findAreaOf } from '@/data/library/areaFactor';
 
 /** The company's area factors, by prefix. */
 export async function listAreas(actor: Actor) {
-  return inCompany(actor.companyId, (tx) =>
-    tx
-      .select({
-        prefix: areaFactor.prefix,
-        name: areaFactor.name,
-        material: areaFactor.material,
-        labour: areaFactor.labour,
-        equipment: areaFactor.equipment,
-      })
-      .from(areaFactor)
-      .orderBy(asc(areaFactor.prefix)),
-  );
+  return inCompany(actor.companyId, (tx) => findAreas(tx));
 }
 
 /** Loads a table of area factors in place of the one there is. */
@@ -37,11 +25,12 @@ export async function saveAreas(actor: Actor, text: unknown): Promise<{ count: n
     throw error;
   }
   return inCompany(actor.companyId, async (tx) => {
-    await tx.delete(areaFactor);
+    await deleteAreas(tx);
     for (let at = 0; at < rows.length; at += 1000)
-      await tx
-        .insert(areaFactor)
-        .values(rows.slice(at, at + 1000).map((row) => ({ ...row, companyId: actor.companyId })));
+      await insertAreaFactor(
+        tx,
+        rows.slice(at, at + 1000).map((row) => ({ ...row, companyId: actor.companyId })),
+      );
     await recordAudit(tx, actor, 'area factors loaded', actor.companyId, { count: rows.length });
     return { count: rows.length };
   });
@@ -49,11 +38,6 @@ export async function saveAreas(actor: Actor, text: unknown): Promise<{ count: n
 
 /** The factors for a postcode: of the longest prefix it begins with. Undefined where none fits. */
 export async function areaOf(tx: Transaction, postcode: string): Promise<AreaFactors | undefined> {
-  const [row] = await tx
-    .select()
-    .from(areaFactor)
-    .where(sql`starts_with(${plainPostcode(postcode)}, ${areaFactor.prefix})`)
-    .orderBy(desc(sql`length(${areaFactor.prefix})`))
-    .limit(1);
+  const [row] = await findAreaOf(tx, postcode);
   return row && { name: row.name, material: row.material, labour: row.labour, equipment: row.equipment };
 }

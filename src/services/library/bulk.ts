@@ -1,5 +1,4 @@
 import { itemsNow } from '@/data/library/itemsNow';
-import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { raisableTypes, raisedCosts } from '@/core/importing';
 import { refreshedCosts } from '@/core/editing';
@@ -7,11 +6,12 @@ import { moneyOf, writeFixed } from '@/core/number';
 import { computeFigures, itemUnitCost } from '@/core/price';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { item, proposal } from '@/data/schema';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
 import { noteCost } from './items';
+import { findItemsToChange, updateItem } from '@/data/library/item';
+import { findDrafts } from '@/data/proposals/proposal';
 
 const BulkInput = Type.Object(
   {
@@ -34,17 +34,7 @@ const LISTED = 100;
 
 async function moves(tx: Transaction, input: unknown) {
   const { trade, tag, costTypes, percent } = check(BulkInput, input, 'The change');
-  const rows = await tx
-    .select()
-    .from(item)
-    .where(
-      and(
-        isNull(item.retiredAt),
-        trade === '' ? undefined : eq(item.trade, trade),
-        tag === '' ? undefined : sql`${tag} = any(${item.tags})`,
-      ),
-    )
-    .orderBy(item.code);
+  const rows = await findItemsToChange(tx, trade, tag);
   return rows.flatMap((row) => {
     const after = raisedCosts(row.costs, percent, costTypes);
     return after === row.costs ? [] : [{ row, after: [...after] }];
@@ -78,7 +68,7 @@ export async function changeCosts(actor: Actor, input: unknown): Promise<{ count
     const found = await moves(tx, input);
     const { percent } = check(BulkInput, input, 'The change');
     for (const { row, after } of found) {
-      await tx.update(item).set({ costs: after }).where(eq(item.id, row.id));
+      await updateItem(tx, row.id, { costs: after });
       await noteCost(tx, actor, row.id, row.costs, after, `${percent} % on several`);
     }
     await recordAudit(tx, actor, 'costs changed', actor.companyId, {
@@ -95,12 +85,7 @@ const DRAFTS = 50;
 /** Proposals in draft that would move if their costs were refreshed from the library, and by how much. */
 export async function draftsBehind(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
-    const drafts = await tx
-      .select({ id: proposal.id, number: proposal.number, document: proposal.document })
-      .from(proposal)
-      .where(inArray(proposal.state, ['draft']))
-      .orderBy(desc(proposal.updatedAt))
-      .limit(DRAFTS);
+    const drafts = await findDrafts(tx, DRAFTS);
     const behind = [];
     for (const { id, number, document } of drafts) {
       const fresh = refreshedCosts(document, await itemsNow(tx, document));

@@ -1,10 +1,8 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { tryBundle } from '@/core/bundle';
 import { recipeProblems } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { searchText } from '@/data/library/search';
-import { bundle, bundleUse } from '@/data/schema';
 import type { BundleMakeup, LibraryBundle } from '@/model';
 import { BundleInLibrary } from '@/model';
 import type { Actor } from '../actor';
@@ -15,6 +13,15 @@ import { Problem } from '../problem';
 import { makeupOf, namedIn } from './makeup';
 import { bundleOf } from '@/data/library/rows';
 import { isTaken } from './taken';
+import {
+  bundleById,
+  findBundlesInUse,
+  insertBundle,
+  lockBundleById,
+  updateBundle,
+  findBundleNames,
+} from '@/data/library/bundle';
+import { deleteBundleUseByBundleId, insertBundleUse, findBundlesUsing } from '@/data/library/bundleUse';
 
 const gone = 'There is no such bundle.';
 
@@ -22,7 +29,7 @@ const gone = 'There is no such bundle.';
 export type BundleWithMakeup = LibraryBundle & { readonly makeup: BundleMakeup };
 
 async function load(tx: Transaction, id: string): Promise<LibraryBundle> {
-  const [row] = await tx.select().from(bundle).where(eq(bundle.id, id));
+  const [row] = await bundleById(tx, id);
   if (!row) throw new Problem(404, gone);
   return bundleOf(row);
 }
@@ -38,15 +45,7 @@ export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithM
 
 /** All bundles that are not retired, by trade and code. */
 export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
-  return inCompany(actor.companyId, async (tx) =>
-    (
-      await tx
-        .select()
-        .from(bundle)
-        .where(isNull(bundle.retiredAt))
-        .orderBy(asc(bundle.trade), asc(bundle.code))
-    ).map(bundleOf),
-  );
+  return inCompany(actor.companyId, async (tx) => (await findBundlesInUse(tx)).map(bundleOf));
 }
 
 /** Refuses a recipe that does not work: what is wrong in it, or does not compute with its defaults in a sample room. */
@@ -60,12 +59,12 @@ function refuseBroken(input: BundleInLibrary, makeup: BundleMakeup): void {
 
 async function keepUses(tx: Transaction, companyId: string, bundleId: string, input: BundleInLibrary) {
   const named = namedIn(input.recipe);
-  await tx.delete(bundleUse).where(eq(bundleUse.bundleId, bundleId));
+  await deleteBundleUseByBundleId(tx, bundleId);
   const rows = [
     ...[...named.items].map((itemId) => ({ companyId, bundleId, usedId: itemId, itemId })),
     ...[...named.bundles].map((innerId) => ({ companyId, bundleId, usedId: innerId, innerId })),
   ];
-  if (rows.length > 0) await tx.insert(bundleUse).values(rows);
+  if (rows.length > 0) await insertBundleUse(tx, rows);
 }
 
 /** Words of the parts, for the search. */
@@ -84,7 +83,7 @@ export async function addBundle(actor: Actor, input: unknown): Promise<BundleWit
       const makeup = await makeupOf(tx, wanted.recipe);
       refuseBroken(wanted, makeup);
       if (wanted.picture) await refuseUnknownFile(tx, [wanted.picture]);
-      await tx.insert(bundle).values({
+      await insertBundle(tx, {
         ...wanted,
         companyId: actor.companyId,
         id,
@@ -119,7 +118,7 @@ export async function saveBundle(
   const wanted = check(BundleInLibrary, input, 'The bundle');
   try {
     return await inCompany(actor.companyId, async (tx) => {
-      const [row] = await tx.select().from(bundle).where(eq(bundle.id, bundleId)).for('update');
+      const [row] = await lockBundleById(tx, bundleId);
       if (!row) throw new Problem(404, gone);
       if (row.edition !== edition)
         throw new Problem(
@@ -130,15 +129,12 @@ export async function saveBundle(
       refuseBroken(wanted, makeup);
       if (wanted.picture) await refuseUnknownFile(tx, [wanted.picture]);
       const next = row.edition + 1;
-      await tx
-        .update(bundle)
-        .set({
-          ...wanted,
-          edition: next,
-          updatedAt: actor.now,
-          searchText: searchText(wanted, wordsOf(makeup)),
-        })
-        .where(eq(bundle.id, bundleId));
+      await updateBundle(tx, bundleId, {
+        ...wanted,
+        edition: next,
+        updatedAt: actor.now,
+        searchText: searchText(wanted, wordsOf(makeup)),
+      });
       await keepUses(tx, actor.companyId, bundleId, wanted);
       await recordAudit(tx, actor, 'bundle changed', bundleId, { edition: next });
       return { ...wanted, id: bundleId, edition: next, makeup };
@@ -149,21 +145,6 @@ export async function saveBundle(
   }
 }
 
-/** Takes a bundle out of use, or back into it. Bundles it stands in keep working. */
-export async function retireBundle(actor: Actor, id: unknown, retired: boolean): Promise<void> {
-  allow(actor, 'owner');
-  const bundleId = checkId(id, gone);
-  await inCompany(actor.companyId, async (tx) => {
-    const changed = await tx
-      .update(bundle)
-      .set({ retiredAt: retired ? actor.now : null })
-      .where(eq(bundle.id, bundleId))
-      .returning({ id: bundle.id });
-    if (changed.length === 0) throw new Problem(404, gone);
-    await recordAudit(tx, actor, retired ? 'bundle retired' : 'bundle brought back', bundleId);
-  });
-}
-
 /** The bundles an item or a bundle stands in, directly. */
 export async function bundlesWith(
   actor: Actor,
@@ -171,23 +152,11 @@ export async function bundlesWith(
 ): Promise<{ id: string; code: string; name: string }[]> {
   const usedId = checkId(id, 'There is no such thing in the library.');
   return inCompany(actor.companyId, async (tx) => {
-    const uses = await tx
-      .selectDistinct({ id: bundleUse.bundleId })
-      .from(bundleUse)
-      .where(eq(bundleUse.usedId, usedId));
+    const uses = await findBundlesUsing(tx, usedId);
     if (uses.length === 0) return [];
-    return tx
-      .select({ id: bundle.id, code: bundle.code, name: bundle.name })
-      .from(bundle)
-      .where(
-        and(
-          isNull(bundle.retiredAt),
-          inArray(
-            bundle.id,
-            uses.map((use) => use.id),
-          ),
-        ),
-      )
-      .orderBy(asc(bundle.code));
+    return findBundleNames(
+      tx,
+      uses.map((use) => use.id),
+    );
   });
 }

@@ -1,4 +1,3 @@
-import { and, eq, inArray, lt, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import type { FileRow, ImportPlan, KnownItem, Matching, Planned } from '@/core/importing';
 import { libraryFieldNames, planImport, proposeMatching, sourceOf } from '@/core/importing';
@@ -8,7 +7,7 @@ import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { searchText } from '@/data/library/search';
 import { putMany } from '@/data/putMany';
-import { bundle, importMatching, item, itemCost, libraryImport } from '@/data/schema';
+import { item } from '@/data/schema';
 import type { Table } from '@/formats/table/table';
 import { TableError } from '@/formats/table/table';
 import { readTableApart } from '@/formats/table/readTableApart';
@@ -19,6 +18,18 @@ import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
+import {
+  deleteOldImports,
+  insertLibraryImport,
+  libraryImportById,
+  lockImports,
+  deleteLibraryImport,
+  deleteOwnImport,
+} from '@/data/library/libraryImport';
+import { importMatchingBySource, putMatching } from '@/data/library/importMatching';
+import { findAllItems } from '@/data/library/item';
+import { findBundleCodes } from '@/data/library/bundle';
+import { insertItemCost } from '@/data/library/itemCost';
 
 const gone = 'This file is not waiting any more. Choose it again.';
 const MatchingInput = Type.Object(
@@ -52,8 +63,8 @@ export async function startImport(actor: Actor, fileName: string, bytes: Uint8Ar
   const id = newId(actor.now);
   const source = sourceOf(table.headings);
   return inCompany(actor.companyId, async (tx) => {
-    await tx.delete(libraryImport).where(lt(libraryImport.at, new Date(actor.now.getTime() - KEPT)));
-    await tx.insert(libraryImport).values({
+    await deleteOldImports(tx, actor.now, KEPT);
+    await insertLibraryImport(tx, {
       companyId: actor.companyId,
       id,
       userId: actor.userId,
@@ -62,7 +73,7 @@ export async function startImport(actor: Actor, fileName: string, bytes: Uint8Ar
       bytes: Buffer.from(bytes),
       source,
     });
-    const [known] = await tx.select().from(importMatching).where(eq(importMatching.source, source));
+    const [known] = await importMatchingBySource(tx, source);
     return {
       id,
       fileName,
@@ -79,7 +90,7 @@ export async function startImport(actor: Actor, fileName: string, bytes: Uint8Ar
 export type StartedImport = Awaited<ReturnType<typeof startImport>>;
 
 async function waiting(tx: Transaction, importId: string) {
-  const [row] = await tx.select().from(libraryImport).where(eq(libraryImport.id, importId));
+  const [row] = await libraryImportById(tx, importId);
   if (!row) throw new Problem(410, gone);
   return row;
 }
@@ -99,7 +110,7 @@ function wrongWith(value: ItemInput, bundleCodes: ReadonlySet<string>): string |
 async function knownItems(tx: Transaction) {
   const known = new Map<string, KnownItem>();
   const ids = new Map<string, string>();
-  for (const row of await tx.select().from(item)) {
+  for (const row of await findAllItems(tx)) {
     ids.set(row.code, row.id);
     known.set(row.code, {
       code: row.code,
@@ -132,7 +143,7 @@ async function planned(tx: Transaction, actor: Actor, bytes: Uint8Array, matchin
   const table = await read(bytes);
   const { usual } = await companyOf(tx, actor.companyId);
   const { known, ids } = await knownItems(tx);
-  const bundleCodes = new Set((await tx.select({ code: bundle.code }).from(bundle)).map(({ code }) => code));
+  const bundleCodes = new Set((await findBundleCodes(tx)).map(({ code }) => code));
   const plan = planImport(table.rows as readonly FileRow[], matching, {
     known,
     taxClasses: usual.taxClasses.map(({ id }) => id),
@@ -210,7 +221,7 @@ export async function applyImport(
   };
   return inCompany(actor.companyId, async (tx) => {
     // Two imports of one company go one after the other, so that each compares with what the other stored.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`import ${actor.companyId}`}))`);
+    await lockImports(tx, actor.companyId);
     const file = await waiting(tx, importId);
     const { counts, rows, known, ids } = await planned(tx, actor, file.bytes, matching as Matching).then(
       ({ plan, ...rest }) => ({ ...rest, counts: countsOf(plan), rows: [...plan.added, ...plan.changed] }),
@@ -233,7 +244,8 @@ export async function applyImport(
           : [];
       });
       if (moved.length > 0)
-        await tx.insert(itemCost).values(
+        await insertItemCost(
+          tx,
           moved.map(({ itemId, before, after }) => ({
             companyId: actor.companyId,
             id: newId(actor.now),
@@ -252,14 +264,8 @@ export async function applyImport(
       await new Promise((resolve) => setImmediate(resolve));
       goOn();
     }
-    await tx
-      .insert(importMatching)
-      .values({ companyId: actor.companyId, source: file.source, matching: [...matching], at: actor.now })
-      .onConflictDoUpdate({
-        target: [importMatching.companyId, importMatching.source],
-        set: { matching: [...matching], at: actor.now },
-      });
-    await tx.delete(libraryImport).where(eq(libraryImport.id, importId));
+    await putMatching(tx, actor, file, matching);
+    await deleteLibraryImport(tx, importId);
     await recordAudit(tx, actor, 'library import', importId, { file: file.fileName, ...counts });
     return counts;
   });
@@ -269,11 +275,7 @@ export async function applyImport(
 export async function dropImport(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner');
   const importId = checkId(id, gone);
-  await inCompany(actor.companyId, (tx) =>
-    tx
-      .delete(libraryImport)
-      .where(and(eq(libraryImport.id, importId), inArray(libraryImport.userId, [actor.userId]))),
-  );
+  await inCompany(actor.companyId, (tx) => deleteOwnImport(tx, importId, actor.userId));
 }
 
 /** The whole library with everything that is ours to know, by trade and code, for an export that imports back. */

@@ -1,11 +1,10 @@
 import canonicalize from 'canonicalize';
-import { desc, eq } from 'drizzle-orm';
 import { writeFixed } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { searchText } from '@/data/library/search';
-import { item, itemCost, user } from '@/data/schema';
+import type { item } from '@/data/schema';
 import type { CostPart, ItemInput, LibraryItem } from '@/model';
 import { ItemInput as ItemSchema } from '@/model';
 import type { Actor } from '../actor';
@@ -16,6 +15,8 @@ import { refuseUnknownFile } from '../files/keep';
 import { Problem } from '../problem';
 import { itemOf } from '@/data/library/rows';
 import { isTaken } from './taken';
+import { insertItemCost, findCostsOverTime } from '@/data/library/itemCost';
+import { insertItem, lockItemById, updateItem, itemById } from '@/data/library/item';
 
 const gone = 'There is no such item.';
 
@@ -29,7 +30,7 @@ export async function noteCost(
   why: string,
 ): Promise<void> {
   if (canonicalize(before) === canonicalize(after)) return;
-  await tx.insert(itemCost).values({
+  await insertItemCost(tx, {
     companyId: actor.companyId,
     id: newId(actor.now),
     itemId,
@@ -81,7 +82,7 @@ export async function saveItem(
       if (typed.picture) await refuseUnknownFile(tx, [typed.picture]);
       let wanted = typed;
       if (id === undefined) {
-        await tx.insert(item).values({
+        await insertItem(tx, {
           ...stored(wanted),
           companyId: actor.companyId,
           id: itemId,
@@ -89,10 +90,10 @@ export async function saveItem(
         });
         await recordAudit(tx, actor, 'item added', itemId, { code: wanted.code });
       } else {
-        const [row] = await tx.select().from(item).where(eq(item.id, itemId)).for('update');
+        const [row] = await lockItemById(tx, itemId);
         if (!row) throw new Problem(404, gone);
         wanted = putOver(inputOf(row), typed, base);
-        await tx.update(item).set(stored(wanted)).where(eq(item.id, itemId));
+        await updateItem(tx, itemId, stored(wanted));
         await noteCost(tx, actor, itemId, row.costs, wanted.costs, 'typed');
         await recordAudit(tx, actor, 'item changed', itemId, { code: wanted.code });
       }
@@ -105,41 +106,13 @@ export async function saveItem(
   }
 }
 
-/** Takes an item out of use, or back into it. Bundles and proposals that have it keep it. */
-export async function retireItem(actor: Actor, id: unknown, retired: boolean): Promise<void> {
-  allow(actor, 'owner');
-  const itemId = checkId(id, gone);
-  await inCompany(actor.companyId, async (tx) => {
-    const changed = await tx
-      .update(item)
-      .set({ retiredAt: retired ? actor.now : null })
-      .where(eq(item.id, itemId))
-      .returning({ id: item.id });
-    if (changed.length === 0) throw new Problem(404, gone);
-    await recordAudit(tx, actor, retired ? 'item retired' : 'item brought back', itemId);
-  });
-}
-
 /** One item with our note on it and what it cost over time. */
 export async function readItem(actor: Actor, id: unknown) {
   const itemId = checkId(id, gone);
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(item).where(eq(item.id, itemId));
+    const [row] = await itemById(tx, itemId);
     if (!row) throw new Problem(404, gone);
-    const history = await tx
-      .select({
-        id: itemCost.id,
-        at: itemCost.at,
-        why: itemCost.why,
-        by: user.name,
-        before: itemCost.unitBefore,
-        after: itemCost.unitAfter,
-      })
-      .from(itemCost)
-      .leftJoin(user, eq(user.id, itemCost.userId))
-      .where(eq(itemCost.itemId, itemId))
-      .orderBy(desc(itemCost.at))
-      .limit(50);
+    const history = await findCostsOverTime(tx, itemId);
     return {
       item: { id: row.id, ...inputOf(row) },
       retired: row.retiredAt !== null,

@@ -1,10 +1,10 @@
-import { asc } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
 import { searchItems as search } from '@/data/library/search';
-import { item, template } from '@/data/schema';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
 import { itemOf } from '@/data/library/rows';
+import { findItemsByTrade } from '@/data/library/item';
+import { findTemplates } from '@/data/library/template';
 
 /** The best items for a few letters, best first. */
 export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {
@@ -14,16 +14,9 @@ export async function findItems(actor: Actor, text: string, most = 8): Promise<L
 
 /** The whole library, by trade and code. */
 export async function listItems(actor: Actor): Promise<LibraryItem[]> {
-  return inCompany(actor.companyId, async (tx) =>
-    (await tx.select().from(item).orderBy(asc(item.trade), asc(item.code))).map(itemOf),
-  );
+  return inCompany(actor.companyId, async (tx) => (await findItemsByTrade(tx)).map(itemOf));
 }
 
 export async function listTemplates(actor: Actor) {
-  return inCompany(actor.companyId, (tx) =>
-    tx
-      .select({ id: template.id, name: template.name, about: template.about })
-      .from(template)
-      .orderBy(asc(template.name)),
-  );
+  return inCompany(actor.companyId, (tx) => findTemplates(tx));
 }

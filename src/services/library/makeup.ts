@@ -1,10 +1,10 @@
-import { inArray } from 'drizzle-orm';
 import { pricedItem } from '@/core/editing';
 import type { Transaction } from '@/data/connection';
-import { bundle, item } from '@/data/schema';
 import type { BundleMakeup, Recipe } from '@/model';
 import { Problem } from '../problem';
 import { itemOf } from '@/data/library/rows';
+import { findRecipes } from '@/data/library/bundle';
+import { findItemsByIds } from '@/data/library/item';
 
 /** The items and bundles a recipe names. */
 export function namedIn(recipe: Recipe): { readonly items: Set<string>; readonly bundles: Set<string> } {
@@ -40,20 +40,14 @@ export async function makeupOf(tx: Transaction, recipe: Recipe, selfId?: string)
     }
     if (wanted.size + Object.keys(within).length > 40)
       throw new Problem(422, 'A bundle holds at most 40 others, counted through.');
-    const rows =
-      wanted.size === 0
-        ? []
-        : await tx
-            .select({ id: bundle.id, name: bundle.name, recipe: bundle.recipe })
-            .from(bundle)
-            .where(inArray(bundle.id, [...wanted]));
+    const rows = wanted.size === 0 ? [] : await findRecipes(tx, wanted);
     if (rows.length < wanted.size)
       throw new Problem(422, 'A bundle that is named here is not in the library.');
     for (const row of rows) within[row.id] = { name: row.name, recipe: row.recipe };
     level = rows.map((row) => row.recipe);
   }
   const ids = [...itemIds];
-  const rows = ids.length === 0 ? [] : await tx.select().from(item).where(inArray(item.id, ids));
+  const rows = ids.length === 0 ? [] : await findItemsByIds(tx, ids);
   if (rows.length < ids.length) throw new Problem(422, 'An item that is named here is not in the library.');
   return {
     recipe,

@@ -1,10 +1,8 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import Type from 'typebox';
 import { itemUnitCost, repriced } from '@/core/price';
 import { parseFixed, writeFixed } from '@/core/number';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { crew, item, labourRate } from '@/data/schema';
 import type { Crew, Rate } from '@/model';
 import { CrewInput, RateInput } from '@/model';
 import type { Actor } from '../actor';
@@ -13,6 +11,9 @@ import { check, checkId } from '../check';
 import { Problem } from '../problem';
 import { noteCost } from './items';
 import { isTaken } from './taken';
+import { findRates, insertLabourRate, lockLabourRateById, updateLabourRate } from '@/data/library/labourRate';
+import { findCrews, lockCrewById, insertCrew, updateCrew, removeCrewRow } from '@/data/library/crew';
+import { countItemsByRate, lockItemsWithRates, updateItem } from '@/data/library/item';
 
 /** An item whose cost a rate or crew moved. */
 export interface MovedItem {
@@ -25,22 +26,11 @@ export interface MovedItem {
 const LISTED = 50;
 
 async function allRates(tx: Transaction): Promise<Rate[]> {
-  return tx
-    .select({
-      id: labourRate.id,
-      name: labourRate.name,
-      normal: labourRate.normal,
-      overtime: labourRate.overtime,
-    })
-    .from(labourRate)
-    .orderBy(asc(labourRate.name));
+  return findRates(tx);
 }
 
 async function allCrews(tx: Transaction): Promise<Crew[]> {
-  return tx
-    .select({ id: crew.id, name: crew.name, people: crew.people, equipment: crew.equipment })
-    .from(crew)
-    .orderBy(asc(crew.name));
+  return findCrews(tx);
 }
 
 const RateChange = Type.Partial(RateInput);
@@ -52,12 +42,7 @@ const byId = <T extends { readonly id: string }>(all: readonly T[]) =>
 /** The company's rates and crews, each with how many items in use name it. */
 export async function listRatesAndCrews(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
-    const uses = await tx.execute<{ id: string; items: number }>(sql`
-      select id, count(*)::int as items from (
-        select distinct ${item.id} as item_id, coalesce(part->'crew'->>'id', part->>'rateId') as id
-        from ${item}, jsonb_array_elements(${item.costs}) as part
-        where ${item.retiredAt} is null) as named
-      where id is not null group by id`);
+    const uses = await countItemsByRate(tx);
     const items = new Map(uses.rows.map((row) => [row.id, row.items]));
     const counted = <T extends { readonly id: string }>(all: readonly T[]) =>
       all.map((each) => ({ ...each, items: items.get(each.id) ?? 0 }));
@@ -76,21 +61,13 @@ export const listCrews = (actor: Actor): Promise<Crew[]> => inCompany(actor.comp
 async function priceAnew(tx: Transaction, actor: Actor, why: string) {
   const rates = byId(await allRates(tx));
   const crews = byId(await allCrews(tx));
-  const rows = await tx
-    .select({ id: item.id, code: item.code, name: item.name, costs: item.costs })
-    .from(item)
-    .where(and(isNull(item.retiredAt), sql`(${item.costs} @? '$[*].rateId' or ${item.costs} @? '$[*].crew')`))
-    .orderBy(item.code)
-    .for('update');
+  const rows = await lockItemsWithRates(tx);
   const moved: MovedItem[] = [];
   let count = 0;
   for (const row of rows) {
     const after = repriced(row.costs, rates, crews);
     if (after === row.costs) continue;
-    await tx
-      .update(item)
-      .set({ costs: [...after] })
-      .where(eq(item.id, row.id));
+    await updateItem(tx, row.id, { costs: [...after] });
     await noteCost(tx, actor, row.id, row.costs, after, why);
     count += 1;
     if (moved.length < LISTED)
@@ -120,7 +97,7 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
     refuseCheapOvertime(added);
     return inCompany(actor.companyId, async (tx) => {
       const made = newId(actor.now);
-      await tx.insert(labourRate).values({ companyId: actor.companyId, id: made, ...added });
+      await insertLabourRate(tx, { companyId: actor.companyId, id: made, ...added });
       await recordAudit(tx, actor, 'rate added', made, added);
       return { id: made, count: 0, moved: [] };
     });
@@ -128,11 +105,11 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
   const change = check(RateChange, input, 'The rate');
   const rateId = checkId(id, 'There is no such rate.');
   return inCompany(actor.companyId, async (tx) => {
-    const [now] = await tx.select().from(labourRate).where(eq(labourRate.id, rateId)).for('update');
+    const [now] = await lockLabourRateById(tx, rateId);
     if (!now) throw new Problem(404, 'There is no such rate.');
     const wanted = { name: now.name, normal: now.normal, overtime: now.overtime, ...change };
     refuseCheapOvertime(wanted);
-    await tx.update(labourRate).set(wanted).where(eq(labourRate.id, rateId));
+    await updateLabourRate(tx, rateId, wanted);
     const { count, moved } = await priceAnew(tx, actor, `rate ${wanted.name}`);
     await recordAudit(tx, actor, 'rate changed', rateId, { ...wanted, items: count });
     return { id: rateId, count, moved };
@@ -146,7 +123,7 @@ export async function saveCrew(actor: Actor, input: unknown, id?: string) {
   const crewId = id === undefined ? null : checkId(id, 'There is no such crew.');
   try {
     return await inCompany(actor.companyId, async (tx) => {
-      const [now] = crewId ? await tx.select().from(crew).where(eq(crew.id, crewId)).for('update') : [];
+      const [now] = crewId ? await lockCrewById(tx, crewId) : [];
       if (crewId && !now) throw new Problem(404, 'There is no such crew.');
       const wanted: CrewInput = {
         name: now?.name ?? '',
@@ -161,11 +138,11 @@ export async function saveCrew(actor: Actor, input: unknown, id?: string) {
         throw new Problem(422, 'This crew names a rate that is not in the library.');
       if (crewId === null) {
         const made = newId(actor.now);
-        await tx.insert(crew).values({ companyId: actor.companyId, id: made, ...wanted });
+        await insertCrew(tx, { companyId: actor.companyId, id: made, ...wanted });
         await recordAudit(tx, actor, 'crew added', made, { name: wanted.name });
         return { id: made, count: 0, moved: [] };
       }
-      await tx.update(crew).set(wanted).where(eq(crew.id, crewId));
+      await updateCrew(tx, crewId, wanted);
       const { count, moved } = await priceAnew(tx, actor, `crew ${wanted.name}`);
       await recordAudit(tx, actor, 'crew changed', crewId, { name: wanted.name, items: count });
       return { id: crewId, count, moved };
@@ -181,7 +158,7 @@ export async function removeCrew(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner');
   const crewId = checkId(id, 'There is no such crew.');
   await inCompany(actor.companyId, async (tx) => {
-    const gone = await tx.delete(crew).where(eq(crew.id, crewId)).returning({ name: crew.name });
+    const gone = await removeCrewRow(tx, crewId);
     if (gone.length === 0) throw new Problem(404, 'There is no such crew.');
     await recordAudit(tx, actor, 'crew removed', crewId, { name: gone[0]!.name });
   });

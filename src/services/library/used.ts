@@ -1,10 +1,9 @@
-import { sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { sectionKind } from '@/data/library/search';
-import { libraryUse } from '@/data/schema';
 import type { ProposalDocument } from '@/model';
 import { isId } from '@/model';
 import type { Actor } from '../actor';
+import { countUses } from '@/data/library/libraryUse';
 
 /** Every entry of a document that was taken from the library, by its own id. */
 function takenIn(document: ProposalDocument): Map<string, { usedId: string; kind: string }> {
@@ -41,11 +40,5 @@ export async function noteUsed(
   if (counts.size === 0) return;
   // In one order, so that two savers never wait for each other in a circle.
   const rows = [...counts.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, row]) => row);
-  await tx
-    .insert(libraryUse)
-    .values(rows.map((row) => ({ ...row, companyId: actor.companyId, lastAt: actor.now })))
-    .onConflictDoUpdate({
-      target: [libraryUse.companyId, libraryUse.sectionKind, libraryUse.usedId],
-      set: { count: sql`${libraryUse.count} + excluded.count`, lastAt: actor.now },
-    });
+  await countUses(tx, rows, actor);
 }

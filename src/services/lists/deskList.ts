@@ -23,7 +23,7 @@ export interface ListContext {
 /** A list of the desk: what it offers, where its rows come from, and what the core says of them. */
 export interface DeskList<Raw, Row = Raw> {
   readonly spec: (context: ListContext) => Promise<ListSpec> | ListSpec;
-  readonly source: (context: ListContext) => ListSource;
+  readonly source: (context: ListContext, state: ListState) => ListSource;
   /** Rows as they are shown; what only the core decides is decided here. */
   readonly finish?: (context: ListContext, rows: readonly Raw[]) => Promise<readonly Row[]>;
 }
@@ -68,7 +68,12 @@ export async function readList<Raw, Row>(
   const shown = await inContext(actor, async (context) => {
     const spec = await list.spec(context);
     const state = readListState(spec, parameters);
-    const { rows, count, totals, page } = await listPage<Raw>(context.tx, spec, list.source(context), state);
+    const { rows, count, totals, page } = await listPage<Raw>(
+      context.tx,
+      spec,
+      list.source(context, state),
+      state,
+    );
     return {
       spec,
       state: { ...state, page },
@@ -90,7 +95,7 @@ export async function readWholeList<Raw, Row>(
   return inContext(actor, async (context) => {
     const spec = await list.spec(context);
     const state = readListState(spec, parameters);
-    const rows = await listAll<Raw>(context.tx, spec, list.source(context), state);
+    const rows = await listAll<Raw>(context.tx, spec, list.source(context, state), state);
     return { spec, rows: await finished(list, context, rows) };
   });
 }

@@ -1,9 +1,7 @@
-import { and, desc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreementOf } from '@/data/joins';
-import { agreement, cardAccount, cardCharge, cardEvent, invoice } from '@/data/schema';
+import type { cardCharge } from '@/data/schema';
 import type { CardFact, ChargeStanding } from '@/core/billing';
 import { parseFixed } from '@/core/number';
 import { CardNewsInput, CardNewsKind, EntityId } from '@/model';
@@ -19,6 +17,10 @@ import { Problem } from '../problem';
 import { standingsOf } from '@/data/payments/onItsWay';
 import { insertPayment } from './payments';
 import { followDispute } from './reversal';
+import { findAgreementOfInvoice } from '@/data/billing/invoice';
+import { insertCardEventOnce } from '@/data/payments/cardEvent';
+import { insertCardAccountOnce, findCardAccount } from '@/data/payments/cardAccount';
+import { findCharge, findNewestCharges } from '@/data/payments/cardCharge';
 
 /** A message is a few hundred characters. */
 const LARGEST = 10_000;
@@ -36,16 +38,10 @@ export async function applyCardEvent(
   charge: Charge,
   fact: Omit<CardFact, 'at'> & { readonly at: Date },
 ): Promise<ChargeStanding> {
-  const [bill] = await tx
-    .select({ agreementId: invoice.agreementId })
-    .from(invoice)
-    .where(eq(invoice.id, charge.invoiceId));
+  const [bill] = await findAgreementOfInvoice(tx, charge.invoiceId);
   const agreementId = bill!.agreementId;
   await loadAgreement(tx, agreementId, { lock: true });
-  await tx
-    .insert(cardEvent)
-    .values({ companyId: who.companyId, chargeId: charge.id, ...fact, receivedAt: who.now })
-    .onConflictDoNothing();
+  await insertCardEventOnce(tx, who, charge.id, fact);
   const standing = (await standingsOf(tx, [charge.id])).get(charge.id)!;
   if (!standing.taken) {
     if (standing.state === 'refused')
@@ -81,21 +77,10 @@ export async function applyCardEvent(
 
 /** The secret of the company's account at the card service; made when it is first asked for. */
 async function accountOf(tx: Transaction, companyId: string): Promise<string> {
-  await tx.insert(cardAccount).values({ companyId }).onConflictDoNothing();
-  const [account] = await tx.select().from(cardAccount);
+  await insertCardAccountOnce(tx, companyId);
+  const [account] = await findCardAccount(tx);
   return account!.secret;
 }
-
-/** Charges with the invoice they pay and its currency. */
-const chargesBilled = (tx: Transaction) =>
-  tx
-    .select({ charge: cardCharge, invoiceNumber: invoice.label, currency: agreement.currency })
-    .from(cardCharge)
-    .innerJoin(
-      invoice,
-      and(eq(invoice.companyId, cardCharge.companyId), eq(invoice.id, cardCharge.invoiceId)),
-    )
-    .innerJoin(agreement, agreementOf(invoice));
 
 /** The door of the card service: a signed message about a charge of the company. Heard again, it changes nothing. */
 export async function receiveCardNews(companyId: string, request: Request, now: Date): Promise<void> {
@@ -103,7 +88,7 @@ export async function receiveCardNews(companyId: string, request: Request, now: 
     throw new Problem(413, 'That is too much to send.');
   const body = await request.text();
   if (body.length > LARGEST) throw new Problem(413, 'That is too much to send.');
-  const secret = await inCompany(companyId, async (tx) => (await tx.select().from(cardAccount))[0]?.secret);
+  const secret = await inCompany(companyId, async (tx) => (await findCardAccount(tx))[0]?.secret);
   if (secret === undefined || !(await isSignedWith(request, body, secret, now)))
     throw new Problem(401, 'This message is not signed by the card service.');
   let news: unknown;
@@ -122,7 +107,7 @@ export async function receiveCardNews(companyId: string, request: Request, now: 
     reason,
   } = check(CardNewsInput, news, 'The message');
   await inCompany(companyId, async (tx) => {
-    const [found] = await chargesBilled(tx).where(eq(cardCharge.id, chargeId));
+    const [found] = await findCharge(tx, chargeId);
     if (!found) throw new Problem(404, 'There is no such charge.');
     const { charge } = found;
     if (parseFixed(charge.amount) !== parseFixed(amount) || found.currency !== currency)
@@ -140,7 +125,7 @@ export async function receiveCardNews(companyId: string, request: Request, now: 
 export async function listCharges(actor: Actor) {
   allow(actor, 'owner', 'office');
   return inCompany(actor.companyId, async (tx) => {
-    const charges = await chargesBilled(tx).orderBy(desc(cardCharge.at), desc(cardCharge.id)).limit(100);
+    const charges = await findNewestCharges(tx, 100);
     const standings = await standingsOf(
       tx,
       charges.map(({ charge }) => charge.id),

@@ -1,7 +1,5 @@
 import { readPositive } from '../readPositive';
-import { eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { refund } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { showAmount, sumAmounts, writeAmount } from '@/core/number';
@@ -15,6 +13,7 @@ import { Problem } from '../problem';
 import { sourcesOf, spend } from '@/data/payments/credit';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from '../refuseFuture';
+import { refundByIdempotencyKey, insertRefund } from '@/data/payments/refund';
 
 /**
  * Puts credit of the customer on open invoices of an agreement: on the one named, or oldest first. The credit is that of the
@@ -55,7 +54,7 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
   const given = check(RefundInput, input, 'The refund');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
-    const [known] = await tx.select().from(refund).where(eq(refund.idempotencyKey, given.idempotencyKey));
+    const [known] = await refundByIdempotencyKey(tx, given.idempotencyKey);
     if (known) {
       refuseOtherUnderKey(known, given);
       return { id: known.id };
@@ -71,7 +70,7 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
         `The customer’s credit is ${showAmount(credit, loaded.digits)}; no more can be refunded.`,
       );
     const id = newId(actor.now);
-    await tx.insert(refund).values({
+    await insertRefund(tx, {
       companyId: actor.companyId,
       id,
       customerId: loaded.head.customerId,

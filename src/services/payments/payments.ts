@@ -1,8 +1,6 @@
 import { readPositive } from '../readPositive';
-import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { allocation, payment } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, parseAmount, showAmount, subtractAmounts, sumAmounts, writeAmount } from '@/core/number';
@@ -20,6 +18,13 @@ import { coverDebts } from '@/data/payments/credit';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from '../refuseFuture';
 import { onItsWay } from '@/data/payments/onItsWay';
+import {
+  findPaymentByKey,
+  insertPaymentRow,
+  paymentByIdempotencyKey,
+  findAlikePayments,
+} from '@/data/payments/payment';
+import { insertAllocation } from '@/data/payments/allocation';
 
 interface Received {
   readonly agreementId: string;
@@ -45,10 +50,7 @@ const firstOf = <T extends { readonly id: string }>(open: readonly T[], first: s
  */
 export async function insertPayment(tx: Transaction, who: Issuer, received: Received, where: Where = {}) {
   const loaded = await loadAgreement(tx, received.agreementId, { lock: true });
-  const [known] = await tx
-    .select({ id: payment.id })
-    .from(payment)
-    .where(and(eq(payment.companyId, who.companyId), eq(payment.idempotencyKey, received.idempotencyKey)));
+  const [known] = await findPaymentByKey(tx, who.companyId, received.idempotencyKey);
   if (known) return { id: known.id, repeated: true };
 
   const amount = parseAmount(received.amount, loaded.digits);
@@ -63,7 +65,7 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
         `Only ${showAmount(found.open, loaded.digits)} of invoice ${loaded.invoices.find(({ id: of }) => of === part.id)!.label} is open.`,
       );
   }
-  await tx.insert(payment).values({
+  await insertPaymentRow(tx, {
     companyId: who.companyId,
     id,
     customerId: loaded.head.customerId,
@@ -76,7 +78,8 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   const parts =
     where.parts ?? allocatePayment(subtractAmounts(amount, covered), firstOf(open, where.first)).parts;
   if (parts.length > 0)
-    await tx.insert(allocation).values(
+    await insertAllocation(
+      tx,
       parts.map((part) => ({
         companyId: who.companyId,
         id: newId(who.now),
@@ -101,10 +104,7 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, received.agreementId, { lock: true });
     const { head, digits, invoices } = loaded;
-    const [known] = await tx
-      .select()
-      .from(payment)
-      .where(eq(payment.idempotencyKey, received.idempotencyKey));
+    const [known] = await paymentByIdempotencyKey(tx, received.idempotencyKey);
     if (known) {
       refuseOtherUnderKey(known, received);
       return { id: known.id };
@@ -154,17 +154,7 @@ async function askIfDoubtful(
         ? `It is more than the ${money(open)} that are open; the balance is kept as customer credit.`
         : 'No invoice is open; it is kept as customer credit.',
     );
-  const alike = await tx
-    .select({ at: payment.recordedAt })
-    .from(payment)
-    .where(
-      and(
-        eq(payment.agreementId, head.id),
-        eq(payment.receivedOn, given.receivedOn),
-        eq(payment.amount, writeAmount(given.amount, digits)),
-        eq(payment.reference, given.reference),
-      ),
-    );
+  const alike = await findAlikePayments(tx, head.id, given, digits);
   if (alike.length > 0)
     doubts.push('The same amount of the same day with the same reference is recorded already.');
   const waits = await onItsWay(

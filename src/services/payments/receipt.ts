@@ -1,7 +1,5 @@
 import { stillGone } from '@/core/billing';
-import { and, asc, eq, sql } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { allocation, invoice, payment, paymentReversal } from '@/data/schema';
 import type { Amount } from '@/core/number';
 import { moneyOf, sumAmounts, writeAmount } from '@/core/number';
 import type { ReceiptPaper } from '@/formats/receiptPaper';
@@ -9,28 +7,19 @@ import type { Actor } from '../actor';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
+import { paymentById } from '@/data/payments/payment';
+import { findReversalsOf } from '@/data/payments/paymentReversal';
+import { findInvoicesOfPayment } from '@/data/payments/allocation';
 /** A payment with what it was put on, as its receipt needs it. */
 export async function readReceipt(actor: Actor, paymentId: string): Promise<ReceiptPaper> {
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(payment).where(eq(payment.id, paymentId));
+    const [row] = await paymentById(tx, paymentId);
     if (!row) throw new Problem(404, 'There is no such payment.');
     const loaded = await loadAgreement(tx, row.agreementId);
     const ours = await companyOf(tx, actor.companyId);
-    const reversals = await tx
-      .select({ kind: paymentReversal.kind, reason: paymentReversal.reason, amount: paymentReversal.amount })
-      .from(paymentReversal)
-      .where(eq(paymentReversal.paymentId, paymentId));
+    const reversals = await findReversalsOf(tx, paymentId);
     const money = moneyOf(loaded.digits);
-    const put = await tx
-      .select({ number: invoice.label, title: invoice.title, sum: sql<string>`sum(${allocation.amount})` })
-      .from(allocation)
-      .innerJoin(
-        invoice,
-        and(eq(invoice.companyId, allocation.companyId), eq(invoice.id, allocation.invoiceId)),
-      )
-      .where(eq(allocation.paymentId, paymentId))
-      .groupBy(invoice.id, invoice.label, invoice.title, invoice.issuedAt)
-      .orderBy(asc(invoice.issuedAt), asc(invoice.label));
+    const put = await findInvoicesOfPayment(tx, paymentId);
     const parts = put
       .map(({ number, title, sum }) => ({
         number,

@@ -1,7 +1,6 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { allocation, payment, paymentReversal } from '@/data/schema';
+import type { payment } from '@/data/schema';
 import { allocatePayment } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
@@ -19,6 +18,13 @@ import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from '../refuseFuture';
 import type { Source } from '@/data/payments/credit';
 import { idleOf, moveRefunds } from '@/data/payments/credit';
+import { paymentById } from '@/data/payments/payment';
+import {
+  paymentReversalByPaymentId,
+  insertPaymentReversal,
+  paymentReversalByIdempotencyKey,
+} from '@/data/payments/paymentReversal';
+import { findUseOfPayment, findUseOnInvoices, insertAllocation } from '@/data/payments/allocation';
 
 interface Reversal {
   readonly paymentId: string;
@@ -31,20 +37,12 @@ interface Reversal {
 
 /** A payment, its agreement locked, with what is on invoices, was paid back to the customer, and went back. */
 async function paymentAsItStands(tx: Transaction, paymentId: string) {
-  const [row] = await tx.select().from(payment).where(eq(payment.id, paymentId));
+  const [row] = await paymentById(tx, paymentId);
   if (!row) throw new Problem(404, 'There is no such payment.');
   const loaded = await loadAgreement(tx, row.agreementId, { lock: true });
   const money = moneyOf(loaded.digits);
-  const reversals = await tx.select().from(paymentReversal).where(eq(paymentReversal.paymentId, row.id));
-  const put = await tx
-    .select({
-      invoiceId: allocation.invoiceId,
-      refundId: allocation.refundId,
-      sum: sql<string>`sum(${allocation.amount})`,
-    })
-    .from(allocation)
-    .where(eq(allocation.paymentId, row.id))
-    .groupBy(allocation.invoiceId, allocation.refundId);
+  const reversals = await paymentReversalByPaymentId(tx, row.id);
+  const put = await findUseOfPayment(tx, row.id);
   return {
     loaded,
     amount: money.parse(row.amount),
@@ -76,7 +74,7 @@ export async function insertReversal(tx: Transaction, who: Issuer, given: Revers
     given.paymentId,
     onInvoices.map(({ id, amount: each }) => ({ id, amount: -each as Amount })),
   );
-  await tx.insert(paymentReversal).values({
+  await insertPaymentReversal(tx, {
     companyId: who.companyId,
     id: newId(who.now),
     ...given,
@@ -109,27 +107,11 @@ async function coverRefunded(
   for (const { from, left } of await idleOf(tx, loaded))
     if (owed > 0n && !('paymentId' in from && from.paymentId === paymentId)) await move(from, left);
   if (owed <= 0n) return;
-  const paying = await tx
-    .select({
-      paymentId: allocation.paymentId,
-      invoiceId: allocation.invoiceId,
-      sum: sql<string>`sum(${allocation.amount})`,
-    })
-    .from(allocation)
-    .innerJoin(
-      payment,
-      and(eq(payment.companyId, allocation.companyId), eq(payment.id, allocation.paymentId)),
-    )
-    .where(
-      and(
-        eq(payment.agreementId, loaded.head.id),
-        inArray(
-          allocation.invoiceId,
-          loaded.invoices.map(({ id }) => id),
-        ),
-      ),
-    )
-    .groupBy(allocation.paymentId, allocation.invoiceId);
+  const paying = await findUseOnInvoices(
+    tx,
+    loaded.head.id,
+    loaded.invoices.map(({ id }) => id),
+  );
   // Papers stand in the order of their issue.
   for (const { id } of loaded.invoices)
     for (const row of paying.filter(({ invoiceId }) => invoiceId === id)) {
@@ -148,7 +130,7 @@ async function coverRefunded(
 async function insertReturn(tx: Transaction, who: Issuer, given: Reversal): Promise<void> {
   const { loaded, gone, keys, refunded } = await paymentAsItStands(tx, given.paymentId);
   if (keys.includes(given.idempotencyKey) || gone === 0n) return;
-  await tx.insert(paymentReversal).values({
+  await insertPaymentReversal(tx, {
     companyId: who.companyId,
     id: newId(who.now),
     ...given,
@@ -175,7 +157,7 @@ async function put(
   parts: readonly { readonly id: string; readonly amount: Amount }[],
 ): Promise<void> {
   for (const { id: invoiceId, amount } of parts)
-    await tx.insert(allocation).values({
+    await insertAllocation(tx, {
       companyId: who.companyId,
       id: newId(who.now),
       paymentId,
@@ -234,15 +216,12 @@ export async function reversePayment(actor: Actor, input: unknown): Promise<void
   allow(actor, 'owner', 'office');
   const given = check(ReversalInput, input, 'What happened');
   await inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(payment).where(eq(payment.id, given.paymentId));
+    const [row] = await paymentById(tx, given.paymentId);
     if (!row) throw new Problem(404, 'There is no such payment.');
     const ours = await companyOf(tx, actor.companyId);
     const on = dayOfReversal(given, row, businessDate(actor.now, ours.timeZone));
     const reversal = { ...given, kind: given.kind ?? ('returned' as const), on };
-    const [known] = await tx
-      .select()
-      .from(paymentReversal)
-      .where(eq(paymentReversal.idempotencyKey, given.idempotencyKey));
+    const [known] = await paymentReversalByIdempotencyKey(tx, given.idempotencyKey);
     if (known) refuseOtherUnderKey(known, reversal);
     else await insertReversal(tx, actor, reversal);
   });

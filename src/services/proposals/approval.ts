@@ -1,7 +1,6 @@
-import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { approval, customer, proposal, user } from '@/data/schema';
+import type { approval } from '@/data/schema';
 import { limitsCrossed } from '@/core/range';
 import type { CompanyPricing, ProposalDocument } from '@/model';
 import { AnswerApprovalInput, AskApprovalInput } from '@/model';
@@ -10,6 +9,17 @@ import { allow, newId, recordAudit } from '../actor';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
+import {
+  findApprovalsOf,
+  findWaitingApprovals,
+  insertApprovalOnce,
+  lockApprovalById,
+  answerApprovalRow,
+  findApprovalOfState,
+  updateApprovalOf,
+  insertApproval,
+} from '@/data/proposals/approval';
+import { lockProposalById } from '@/data/proposals/proposal';
 
 /** What was asked of the owner about a proposal, and what they said. */
 export interface Approval {
@@ -38,12 +48,7 @@ const shown = (row: typeof approval.$inferSelect, askedBy: string): Approval => 
 
 /** Everything that was asked about a proposal, newest first. */
 export async function approvalsOf(tx: Transaction, proposalId: string): Promise<Approval[]> {
-  const rows = await tx
-    .select({ approval, name: user.name })
-    .from(approval)
-    .innerJoin(user, and(eq(user.companyId, approval.companyId), eq(user.id, approval.askedBy)))
-    .where(eq(approval.proposalId, proposalId))
-    .orderBy(desc(approval.saveNumber));
+  const rows = await findApprovalsOf(tx, proposalId);
   return rows.map(({ approval: row, name }) => shown(row, name));
 }
 
@@ -51,25 +56,7 @@ export async function approvalsOf(tx: Transaction, proposalId: string): Promise<
 export async function waitingApprovals(actor: Actor) {
   allow(actor, 'owner');
   return inCompany(actor.companyId, async (tx) => {
-    const rows = await tx
-      .select({ approval, name: user.name, title: proposal.title, customer: customer.name })
-      .from(approval)
-      .innerJoin(user, and(eq(user.companyId, approval.companyId), eq(user.id, approval.askedBy)))
-      .innerJoin(
-        proposal,
-        and(
-          eq(proposal.companyId, approval.companyId),
-          eq(proposal.id, approval.proposalId),
-          // What was changed after it was asked is asked anew.
-          eq(proposal.saveNumber, approval.saveNumber),
-        ),
-      )
-      .innerJoin(
-        customer,
-        and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
-      )
-      .where(isNull(approval.verdict))
-      .orderBy(approval.askedAt);
+    const rows = await findWaitingApprovals(tx);
     return rows.map(({ approval: row, name, title, customer: payer }) => ({
       ...shown(row, name),
       proposalId: row.proposalId,
@@ -80,7 +67,7 @@ export async function waitingApprovals(actor: Actor) {
 }
 
 async function locked(tx: Transaction, proposalId: string, saveNumber: number) {
-  const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+  const [row] = await lockProposalById(tx, proposalId);
   if (!row) throw new Problem(404, 'There is no such proposal.');
   if (row.saveNumber !== saveNumber)
     throw new Problem(409, 'The proposal was changed in another window. Look at it again first.');
@@ -97,20 +84,16 @@ export async function askApproval(actor: Actor, input: unknown): Promise<void> {
     const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
     if (crossed.length === 0) throw new Problem(409, 'Nothing about this proposal needs the owner’s yes.');
     const id = newId(actor.now);
-    const made = await tx
-      .insert(approval)
-      .values({
-        companyId: actor.companyId,
-        id,
-        proposalId,
-        saveNumber,
-        reasons: crossed.map(({ message }) => message),
-        askedBy: actor.userId,
-        askedAt: actor.now,
-        words: words.trim(),
-      })
-      .onConflictDoNothing()
-      .returning({ id: approval.id });
+    const made = await insertApprovalOnce(tx, {
+      companyId: actor.companyId,
+      id,
+      proposalId,
+      saveNumber,
+      reasons: crossed.map(({ message }) => message),
+      askedBy: actor.userId,
+      askedAt: actor.now,
+      words: words.trim(),
+    });
     if (made.length === 0) throw new Problem(409, 'That is asked already.');
     await recordAudit(tx, actor, 'approval asked', proposalId, { approvalId: id, saveNumber });
   });
@@ -121,13 +104,10 @@ export async function answerApproval(actor: Actor, input: unknown): Promise<void
   allow(actor, 'owner');
   const { approvalId, verdict, answer } = check(AnswerApprovalInput, input, 'The answer');
   await inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(approval).where(eq(approval.id, approvalId)).for('update');
+    const [row] = await lockApprovalById(tx, approvalId);
     if (!row) throw new Problem(404, 'That was not asked.');
     if (row.verdict) throw new Problem(409, `This is answered already: ${row.verdict}.`);
-    await tx
-      .update(approval)
-      .set({ verdict, answer: answer.trim(), answeredBy: actor.userId, answeredAt: actor.now })
-      .where(and(eq(approval.companyId, actor.companyId), eq(approval.id, approvalId)));
+    await answerApprovalRow(tx, verdict, answer, actor, approvalId);
     await recordAudit(tx, actor, 'approval answered', row.proposalId, { approvalId, verdict });
   });
 }
@@ -144,10 +124,7 @@ export async function refuseUnapproved(
 ): Promise<void> {
   const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
   if (crossed.length === 0) return;
-  const [known] = await tx
-    .select()
-    .from(approval)
-    .where(and(eq(approval.proposalId, row.id), eq(approval.saveNumber, row.saveNumber)));
+  const [known] = await findApprovalOfState(tx, row);
   if (known?.verdict === 'yes') return;
   if (actor.role !== 'owner')
     throw new Problem(
@@ -163,13 +140,9 @@ export async function refuseUnapproved(
     answeredAt: actor.now,
     answer: 'Sent by the owner.',
   };
-  if (known && known.verdict === null)
-    await tx
-      .update(approval)
-      .set(answer)
-      .where(and(eq(approval.companyId, actor.companyId), eq(approval.id, known.id)));
+  if (known && known.verdict === null) await updateApprovalOf(tx, answer, actor.companyId, known.id);
   else if (!known)
-    await tx.insert(approval).values({
+    await insertApproval(tx, {
       companyId: actor.companyId,
       id: newId(actor.now),
       proposalId: row.id,

@@ -1,7 +1,5 @@
-import { and, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { proposal, revision } from '@/data/schema';
 import type { DocumentChanges } from '@/core/offer';
 import { compareDocuments } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
@@ -10,6 +8,8 @@ import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { check } from '../check';
 import { Problem } from '../problem';
+import { findCanonicalText } from '@/data/proposals/revision';
+import { findDocument } from '@/data/proposals/proposal';
 
 const closed = { additionalProperties: false } as const;
 const number = Type.Integer({ minimum: 1 });
@@ -29,17 +29,11 @@ export async function compareRevisions(actor: Actor, input: unknown): Promise<Do
   const { proposalId, from, to } = check(CompareInput, input, 'The comparison');
   return inCompany(actor.companyId, async (tx) => {
     const frozen = async (wanted: number): Promise<ProposalDocument> => {
-      const [row] = await tx
-        .select({ canonical: revision.canonical })
-        .from(revision)
-        .where(and(eq(revision.proposalId, proposalId), eq(revision.number, wanted)));
+      const [row] = await findCanonicalText(tx, proposalId, wanted);
       if (!row) throw new Problem(404, `There is no revision ${wanted} of this proposal.`);
       return JSON.parse(row.canonical) as ProposalDocument;
     };
-    const [row] = await tx
-      .select({ document: proposal.document })
-      .from(proposal)
-      .where(eq(proposal.id, proposalId));
+    const [row] = await findDocument(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
     return compareDocuments(await frozen(from), to === null ? row.document : await frozen(to));
   });

@@ -1,7 +1,5 @@
-import { desc, eq } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { proposal, revision, user } from '@/data/schema';
 import { choicesInWords, menuOf } from '@/core/choice';
 import { minorDigits, writeAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
@@ -14,6 +12,9 @@ import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import { stateToday } from '@/core/offer/stateToday';
+import { findLastRevision, revisionById, findLastRevisionId } from '@/data/proposals/revision';
+import { findNameOfPerson } from '@/data/accounts/user';
+import { lockProposalById } from '@/data/proposals/proposal';
 
 /** Where a customer stands with the newest revision: what they picked so far, and what it comes to. */
 export interface Picks {
@@ -28,12 +29,7 @@ export interface Picks {
 
 /** The newest revision of a proposal under the choices as they stand; null before the first was sent. */
 export async function decidedOf(tx: Transaction, proposalId: string) {
-  const [newest] = await tx
-    .select()
-    .from(revision)
-    .where(eq(revision.proposalId, proposalId))
-    .orderBy(desc(revision.number))
-    .limit(1);
+  const [newest] = await findLastRevision(tx, proposalId);
   if (!newest) return null;
   const document = JSON.parse(newest.canonical) as ProposalDocument;
   const { choices, last } = await choicesOf(tx, newest, document);
@@ -56,8 +52,7 @@ export async function picksOf(tx: Transaction, decided: Decided): Promise<Picks 
   if (!decided) return null;
   const { revision: number, total, words, last } = decided;
   if (!last) return null;
-  const [person] =
-    last.by === null ? [] : await tx.select({ name: user.name }).from(user).where(eq(user.id, last.by));
+  const [person] = last.by === null ? [] : await findNameOfPerson(tx, last.by);
   return { revision: number, total, words, at: last.at.toISOString(), by: person?.name ?? null };
 }
 
@@ -69,15 +64,10 @@ export async function presetChoices(actor: Actor, input: unknown): Promise<void>
   const { revisionId, choices } = check(ChooseInput, input, 'The choice');
   allow(actor, 'owner', 'seller');
   await inCompany(actor.companyId, async (tx) => {
-    const [found] = await tx.select().from(revision).where(eq(revision.id, revisionId));
+    const [found] = await revisionById(tx, revisionId);
     if (!found) throw new Problem(404, 'There is no such revision.');
-    const [row] = await tx.select().from(proposal).where(eq(proposal.id, found.proposalId)).for('update');
-    const [newest] = await tx
-      .select({ id: revision.id })
-      .from(revision)
-      .where(eq(revision.proposalId, found.proposalId))
-      .orderBy(desc(revision.number))
-      .limit(1);
+    const [row] = await lockProposalById(tx, found.proposalId);
+    const [newest] = await findLastRevisionId(tx, found.proposalId);
     if (newest?.id !== revisionId)
       throw new Problem(409, 'A newer revision was sent meanwhile. Choose on that one.');
     const document = JSON.parse(found.canonical) as ProposalDocument;

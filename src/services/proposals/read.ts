@@ -1,8 +1,5 @@
 import { contractOf } from '@/core/billing';
-import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, customer, decline, link, proposal, revision, site, user } from '@/data/schema';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
@@ -16,28 +13,19 @@ import { questionsAsked } from '@/data/proposals/questions';
 import { sha256 } from '../secrets';
 import { movedItems } from './reuse';
 import { stateToday } from '@/core/offer/stateToday';
-
-const joined = (tx: Transaction) =>
-  tx
-    .select({ proposal, customer, site, seller: user.name })
-    .from(proposal)
-    .innerJoin(
-      customer,
-      and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
-    )
-    .innerJoin(site, and(eq(site.companyId, proposal.companyId), eq(site.id, proposal.siteId)))
-    .innerJoin(user, and(eq(user.companyId, proposal.companyId), eq(user.id, proposal.sellerId)));
+import { findOpenings, findLinks } from '@/data/proposals/link';
+import { findRevisions } from '@/data/proposals/revision';
+import { findAgreementNumber } from '@/data/agreements/agreement';
+import { declineByRevisionId } from '@/data/proposals/decline';
+import { findProposalWithCustomer, findProposalsWithCustomer } from '@/data/proposals/withCustomer';
 
 /** All proposals, last touched first; change orders only where they are asked for too. */
 export async function listProposals(actor: Actor, { changes = false } = {}) {
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
-    const rows = await joined(tx)
-      .where(changes ? undefined : isNull(proposal.agreementId))
-      .orderBy(desc(proposal.updatedAt))
-      .limit(500);
-    const opened = await tx.select({ proposalId: link.proposalId, at: link.lastOpenedAt }).from(link);
+    const rows = await findProposalsWithCustomer(tx, { changes, most: 500 });
+    const opened = await findOpenings(tx);
     const latest = new Map<string, Date>();
     for (const { proposalId, at } of opened) {
       const known = latest.get(proposalId);
@@ -67,26 +55,13 @@ export type ProposalRow = Awaited<ReturnType<typeof listProposals>>[number];
 /** One proposal with everything the desk needs to work on it. */
 export async function readProposal(actor: Actor, proposalId: string) {
   return inCompany(actor.companyId, async (tx) => {
-    const [found] = await joined(tx).where(eq(proposal.id, proposalId));
+    const [found] = await findProposalWithCustomer(tx, proposalId);
     if (!found) throw new Problem(404, 'There is no such proposal.');
     const ours = await companyOf(tx, actor.companyId);
-    const revisions = await tx
-      .select()
-      .from(revision)
-      .where(eq(revision.proposalId, proposalId))
-      .orderBy(desc(revision.number));
-    const links = await tx
-      .select()
-      .from(link)
-      .where(eq(link.proposalId, proposalId))
-      .orderBy(desc(link.createdAt));
-    const [signed] = await tx
-      .select({ id: agreement.id, number: agreement.number })
-      .from(agreement)
-      .where(eq(agreement.proposalId, proposalId));
-    const [declined] = revisions[0]
-      ? await tx.select().from(decline).where(eq(decline.revisionId, revisions[0].id))
-      : [undefined];
+    const revisions = await findRevisions(tx, proposalId);
+    const links = await findLinks(tx, proposalId);
+    const [signed] = await findAgreementNumber(tx, proposalId);
+    const [declined] = revisions[0] ? await declineByRevisionId(tx, revisions[0].id) : [undefined];
     const { proposal: row, customer: payer, site: place, seller } = found;
     const today = businessDate(actor.now, ours.timeZone);
     const decided = await decidedOf(tx, proposalId);

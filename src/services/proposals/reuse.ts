@@ -1,10 +1,8 @@
 import { itemsNow } from '@/data/library/itemsNow';
-import { eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { asTemplate, copiedItems, costsAlike, refreshedCosts, withoutPlans } from '@/core/editing';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { proposal, template } from '@/data/schema';
 import type { PricedItem, ProposalDocument } from '@/model';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
@@ -14,6 +12,8 @@ import { refuseChange } from './changeOrder';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import { atSite, insertProposal } from './start';
+import { findDocumentAndSite } from '@/data/proposals/proposal';
+import { findTemplateNamed, insertTemplate } from '@/data/library/template';
 
 const gone = 'There is no such proposal.';
 
@@ -32,10 +32,7 @@ export async function movedItems(
 }
 
 async function load(tx: Transaction, id: string) {
-  const [row] = await tx
-    .select({ document: proposal.document, siteId: proposal.siteId })
-    .from(proposal)
-    .where(eq(proposal.id, id));
+  const [row] = await findDocumentAndSite(tx, id);
   if (!row) throw new Problem(404, gone);
   return row;
 }
@@ -55,12 +52,12 @@ export async function saveAsTemplate(actor: Actor, input: unknown): Promise<{ id
   const { proposalId, name, about } = check(TemplateInput, input, 'The template');
   const id = newId(actor.now);
   return inCompany(actor.companyId, async (tx) => {
-    const [taken] = await tx.select({ id: template.id }).from(template).where(eq(template.name, name.trim()));
+    const [taken] = await findTemplateNamed(tx, name);
     if (taken) throw new Problem(409, `There is a template called “${name.trim()}” already.`);
     const { document: whole } = await load(tx, proposalId);
     refuseChange(whole, 'kept as a template');
     const document = asTemplate(whole, name.trim());
-    await tx.insert(template).values({ companyId: actor.companyId, id, name: name.trim(), about, document });
+    await insertTemplate(tx, { companyId: actor.companyId, id, name: name.trim(), about, document });
     await recordAudit(tx, actor, 'template kept', id, { proposalId });
     return { id };
   });

@@ -1,10 +1,8 @@
 import { refuseWrong } from '../refuseWrong';
 import canonicalize from 'canonicalize';
-import { eq } from 'drizzle-orm';
 import type { Operation } from 'fast-json-patch';
 import jsonPatch from 'fast-json-patch';
 import { inCompany } from '@/data/connection';
-import { proposal, proposalEdit } from '@/data/schema';
 import type { JsonPatchStep } from '@/core/editing';
 import { filesOf, suggestedTotal } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
@@ -18,6 +16,8 @@ import { noteUsed } from '../library/used';
 import { Problem } from '../problem';
 import { editsSince } from './changes';
 import { stateToday } from '@/core/offer/stateToday';
+import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
+import { insertProposalEdit } from '@/data/proposals/proposalEdit';
 
 /**
  * A document with RFC 6902 patches applied, checked as if it came whole. The steps are read strictly: a position is a whole
@@ -47,7 +47,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
   allow(actor, 'owner', 'seller');
   const { proposalId, saveNumber, patches } = check(SaveInput, input, 'The change');
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
     if (row.saveNumber !== saveNumber) {
       const missed = await editsSince(tx, proposalId, saveNumber);
@@ -77,18 +77,15 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       filesOf(document).filter((file) => !known.has(file)),
     );
     const next = row.saveNumber + 1;
-    await tx
-      .update(proposal)
-      .set({
-        document,
-        title: document.title,
-        saveNumber: next,
-        total: suggestedTotal(document),
-        updatedAt: actor.now,
-      })
-      .where(eq(proposal.id, proposalId));
+    await updateProposal(tx, proposalId, {
+      document,
+      title: document.title,
+      saveNumber: next,
+      total: suggestedTotal(document),
+      updatedAt: actor.now,
+    });
     await noteUsed(tx, actor, row.document, document);
-    await tx.insert(proposalEdit).values({
+    await insertProposalEdit(tx, {
       companyId: actor.companyId,
       proposalId,
       saveNumber: next,
@@ -114,7 +111,7 @@ export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
   const proposalId = checkId(id, 'There is no such proposal.');
   await inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
@@ -125,16 +122,13 @@ export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
     const validUntil = daysAfter(today, ours.validityDays);
     const lapsed = row.document.validUntil !== undefined && row.document.validUntil < today;
     const next = row.saveNumber + 1;
-    await tx
-      .update(proposal)
-      .set({
-        state: 'draft',
-        updatedAt: actor.now,
-        ...(lapsed ? { document: { ...row.document, validUntil }, saveNumber: next } : {}),
-      })
-      .where(eq(proposal.id, proposalId));
+    await updateProposal(tx, proposalId, {
+      state: 'draft',
+      updatedAt: actor.now,
+      ...(lapsed ? { document: { ...row.document, validUntil }, saveNumber: next } : {}),
+    });
     if (lapsed)
-      await tx.insert(proposalEdit).values({
+      await insertProposalEdit(tx, {
         companyId: actor.companyId,
         proposalId,
         saveNumber: next,
@@ -151,14 +145,11 @@ export async function withdrawProposal(actor: Actor, id: unknown): Promise<void>
   allow(actor, 'owner', 'seller');
   const proposalId = checkId(id, 'There is no such proposal.');
   await inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
     if (row.state !== 'sent' && row.state !== 'draft')
       throw new Problem(409, `This proposal is ${row.state} already.`);
-    await tx
-      .update(proposal)
-      .set({ state: 'withdrawn', updatedAt: actor.now })
-      .where(eq(proposal.id, proposalId));
+    await updateProposal(tx, proposalId, { state: 'withdrawn', updatedAt: actor.now });
     await recordAudit(tx, actor, 'proposal withdrawn', proposalId);
   });
 }

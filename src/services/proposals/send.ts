@@ -1,7 +1,5 @@
 import canonicalize from 'canonicalize';
-import { desc, eq } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { customer, link as links, proposal, revision, site } from '@/data/schema';
 import { checkDocument, customerView, pastDays } from '@/core/offer';
 import { showDecimal } from '@/core/number';
 import { asSuggested, SendInput } from '@/model';
@@ -20,6 +18,11 @@ import { sha256 } from '../secrets';
 import { refuseUnapproved } from './approval';
 import { editsSince } from './changes';
 import { refuseUnlawfulDeposit } from './depositLaw';
+import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
+import { findLastNumber, insertRevision } from '@/data/proposals/revision';
+import { customerById } from '@/data/customers/customer';
+import { siteById } from '@/data/customers/site';
+import { updateLinksOf } from '@/data/proposals/link';
 
 /**
  * Sends a proposal: freezes a revision (canonical JSON after RFC 8785 and its SHA-256), makes a private link and puts
@@ -33,7 +36,7 @@ export async function sendProposal(
   allow(actor, 'owner', 'seller');
   const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
   return inCompany(actor.companyId, async (tx) => {
-    const [row] = await tx.select().from(proposal).where(eq(proposal.id, proposalId)).for('update');
+    const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
     if (row.state !== 'draft' && row.state !== 'sent')
       throw new Problem(409, `This proposal is ${row.state}; it cannot be sent.`);
@@ -78,15 +81,10 @@ export async function sendProposal(
 
     const canonical = canonicalize(row.document);
     if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');
-    const [last] = await tx
-      .select({ number: revision.number })
-      .from(revision)
-      .where(eq(revision.proposalId, proposalId))
-      .orderBy(desc(revision.number))
-      .limit(1);
+    const [last] = await findLastNumber(tx, proposalId);
     const number = (last?.number ?? 0) + 1;
     const revisionId = newId(actor.now);
-    await tx.insert(revision).values({
+    await insertRevision(tx, {
       companyId: actor.companyId,
       id: revisionId,
       proposalId,
@@ -97,13 +95,14 @@ export async function sendProposal(
       sentAt: actor.now,
     });
     const link = await makeLink(tx, actor, proposalId, 'proposal');
-    await tx
-      .update(proposal)
-      .set({ state: 'sent', sentSaveNumber: row.saveNumber, updatedAt: actor.now })
-      .where(eq(proposal.id, proposalId));
+    await updateProposal(tx, proposalId, {
+      state: 'sent',
+      sentSaveNumber: row.saveNumber,
+      updatedAt: actor.now,
+    });
 
-    const [payer] = await tx.select().from(customer).where(eq(customer.id, row.customerId));
-    const [place] = await tx.select().from(site).where(eq(site.id, row.siteId));
+    const [payer] = await customerById(tx, row.customerId);
+    const [place] = await siteById(tx, row.siteId);
     // What the customer chose before counts in the figure they read, as far as it is still offered.
     const kept = await keptOn(tx, { id: revisionId, proposalId, number }, row.document);
     const view = customerView(row.document, kept?.choices ?? asSuggested);
@@ -140,7 +139,7 @@ export async function revokeLinks(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
   const proposalId = checkId(id, 'There is no such proposal.');
   await inCompany(actor.companyId, async (tx) => {
-    await tx.update(links).set({ revokedAt: actor.now }).where(eq(links.proposalId, proposalId));
+    await updateLinksOf(tx, proposalId, { revokedAt: actor.now });
     await recordAudit(tx, actor, 'links revoked', proposalId);
   });
 }

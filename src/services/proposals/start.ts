@@ -1,9 +1,7 @@
 import { refuseWrong } from '../refuseWrong';
-import { and, eq } from 'drizzle-orm';
 import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { customer, proposal, site, template } from '@/data/schema';
 import { setTaxTerms } from '@/core/editing';
 import { filesOf, suggestedTotal } from '@/core/offer';
 import type { ProposalDocument, UsualTerms } from '@/model';
@@ -16,6 +14,9 @@ import { areaOf } from '../library/areas';
 import { nextNumber } from '../numbers';
 import { refuseUnknownFile } from '../files/keep';
 import { Problem } from '../problem';
+import { findSiteOfCustomer, findAddressAndExemption } from '@/data/customers/site';
+import { insertProposalRow } from '@/data/proposals/proposal';
+import { templateById } from '@/data/library/template';
 
 /** A proposal of nothing: the company's usual terms and one empty section. */
 export function emptyDocument(title: string, currency: string, usual: UsualTerms): ProposalDocument {
@@ -39,14 +40,11 @@ export async function insertProposal(
   place: Place,
   document: ProposalDocument,
 ) {
-  const [found] = await tx
-    .select({ id: site.id })
-    .from(site)
-    .where(and(eq(site.id, place.siteId), eq(site.customerId, place.customerId)));
+  const [found] = await findSiteOfCustomer(tx, place);
   if (!found) throw new Problem(404, 'There is no such site of this customer.');
   const id = newId(actor.now);
   const number = await nextNumber(tx, actor.companyId, 'proposal');
-  await tx.insert(proposal).values({
+  await insertProposalRow(tx, {
     companyId: actor.companyId,
     id,
     number,
@@ -69,11 +67,7 @@ export async function atSite(
   siteId: string,
   document: ProposalDocument,
 ): Promise<ProposalDocument> {
-  const [place] = await tx
-    .select({ address: site.address, exempt: customer.taxExempt })
-    .from(site)
-    .innerJoin(customer, and(eq(customer.companyId, site.companyId), eq(customer.id, site.customerId)))
-    .where(eq(site.id, siteId));
+  const [place] = await findAddressAndExemption(tx, siteId);
   const area = place && (await areaOf(tx, place.address.postcode));
   const { area: _, tax, ...plain } = document;
   const terms = place ? taxFor(tax, place.exempt) : tax;
@@ -95,7 +89,7 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
     const ours = await companyOf(tx, actor.companyId);
     let document = emptyDocument(title.trim(), ours.currency, ours.usual);
     if (templateId) {
-      const [found] = await tx.select().from(template).where(eq(template.id, templateId));
+      const [found] = await templateById(tx, templateId);
       if (!found) throw new Problem(404, 'There is no such template.');
       document = { ...found.document, reckoning: 2, title: title.trim() };
       // How customers read prices is the company's to say, not a template's of once.

@@ -1,7 +1,4 @@
-import { desc, inArray } from 'drizzle-orm';
 import { inCompany } from '@/data/connection';
-import { customerOfAgreement } from '@/data/joins';
-import { agreement, costEntry, customer } from '@/data/schema';
 import { minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
@@ -11,6 +8,8 @@ import { groupBy } from '@/core/collections/groupBy';
 import { companyOf } from '@/data/settings/company';
 import { writeStage } from '../jobCosting/jobReport';
 import { chunks } from './chunks';
+import { findAgreementsSigned } from '@/data/agreements/agreement';
+import { findCostsOfAgreements } from '@/data/jobCosting/costEntry';
 
 interface Row extends Standing {
   readonly id: string;
@@ -31,11 +30,7 @@ export async function readAgreementsReport(actor: Actor, year: number | 'all' | 
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
-    const signed = await tx
-      .select({ id: agreement.id, customer: customer.name, acceptedAt: agreement.acceptedAt })
-      .from(agreement)
-      .innerJoin(customer, customerOfAgreement)
-      .orderBy(desc(agreement.number));
+    const signed = await findAgreementsSigned(tx);
     const dated = signed.map(({ acceptedAt, ...row }) => {
       const signedOn = businessDate(acceptedAt, ours.timeZone);
       return { ...row, signedOn, year: Number(signedOn.slice(0, 4)) };
@@ -45,10 +40,7 @@ export async function readAgreementsReport(actor: Actor, year: number | 'all' | 
     const rows: Row[] = [];
     for (const heads of chunks(dated.filter((row) => shown === 'all' || row.year === shown))) {
       const ids = heads.map(({ id }) => id);
-      const entries = groupBy(
-        await tx.select().from(costEntry).where(inArray(costEntry.agreementId, ids)),
-        ({ agreementId }) => agreementId,
-      );
+      const entries = groupBy(await findCostsOfAgreements(tx, ids), ({ agreementId }) => agreementId);
       for (const [i, each] of (await loadAgreements(tx, ids)).entries()) {
         const { id, number, title } = each.head;
         const { customer: payer, signedOn } = heads[i]!;

@@ -1,7 +1,5 @@
-import { and, desc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { agreement, decline, item, proposal, revision, user } from '@/data/schema';
 import type { ItemOffered, SentProposal, WinRow } from '@/core/insight';
 import { groupFigures, offeredRows, winRows } from '@/core/insight';
 import type { Amount } from '@/core/number';
@@ -16,44 +14,21 @@ import { groupBy } from '@/core/collections/groupBy';
 import { companyOf } from '@/data/settings/company';
 import { stateToday } from '@/core/offer/stateToday';
 import { chunks } from './chunks';
+import { findSentSince, findRevisionsOf } from '@/data/proposals/revision';
+import { findStates } from '@/data/proposals/proposal';
+import { findAgreementsOfProposals } from '@/data/agreements/agreement';
+import { findDeclines } from '@/data/proposals/decline';
+import { findItemNames } from '@/data/library/item';
 
 /** Proposals first sent from a day on, newest first, some at a time, each with its newest revision. Change orders are none. */
 async function* sentSince(tx: Transaction, from: Date) {
-  const first = await tx
-    .select({
-      proposalId: revision.proposalId,
-      sentAt: sql<string>`min(${revision.sentAt})`,
-      last: sql<number>`max(${revision.number})::int`,
-    })
-    .from(revision)
-    .innerJoin(
-      proposal,
-      and(eq(proposal.companyId, revision.companyId), eq(proposal.id, revision.proposalId)),
-    )
-    .where(isNull(proposal.agreementId))
-    .groupBy(revision.proposalId)
-    .having(gte(sql`min(${revision.sentAt})`, from.toISOString()))
-    .orderBy(desc(sql`min(${revision.sentAt})`));
+  const first = await findSentSince(tx, from);
   for (const some of chunks(first)) {
     const ids = some.map(({ proposalId }) => proposalId);
-    const revisions = groupBy(
-      await tx.select().from(revision).where(inArray(revision.proposalId, ids)),
-      ({ proposalId }) => proposalId,
-    );
-    const proposals = await tx
-      .select({ id: proposal.id, state: proposal.state, seller: user.name })
-      .from(proposal)
-      .innerJoin(user, and(eq(user.companyId, proposal.companyId), eq(user.id, proposal.sellerId)))
-      .where(inArray(proposal.id, ids));
-    const signed = await tx.select().from(agreement).where(inArray(agreement.proposalId, ids));
-    const declined = await tx
-      .select({ revisionId: decline.revisionId })
-      .from(decline)
-      .innerJoin(
-        revision,
-        and(eq(revision.companyId, decline.companyId), eq(revision.id, decline.revisionId)),
-      )
-      .where(inArray(revision.proposalId, ids));
+    const revisions = groupBy(await findRevisionsOf(tx, ids), ({ proposalId }) => proposalId);
+    const proposals = await findStates(tx, ids);
+    const signed = await findAgreementsOfProposals(tx, ids);
+    const declined = await findDeclines(tx, ids);
     for (const { proposalId, sentAt, last } of some) {
       const agreed = signed.find((each) => each.proposalId === proposalId) ?? null;
       const newest = revisions
@@ -145,7 +120,5 @@ export type SalesReport = Awaited<ReturnType<typeof readSalesReport>>;
 
 async function namesOf(tx: Transaction, ids: readonly string[]) {
   const known = ids.filter((id) => /^[0-9a-f-]{36}$/.test(id));
-  return known.length === 0
-    ? []
-    : tx.select({ id: item.id, code: item.code, name: item.name }).from(item).where(inArray(item.id, known));
+  return known.length === 0 ? [] : findItemNames(tx, known);
 }

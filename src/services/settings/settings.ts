@@ -1,8 +1,6 @@
 import { refuseWrong } from '../refuseWrong';
-import { asc, eq } from 'drizzle-orm';
 import Type from 'typebox';
 import { inCompany } from '@/data/connection';
-import { company, user } from '@/data/schema';
 import { Accounts, CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
@@ -10,6 +8,8 @@ import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { putOver } from '../over';
 import { emptyDocument } from '../proposals/start';
+import { findPeople } from '@/data/accounts/user';
+import { updateCompany } from '@/data/settings/company';
 
 type Company = Awaited<ReturnType<typeof companyOf>>;
 /** What the owner settles on the settings page. */
@@ -37,10 +37,7 @@ const settled = ({
 export async function readSettings(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
     const { createdAt: _, ...settings } = await companyOf(tx, actor.companyId);
-    const users = await tx
-      .select({ id: user.id, name: user.name, email: user.email, role: user.role })
-      .from(user)
-      .orderBy(asc(user.name));
+    const users = await findPeople(tx);
     return { company: settings, settled: settled(settings), users };
   });
 }
@@ -75,7 +72,7 @@ export async function saveSettings(actor: Actor, input: unknown): Promise<Settle
       refuseWrong({ ...emptyDocument(name, currency, values.usual), loads });
     for (const { name, schedule } of values.money.presets)
       refuseWrong({ ...emptyDocument(name, currency, values.usual), schedule });
-    await tx.update(company).set(values).where(eq(company.id, actor.companyId));
+    await updateCompany(tx, actor.companyId, values);
     await recordAudit(tx, actor, 'settings changed', actor.companyId, { ...values });
     return values;
   });
@@ -87,10 +84,7 @@ export async function saveAccounts(actor: Actor, input: unknown): Promise<void> 
   const accounts = check(Accounts, input, 'The accounts');
   await inCompany(actor.companyId, async (tx) => {
     const { money } = await companyOf(tx, actor.companyId, 'update');
-    await tx
-      .update(company)
-      .set({ money: { ...money, accounts } })
-      .where(eq(company.id, actor.companyId));
+    await updateCompany(tx, actor.companyId, { money: { ...money, accounts } });
     await recordAudit(tx, actor, 'accounts changed', actor.companyId, { ...accounts });
   });
 }

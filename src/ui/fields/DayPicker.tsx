@@ -5,6 +5,9 @@ import generatePicker from 'antd/es/date-picker/generatePicker';
 import dayjsConfig from '@rc-component/picker/generate/dayjs';
 import type { Dayjs } from 'dayjs';
 import dayjs from 'dayjs';
+import type { ChangeEvent, InputHTMLAttributes, Ref, SyntheticEvent } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { typedDay } from '@/core/calendar';
 import { showDate } from '@/core/text/dates';
 
@@ -26,6 +29,55 @@ const read = (day: string | null | undefined): Dayjs | null => (day ? dayjs(day)
 const write = (day: Dayjs | null | undefined): string | null => (day ? day.format('YYYY-MM-DD') : null);
 
 const now = (): string => dayjs().format('YYYY-MM-DD');
+
+/**
+ * The text of a date field. What is typed is held until the field is left or Enter is pressed: half of a date (`1/5` of
+ * `1/5/2026`) is a date too, and taken at once it would be written over what is being typed.
+ */
+function HeldText(props: InputHTMLAttributes<HTMLInputElement> & { readonly ref?: Ref<HTMLInputElement> }) {
+  const { value, onChange } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const [seen, setSeen] = useState(value);
+  if (seen !== value) {
+    // A day was picked, or taken: it stands instead of what was typed.
+    setSeen(value);
+    setTyped(null);
+  }
+  // What the picker does next it does with what was just taken.
+  const now = useRef(props);
+  useLayoutEffect(() => {
+    now.current = props;
+  });
+  const take = (event: SyntheticEvent<HTMLInputElement>) => {
+    if (typed === null) return;
+    flushSync(() => {
+      setTyped(null);
+      onChange?.(event as ChangeEvent<HTMLInputElement>);
+    });
+  };
+  return (
+    <input
+      {...props}
+      value={typed ?? value}
+      onChange={(event) => {
+        if (event.target.value !== '') return setTyped(event.target.value);
+        setTyped(null);
+        onChange?.(event);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === 'Tab') take(event);
+        if (event.key === 'Escape') setTyped(null);
+        now.current.onKeyDown?.(event);
+      }}
+      onBlur={(event) => {
+        take(event);
+        now.current.onBlur?.(event);
+      }}
+    />
+  );
+}
+
+const parts = { input: HeldText };
 
 /** A business date (YYYY-MM-DD), picked or typed: `12/5`, `5 Dec`, `+14`. */
 export function DayPicker({
@@ -69,6 +121,7 @@ export function DayPicker({
     <Picker
       {...rest}
       {...(label === undefined ? {} : { 'aria-label': label })}
+      components={parts}
       format={FORMAT}
       placeholder={placeholder}
       needConfirm={false}
@@ -100,6 +153,7 @@ export function DayRangePicker({
     <Picker.RangePicker
       {...(className === undefined ? {} : { className })}
       aria-label={label}
+      components={parts}
       format={FORMAT}
       placeholder={[`${label} from`, 'to']}
       needConfirm={false}

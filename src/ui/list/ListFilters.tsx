@@ -1,6 +1,6 @@
 'use client';
 
-import { Input, Select } from 'antd';
+import { Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
 import type { ListFilter, ListSpec, ListState } from '@/core/lists';
 import { readRange } from '@/core/lists';
@@ -72,6 +72,12 @@ function FilterField({
         options={[...filter.options]}
         onChange={set}
       />
+    );
+  if (filter.kind === 'flag')
+    return (
+      <Checkbox checked={values.length > 0} onChange={({ target }) => set(target.checked ? ['1'] : [])}>
+        {filter.label}
+      </Checkbox>
     );
   const range = readRange(filter.kind, values[0] ?? '') ?? nothing;
   const put = ({ from, to }: { from: string | null; to: string | null }) =>

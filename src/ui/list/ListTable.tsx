@@ -13,6 +13,8 @@ import { StateMark } from '../StateMark';
 import { ListTools } from './ListTools';
 import { PickedRows } from './PickedRows';
 import { useListAddress } from './useListAddress';
+import { namedCell } from '../tables/namedCell';
+import '../tables/tables.css';
 import './list.css';
 
 type SaveListPreferences = (input: { list: string; preferences: ListPreferences }) => Promise<Answer<void>>;
@@ -65,6 +67,7 @@ const tableColumn = <Row,>(
   ...(column.unsorted
     ? {}
     : { sorter: true, sortOrder: sort.by !== column.key ? null : sort.down ? 'descend' : 'ascend' }),
+  onCell: () => namedCell(column.title),
   render: (_: unknown, row: Row) => render?.(row) ?? plain(column, row[column.key as keyof Row]),
 });
 
@@ -105,6 +108,7 @@ export function ListTable<Row extends Identified>({
   path,
   find,
   render = {},
+  acts,
   none,
   note,
 }: ListProps<Row> & {
@@ -114,6 +118,8 @@ export function ListTable<Row extends Identified>({
   readonly find: string;
   /** Cells that show more than their column's text. */
   readonly render?: Readonly<Partial<Record<string, (row: Row) => React.ReactNode>>>;
+  /** What can be done with the rows that are selected; `done` takes the selection back. */
+  readonly acts?: (rows: readonly Row[], done: () => void) => React.ReactNode;
   /** What to say and to do where there is nothing at all yet. */
   readonly none: React.ReactNode;
   readonly note?: React.ReactNode;
@@ -142,7 +148,9 @@ export function ListTable<Row extends Identified>({
       />
       {note}
       {rowsPicked.length > 0 && (
-        <PickedRows spec={spec} rows={rowsPicked} file={file('csv')} clear={() => setPicked([])} />
+        <PickedRows spec={spec} rows={rowsPicked} file={file('csv')} clear={() => setPicked([])}>
+          {acts?.(rowsPicked, () => setPicked([]))}
+        </PickedRows>
       )}
       {count === 0 && !isNarrowed(state) ? (
         <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description={none} />

@@ -1,11 +1,14 @@
 'use client';
 
+import type { InputRef } from 'antd';
 import { Button, Checkbox, Dropdown, Input, Popover } from 'antd';
+import { useRef, useState } from 'react';
 import type { ListColumn, ListSpec, ListState } from '@/core/lists';
 import { isNarrowed } from '@/core/lists';
 import type { ListPreferences } from '@/model';
 import { ListFilters } from './ListFilters';
 import { ListViews } from './ListViews';
+import { useSlash } from './useSlash';
 
 /** What stands over a list: its search and filters, views, columns and files. */
 export function ListTools({
@@ -37,10 +40,15 @@ export function ListTools({
   readonly type: (search: string) => void;
   readonly keep: (preferences: ListPreferences) => void;
 }) {
+  const field = useRef<InputRef>(null);
+  const [filtering, setFiltering] = useState(false);
+  useSlash(() => field.current?.focus({ cursor: 'all' }));
+  const narrowed = isNarrowed({ ...asked, search: '' });
   return (
     <>
       <div className="list-tools" role="search">
         <Input
+          ref={field}
           className="list-find"
           placeholder={find}
           aria-label={`Find in ${spec.name}`}
@@ -50,6 +58,15 @@ export function ListTools({
           onChange={({ target }) => type(target.value)}
         />
         <span className="list-acts">
+          {spec.filters.length > 0 && (
+            <Button
+              className="list-filtering"
+              aria-expanded={filtering}
+              onClick={() => setFiltering(!filtering)}
+            >
+              {narrowed ? 'Filters, some set' : 'Filters'}
+            </Button>
+          )}
           <ListViews path={path} address={address} views={views} save={(next) => keep({ views: next })} />
           <Popover
             trigger="click"
@@ -83,7 +100,11 @@ export function ListTools({
         </span>
       </div>
       {spec.filters.length > 0 && (
-        <div className="list-tools" role="group" aria-label="Filters">
+        <div
+          className={`list-tools list-filters ${filtering ? 'list-filters-open' : ''}`}
+          role="group"
+          aria-label="Filters"
+        >
           <ListFilters spec={spec} state={asked} go={go} />
           {isNarrowed(asked) && (
             <Button type="link" onClick={() => go({ search: '', filters: {} })}>

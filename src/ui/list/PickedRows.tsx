@@ -11,13 +11,16 @@ export const PickedRows = <Row extends { readonly id: string }>({
   rows,
   file,
   clear,
+  children,
 }: {
   readonly spec: ListSpec;
   readonly rows: readonly Row[];
   readonly file: string;
   readonly clear: () => void;
+  /** What can be done with them. */
+  readonly children?: React.ReactNode;
 }) => (
-  <p className="list-picked" role="status">
+  <div className="list-picked" role="status">
     <span>
       {rows.length} selected
       {spec.columns
@@ -29,11 +32,12 @@ export const PickedRows = <Row extends { readonly id: string }>({
           </span>
         ))}
     </span>
+    {children}
     <a className="link-in-text" download href={`${file}&ids=${rows.map(({ id }) => id).join(',')}`}>
       Export selected
     </a>
     <Button type="link" size="small" onClick={clear}>
       Select none
     </Button>
-  </p>
+  </div>
 );

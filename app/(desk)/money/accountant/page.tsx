@@ -1,23 +1,30 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { businessDate, may } from '@/services/actor';
-import { listBatches } from '@/services/billing/batches';
+import type { AddressParameters } from '@/core/lists';
+import { batchList } from '@/services/billing/batchList';
+import { readList } from '@/services/lists/deskList';
 import { readSettings } from '@/services/settings/settings';
 import { usualAccounts } from '@/core/billing';
 import { Accountant } from '@/desk/billing/Accountant';
 import '@/desk/billing/billing.css';
 import { makeBatchAction, previewBatchAction, saveAccountsAction } from '../../../moneyActions';
+import { saveListPreferencesAction } from '../../../actions';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'For the accountant' };
 
-export default async function AccountantPage() {
+export default async function AccountantPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor();
   if (!may(actor, 'owner', 'office')) notFound();
-  const [batches, { company }] = await Promise.all([listBatches(actor), readSettings(actor)]);
+  const [batches, { company }] = await Promise.all([
+    readList(actor, batchList, await searchParams),
+    readSettings(actor),
+  ]);
   return (
     <Accountant
       batches={batches}
+      savePreferences={saveListPreferencesAction}
       accounts={company.money.accounts ?? usualAccounts}
       timeZone={company.timeZone}
       mayChange={may(actor, 'owner')}

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import type { AddressParameters } from '@/core/lists';
 import { loadMoneySums } from '@/services/billing/moneySums';
 import { readList } from '@/services/lists/deskList';
 import { paymentList } from '@/services/payments/paymentList';
 import { MoneyFigures } from '@/desk/billing/MoneyFigures';
 import { PaymentList } from '@/desk/payments/PaymentList';
+import { MoneyTabs } from '@/desk/billing/MoneyTabs';
 import '@/desk/billing/billing.css';
 import { saveListPreferencesAction } from '../../../actions';
 import { pageActor } from '../../../session';
@@ -24,14 +24,7 @@ export default async function PaymentsPage({ searchParams }: { searchParams: Pro
         <h1>Money</h1>
       </header>
       <MoneyFigures figures={moneyFigures(sums, thisMonth ? 'received' : 'payments')} />
-      <nav className="tab-links money-tabs" aria-label="Invoices or payments">
-        <Link href="/money" prefetch={false}>
-          Invoices
-        </Link>
-        <Link href="/money/payments" prefetch={false} aria-current="page">
-          Payments
-        </Link>
-      </nav>
+      <MoneyTabs here="payments" />
       <PaymentList list={list} savePreferences={saveListPreferencesAction} />
     </div>
   );

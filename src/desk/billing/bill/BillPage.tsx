@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, App, Button, Input, Popconfirm, Select } from 'antd';
+import { Alert, App, Button, Input, Popconfirm, Select, Segmented, Checkbox } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -262,24 +262,20 @@ export function BillPage({
           {path !== 'release' && (
             <>
               <div className="bill-view">
-                <span role="group" aria-label="Gathered by">
-                  <button type="button" aria-pressed={by === 'section'} onClick={() => setBy('section')}>
-                    By section
-                  </button>
-                  {work.stages.length > 0 && (
-                    <button type="button" aria-pressed={by === 'stage'} onClick={() => setBy('stage')}>
-                      By stage
-                    </button>
-                  )}
-                </span>
-                <label>
-                  <input
-                    type="checkbox"
-                    checked={folded}
-                    onChange={(event) => setFolded(event.target.checked)}
-                  />{' '}
+                {work.stages.length > 0 && (
+                  <Segmented
+                    aria-label="Gathered by"
+                    value={by}
+                    options={[
+                      { value: 'section', label: 'By section' },
+                      { value: 'stage', label: 'By stage' },
+                    ]}
+                    onChange={setBy}
+                  />
+                )}
+                <Checkbox checked={folded} onChange={({ target }) => setFolded(target.checked)}>
                   Fold away what is finished
-                </label>
+                </Checkbox>
               </div>
               <Rows
                 work={work}

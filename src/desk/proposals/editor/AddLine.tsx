@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
@@ -115,6 +116,9 @@ export function AddLine() {
     giveUpLooking();
   };
 
+  /** What was found is what these words ask for. */
+  const fits = (typed: string) => found !== null && found.words === readAddLine(typed).words;
+
   const onPaste = (event: ClipboardEvent<HTMLInputElement>) => {
     const clip = event.clipboardData.getData('text/plain');
     if (!clip.trim().includes('\n')) return;
@@ -143,8 +147,8 @@ export function AddLine() {
         [...document.querySelectorAll<HTMLElement>('[data-cell="quantity"]')].at(-1)?.focus();
     } else if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
-      const fresh = found !== null && found.words === readAddLine(event.currentTarget.value).words;
-      add(event.shiftKey, !event.shiftKey && fresh ? (found.all[picked] ?? null) : null);
+      const fresh = fits(event.currentTarget.value);
+      add(event.shiftKey, !event.shiftKey && fresh ? (found!.all[picked] ?? null) : null);
     } else if (event.key === 'Escape') {
       if (text === '' && target.kind !== 'section')
         setTarget({ kind: 'section', sectionId: work.document.sections[0]!.id });
@@ -216,6 +220,15 @@ export function AddLine() {
         onPaste={onPaste}
       />
       <span className="soft add-where">{said || where}</span>
+      {text.trim() !== '' && (
+        // Where there are fingers and no Enter key.
+        <span className="add-touch">
+          <Button type="primary" onClick={() => add(false, fits(text) ? (found!.all[picked] ?? null) : null)}>
+            Add
+          </Button>
+          <Button onClick={() => add(true, null)}>Own line</Button>
+        </span>
+      )}
       <button type="button" className="plain-button" onClick={() => setBrowsing(true)}>
         Browse library
       </button>

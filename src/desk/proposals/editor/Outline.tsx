@@ -1,41 +1,26 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { useEffect, useRef } from 'react';
-import { addSection, moveBy } from '@/core/editing';
+import { moveBy } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
-import { newPartId, useEditor, useEditorActions } from './context';
+import { useEditor } from './context';
+import { useSections } from './useSections';
 
-/** Sections with their amounts, and what in them waits for the customer or for us. */
-export function Outline() {
-  const { work, figures, target, setTarget, readOnly } = useEditor();
-  const { reveal } = useEditorActions();
+/**
+ * Sections with their amounts, and what in them waits for the customer or for us.
+ *
+ * @param left told when a section is gone to, where the outline lies over the sheet
+ */
+export function Outline({ left }: { readonly left?: () => void }) {
+  const { work, figures, target, readOnly } = useEditor();
+  const sections = useSections();
   const add = () => {
-    const id = newPartId();
-    work.edit((draft) =>
-      addSection(draft, id, 'New section', target.kind === 'section' ? target.sectionId : undefined),
-    );
-    setTarget({ kind: 'section', sectionId: id });
-    reveal({ key: id, cell: 'description' });
+    left?.();
+    sections.add();
   };
-  const addNow = useRef(add);
-  useEffect(() => {
-    addNow.current = add;
-  });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      // By place on the keyboard: with Alt, some systems write another letter.
-      if (!event.altKey || event.ctrlKey || event.metaKey || event.code !== 'KeyS' || readOnly) return;
-      event.preventDefault();
-      (document.activeElement as HTMLElement | null)?.blur();
-      addNow.current();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [readOnly]);
   const go = (id: string) => {
-    setTarget({ kind: 'section', sectionId: id });
-    reveal({ key: id, align: 'start' });
+    left?.();
+    sections.go(id);
   };
   return (
     <nav className="outline" aria-label="Outline">

@@ -10,6 +10,7 @@ import type { Line, LibraryItem } from '@/model';
 import { unitName } from '@/model';
 import { newPartId } from './context';
 import { matchLines } from '../../library/search';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 const OWN = 'own';
 const SKIP = 'skip';
@@ -127,50 +128,58 @@ export function PasteDialog({
           />
         </div>
       )}
-      <table className="table-plain paste-table">
-        <thead>
-          <tr>
-            <th>Pasted</th>
-            <th className="amount">Quantity</th>
-            <th>Becomes</th>
-            <th className="amount">Amount</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map(({ typed, i }) => (
-            <tr key={i}>
-              <td>{typed.words}</td>
-              <td className="amount">
+      <PlainTable
+        label="Pasted lines"
+        rows={shown}
+        rowKey={({ i }) => i}
+        columns={[
+          { key: 'words', title: 'Pasted', cell: ({ typed }) => typed.words },
+          {
+            key: 'quantity',
+            title: 'Quantity',
+            figure: true,
+            cell: ({ typed }) => (
+              <>
                 {typed.quantity === null ? (
                   <span className="wrong">to look at</span>
                 ) : (
                   showDecimal(typed.quantity)
                 )}{' '}
                 {typed.unit ? unitName(typed.unit) : ''}
-              </td>
-              <td>
-                <Select
-                  size="small"
-                  aria-label={`What “${typed.words}” becomes`}
-                  style={{ width: '100%' }}
-                  value={matches[i] === undefined ? null : pickOf(i)}
-                  loading={matches[i] === undefined && !tooMany}
-                  options={[
-                    ...(matches[i] ?? []).map(({ id, code, name, unit }) => ({
-                      value: id,
-                      label: `${code} ${name} (${unitName(unit)})`,
-                    })),
-                    { value: OWN, label: 'A line of its own' },
-                    { value: SKIP, label: 'Leave it out' },
-                  ]}
-                  onChange={(value: string) => setPicks((before) => ({ ...before, [i]: value }))}
-                />
-              </td>
-              <td className="amount">{typed.price === undefined ? '' : showDecimal(typed.price)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            key: 'becomes',
+            title: 'Becomes',
+            width: '46%',
+            cell: ({ typed, i }) => (
+              <Select
+                size="small"
+                aria-label={`What “${typed.words}” becomes`}
+                style={{ width: '100%' }}
+                value={matches[i] === undefined ? null : pickOf(i)}
+                loading={matches[i] === undefined && !tooMany}
+                options={[
+                  ...(matches[i] ?? []).map(({ id, code, name, unit }) => ({
+                    value: id,
+                    label: `${code} ${name} (${unitName(unit)})`,
+                  })),
+                  { value: OWN, label: 'A line of its own' },
+                  { value: SKIP, label: 'Leave it out' },
+                ]}
+                onChange={(value: string) => setPicks((before) => ({ ...before, [i]: value }))}
+              />
+            ),
+          },
+          {
+            key: 'amount',
+            title: 'Amount',
+            figure: true,
+            cell: ({ typed }) => (typed.price === undefined ? '' : showDecimal(typed.price)),
+          },
+        ]}
+      />
       {rows.length > PER_PAGE && (
         <Pagination
           size="small"

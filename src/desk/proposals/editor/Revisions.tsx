@@ -9,8 +9,27 @@ import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { asked } from '@/ui/asked';
 import './change/change.css';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 export type Compare = (input: unknown) => Promise<Answer<DocumentChanges>>;
+
+/** What a revision is known by; one whose seal does not fit was tampered with. */
+const Seal = ({
+  revision: { intact, sha256 },
+  replaced,
+}: {
+  readonly revision: ProposalAtDesk['revisions'][number];
+  readonly replaced: boolean;
+}) =>
+  intact ? (
+    <span title="SHA-256 of the frozen document">
+      {sha256.slice(0, 8)}…{replaced ? ' replaced' : ''}
+    </span>
+  ) : (
+    <strong className="wrong" role="alert">
+      was changed in the database: its seal does not fit
+    </strong>
+  );
 
 /** What was sent so far, each revision with its seal, and what changed from one to the next. */
 export function Revisions({
@@ -37,51 +56,52 @@ export function Revisions({
   // Always on offer while it can be changed: what is typed meanwhile is saved without a word.
   return (
     <>
-      <table className="table-plain table-close">
-        <tbody>
-          {newest && proposal.state !== 'accepted' && (
-            <tr>
-              <td className="nowrap">As it stands</td>
-              <td className="soft">now</td>
-              <td />
-              <td>
-                <Button size="small" type="link" onClick={() => void look(newest.number, null)}>
+      <PlainTable
+        label="Revisions"
+        headless
+        rows={[
+          ...(newest && proposal.state !== 'accepted' ? [{ now: true as const, of: newest }] : []),
+          ...proposal.revisions.map((of) => ({ now: false as const, of })),
+        ]}
+        rowKey={({ now, of }) => (now ? 'now' : of.id)}
+        columns={[
+          {
+            key: 'revision',
+            title: 'Revision',
+            className: 'nowrap',
+            cell: ({ now, of }) => (now ? 'As it stands' : `Revision ${of.number}`),
+          },
+          {
+            key: 'sent',
+            title: 'Sent',
+            className: 'nowrap',
+            cell: ({ now, of }) => (
+              <span className="soft">{now ? 'now' : showInstant(of.sentAt, timeZone)}</span>
+            ),
+          },
+          {
+            key: 'seal',
+            title: 'Seal',
+            className: 'seal nowrap',
+            cell: ({ now, of }) => !now && <Seal revision={of} replaced={of !== newest} />,
+          },
+          {
+            key: 'act',
+            title: '',
+            cell: ({ now, of }) =>
+              (now || of.number > 1) && (
+                <Button
+                  size="small"
+                  type="link"
+                  {...(now ? {} : { 'aria-label': `What changed with revision ${of.number}` })}
+                  onClick={() => void (now ? look(of.number, null) : look(of.number - 1, of.number))}
+                >
                   What changed
                 </Button>
-              </td>
-            </tr>
-          )}
-          {proposal.revisions.map((revision, i) => (
-            <tr key={revision.id}>
-              <td className="nowrap">Revision {revision.number}</td>
-              <td className="soft nowrap">{showInstant(revision.sentAt, timeZone)}</td>
-              <td className="seal nowrap" title="SHA-256 of the frozen document">
-                {revision.intact ? (
-                  <>
-                    {revision.sha256.slice(0, 8)}…{i === 0 ? '' : ' replaced'}
-                  </>
-                ) : (
-                  <strong className="wrong" role="alert">
-                    was changed in the database: its seal does not fit
-                  </strong>
-                )}
-              </td>
-              <td>
-                {revision.number > 1 && (
-                  <Button
-                    size="small"
-                    type="link"
-                    aria-label={`What changed with revision ${revision.number}`}
-                    onClick={() => void look(revision.number - 1, revision.number)}
-                  >
-                    What changed
-                  </Button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              ),
+          },
+        ]}
+      />
       {seen && (
         <Modal
           open
@@ -107,76 +127,77 @@ function ChangesTable({ changes }: { changes: DocumentChanges }) {
   return (
     <div className="compare" role="region" aria-label="What changed" tabIndex={0}>
       {lines.length > 0 && (
-        <table className="table-plain" aria-label="Lines that changed">
-          <thead>
-            <tr>
-              <th>Line</th>
-              <th>Before</th>
-              <th>Now</th>
-              <th className="amount">Cost</th>
-              <th className="amount">On the price</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map((line, i) => (
-              <tr key={i} className={line.after ? undefined : 'gone'}>
-                <td>
-                  {line.name} <span className="soft">{line.section}</span>
-                </td>
-                <td className="soft">{inShort(line.before) ?? 'new'}</td>
-                <td>{inShort(line.after) ?? 'gone'}</td>
-                <td className="amount soft">
-                  {line.before && line.after && line.before.cost !== line.after.cost
-                    ? `${showDecimal(line.before.cost)} → ${showDecimal(line.after.cost)}`
-                    : showDecimal((line.after ?? line.before)!.cost)}
-                </td>
-                <td className="amount">
-                  {isNothing(line.difference)
-                    ? ''
-                    : `${isBelowZero(line.difference) ? '' : '+'}${showDecimal(line.difference)}`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PlainTable
+          label="Lines that changed"
+          rows={lines.map((line, i) => ({ ...line, i }))}
+          rowKey={({ i }) => i}
+          rowClass={({ after }) => (after ? '' : 'gone')}
+          columns={[
+            {
+              key: 'line',
+              title: 'Line',
+              cell: ({ name, section }) => (
+                <>
+                  {name} <span className="soft">{section}</span>
+                </>
+              ),
+            },
+            {
+              key: 'before',
+              title: 'Before',
+              cell: ({ before }) => <span className="soft">{inShort(before) ?? 'new'}</span>,
+            },
+            { key: 'now', title: 'Now', cell: ({ after }) => inShort(after) ?? 'gone' },
+            {
+              key: 'cost',
+              title: 'Cost',
+              figure: true,
+              cell: ({ before, after }) => (
+                <span className="soft">
+                  {before && after && before.cost !== after.cost
+                    ? `${showDecimal(before.cost)} → ${showDecimal(after.cost)}`
+                    : showDecimal((after ?? before)!.cost)}
+                </span>
+              ),
+            },
+            {
+              key: 'price',
+              title: 'On the price',
+              figure: true,
+              cell: ({ difference }) =>
+                isNothing(difference)
+                  ? ''
+                  : `${isBelowZero(difference) ? '' : '+'}${showDecimal(difference)}`,
+            },
+          ]}
+        />
       )}
-      <table className="table-plain" aria-label="Sums before and now">
-        <thead>
-          <tr>
-            <th />
-            <th className="amount">Before</th>
-            <th className="amount">Now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sums.map(({ name, before, after }) => (
-            <tr key={name} className={before === after ? 'soft' : undefined}>
-              <td>{name}</td>
-              <td className="amount">{showDecimal(before)}</td>
-              <td className="amount">{showDecimal(after)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PlainTable
+        label="Sums before and now"
+        rows={sums}
+        rowKey={({ name }) => name}
+        rowClass={({ before, after }) => (before === after ? 'soft' : '')}
+        columns={[
+          { key: 'name', title: '', cell: ({ name }) => name },
+          { key: 'before', title: 'Before', figure: true, cell: ({ before }) => showDecimal(before) },
+          { key: 'now', title: 'Now', figure: true, cell: ({ after }) => showDecimal(after) },
+        ]}
+      />
       {words.length > 0 && (
-        <table className="table-plain" aria-label="What else the customer reads differently">
-          <thead>
-            <tr>
-              <th>The customer reads</th>
-              <th>Before</th>
-              <th>Now</th>
-            </tr>
-          </thead>
-          <tbody>
-            {words.map(({ what, before, after }, i) => (
-              <tr key={i}>
-                <td>{what}</td>
-                <td className="soft">{before ?? '–'}</td>
-                <td>{after ?? '–'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PlainTable
+          label="What else the customer reads differently"
+          rows={words.map((word, i) => ({ ...word, i }))}
+          rowKey={({ i }) => i}
+          columns={[
+            { key: 'what', title: 'The customer reads', cell: ({ what }) => what },
+            {
+              key: 'before',
+              title: 'Before',
+              cell: ({ before }) => <span className="soft">{before ?? '–'}</span>,
+            },
+            { key: 'now', title: 'Now', cell: ({ after }) => after ?? '–' },
+          ]}
+        />
       )}
     </div>
   );

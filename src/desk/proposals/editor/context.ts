@@ -58,8 +58,9 @@ export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
     /** Opens or closes what a row holds. */
     readonly toggle: (key: string) => void;
     readonly reveal: (where: Reveal) => void;
-    /** The columns of the sheet between unit and amount. */
+    /** The columns of the sheet between unit and amount: those of the chosen ones the screen has room for. */
     readonly columns: readonly Column[];
+    readonly chosenColumns: readonly Column[];
     readonly setColumns: (columns: readonly Column[]) => void;
     /** Takes a row into the selection or out of it; `to` extends it from the last one to here. */
     readonly select: (id: string, how: 'one' | 'to') => void;

@@ -1,6 +1,6 @@
 'use client';
 
-import { Modal } from 'antd';
+import { Input, Modal } from 'antd';
 import { useMemo, useState } from 'react';
 import type { AgreedForChange } from '@/core/agreements';
 import { leftIn, moreOf, omissionLine } from '@/core/agreements';
@@ -13,6 +13,7 @@ import type { Line } from '@/model';
 import { unitAfter } from '@/model';
 import { newPartId, useEditor } from '../context';
 import './change.css';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 /** What typing a new quantity makes: less is left out, more is added at the price it was agreed at. */
 function lineFor(agreed: AgreedForChange, typed: string): Line | null {
@@ -85,8 +86,8 @@ export function AgreedDialog({ agreed, close }: { agreed: readonly AgreedForChan
         Type the new quantity. Less is left out at what was agreed for it; more is added at the same price; 0
         leaves the line out.
       </p>
-      <input
-        className="plain-field"
+      <Input
+        allowClear
         aria-label="Find a line of the agreement"
         placeholder="find a line"
         value={words}
@@ -94,42 +95,51 @@ export function AgreedDialog({ agreed, close }: { agreed: readonly AgreedForChan
         onChange={({ target: { value } }) => setWords(value)}
       />
       <div className="agreed-lines" role="region" aria-label="Lines of the agreement" tabIndex={0}>
-        <table className="table-plain">
-          <thead>
-            <tr>
-              <th>Work</th>
-              <th className="amount">Agreed</th>
-              <th className="amount">Still in</th>
-              <th>New quantity</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map(({ line, i }) => (
-              <tr key={line.id}>
-                <td>
+        <PlainTable
+          label="Lines of the agreement"
+          rows={shown}
+          rowKey={({ line }) => line.id}
+          columns={[
+            {
+              key: 'work',
+              title: 'Work',
+              cell: ({ line }) => (
+                <>
                   {line.description} <span className="soft">{line.section}</span>
-                </td>
-                <td className="amount">{showDecimal(line.amount)}</td>
-                <td className="amount">
-                  {showQuantity(leftIn(line))} {unitAfter(writeFixed(leftIn(line)), line.unit)}
-                </td>
-                <td>
-                  <input
-                    className="plain-field new-quantity"
+                </>
+              ),
+            },
+            { key: 'agreed', title: 'Agreed', figure: true, cell: ({ line }) => showDecimal(line.amount) },
+            {
+              key: 'left',
+              title: 'Still in',
+              figure: true,
+              cell: ({ line }) =>
+                `${showQuantity(leftIn(line))} ${unitAfter(writeFixed(leftIn(line)), line.unit)}`,
+            },
+            {
+              key: 'new',
+              title: 'New quantity',
+              cell: ({ line, i }) => (
+                <>
+                  <Input
+                    size="small"
+                    className="new-quantity"
                     inputMode="decimal"
                     aria-label={`New quantity of ${line.description}`}
                     aria-invalid={made[i]!.wrong !== null}
+                    {...(made[i]!.wrong ? { status: 'error' as const } : {})}
                     value={typed[line.id] ?? ''}
                     onChange={({ target: { value } }) =>
                       setTyped((before) => ({ ...before, [line.id]: value }))
                     }
                   />
                   {made[i]!.wrong && <span className="wrong"> {made[i]!.wrong}</span>}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+          ]}
+        />
       </div>
     </Modal>
   );

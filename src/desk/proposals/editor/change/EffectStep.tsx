@@ -6,6 +6,8 @@ import { moneyOf, parseAmount, showAmount } from '@/core/number';
 import type { Contract, SpreadWay } from '@/model';
 import { useEditor } from '../context';
 import './change.css';
+import { Radio } from 'antd';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 const ways: Readonly<Record<SpreadWay, string>> = {
   spread: 'Spread over the payments that are not billed, by what they come to',
@@ -31,62 +33,56 @@ export function EffectStep({ contract }: { contract: Contract }) {
   return (
     <div className="step">
       <h2>Where it goes</h2>
-      <div role="radiogroup" aria-label="Where the sum of the change order goes">
-        {(Object.keys(ways) as SpreadWay[]).map((way) => (
-          <label key={way} className="spread-way">
-            <input
-              type="radio"
-              name="spread"
-              disabled={readOnly}
-              checked={change.spread === way}
-              onChange={() => work.edit((draft) => setSpread(draft, way))}
-            />{' '}
-            {ways[way]}
-          </label>
-        ))}
-      </div>
-      <table className="table-plain step-table" aria-label="Effect on the agreement">
-        <thead>
-          <tr>
-            <th />
-            <th className="amount">Before</th>
-            <th className="amount">Change</th>
-            <th className="amount">After</th>
-          </tr>
-        </thead>
-        <tbody>
-          {effect.entries.map((entry) => (
-            <tr key={entry.id} className={entry.billed ? 'soft' : undefined}>
-              <td>
-                {entry.name}
-                {entry.billed && <span className="soft"> · billed</span>}
-              </td>
-              <td className="amount">{entry.before === 0n ? '' : money.show(entry.before)}</td>
-              <td className="amount">
-                {entry.after === entry.before ? '' : money.showDifference(entry.after - entry.before)}
-              </td>
-              <td className="amount">{money.show(entry.after)}</td>
-            </tr>
-          ))}
-          {(
-            [
-              ['Contract sum', effect.sum],
-              ['of which tax', effect.tax],
-            ] as const
-          ).map(([name, { before, after }]) => (
-            <tr key={name}>
-              <td>
-                <strong>{name}</strong>
-              </td>
-              <td className="amount">{money.show(before)}</td>
-              <td className="amount">{money.showDifference(after - before)}</td>
-              <td className="amount">
-                <strong>{money.show(after)}</strong>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Radio.Group
+        vertical
+        aria-label="Where the sum of the change order goes"
+        disabled={readOnly}
+        value={change.spread}
+        options={(Object.keys(ways) as SpreadWay[]).map((value) => ({ value, label: ways[value] }))}
+        onChange={({ target }) => work.edit((draft) => setSpread(draft, target.value as SpreadWay))}
+      />
+      <PlainTable
+        label="Effect on the agreement"
+        rows={effect.entries}
+        rowKey={({ id }) => id}
+        rowClass={({ billed }) => (billed ? 'soft' : '')}
+        columns={[
+          {
+            key: 'name',
+            title: '',
+            cell: ({ name, billed }) => (
+              <>
+                {name}
+                {billed && <span className="soft"> · billed</span>}
+              </>
+            ),
+          },
+          {
+            key: 'before',
+            title: 'Before',
+            figure: true,
+            cell: ({ before }) => (before === 0n ? '' : money.show(before)),
+          },
+          {
+            key: 'change',
+            title: 'Change',
+            figure: true,
+            cell: ({ before, after }) => (after === before ? '' : money.showDifference(after - before)),
+          },
+          { key: 'after', title: 'After', figure: true, cell: ({ after }) => money.show(after) },
+        ]}
+        foot={(
+          [
+            ['Contract sum', effect.sum],
+            ['of which tax', effect.tax],
+          ] as const
+        ).map(([name, { before, after }]) => ({
+          name,
+          before: money.show(before),
+          change: money.showDifference(after - before),
+          after: money.show(after),
+        }))}
+      />
       <p className="soft">
         {contract.changes.length > 0
           ? `Signed first: ${showAmount(parseAmount(contract.original, contract.minorDigits), contract.minorDigits)}; since then ${contract.changes.map(({ number }) => `change order ${number}`).join(', ')}.`

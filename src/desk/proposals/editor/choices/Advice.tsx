@@ -1,5 +1,6 @@
 'use client';
 
+import { Select } from 'antd';
 import { Cell } from '@/ui/live/Cell';
 
 /** Which of several we recommend, and why. */
@@ -22,20 +23,18 @@ export function Advice({
     <span className="advice">
       <label>
         we recommend{' '}
-        <select
-          className="plain-field"
+        <Select
+          size="small"
+          popupMatchSelectWidth={false}
           aria-label={`${label}: we recommend`}
           disabled={readOnly}
           value={picked ?? ''}
-          onChange={({ target }) => change({ recommended: target.value === '' ? null : target.value })}
-        >
-          <option value="">none of them</option>
-          {options.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          onChange={(picked: string) => change({ recommended: picked === '' ? null : picked })}
+          options={[
+            { value: '', label: 'none of them' },
+            ...options.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
       </label>
       {picked !== null && (
         <Cell

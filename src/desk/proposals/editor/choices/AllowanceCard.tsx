@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { allowanceInWords, rulesInWords } from '@/core/allowance';
 import { editRound, newRound, setAllowance } from '@/core/editing';
 import { showAmount, showDecimal, writeFixed } from '@/core/number';
@@ -58,35 +58,34 @@ export function AllowanceCard({ line, sectionTitle }: { line: Line; sectionTitle
             }}
           />
         </label>
-        <select
-          className="plain-field allowance-rule"
+        <Select
+          size="small"
+          className="allowance-rule"
+          popupMatchSelectWidth={false}
           aria-label={`${line.description}: how the difference is settled`}
           disabled={readOnly}
           value={allowance.rule}
-          onChange={({ target }) => {
+          onChange={(picked: string) => {
             const { feeOnRest: _, ...rest } = allowance;
             work.edit((draft) =>
-              setAllowance(draft, line.id, { ...rest, rule: target.value as Allowance['rule'] }),
+              setAllowance(draft, line.id, { ...rest, rule: picked as Allowance['rule'] }),
             );
           }}
-        >
-          {Object.entries(rulesInWords).map(([rule, words]) => (
-            <option key={rule} value={rule}>
-              {words}
-            </option>
-          ))}
-        </select>
+          options={[...Object.entries(rulesInWords).map(([rule, words]) => ({ value: rule, label: words }))]}
+        />
         {allowance.rule !== 'at our price' && (
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label={`${line.description}: the customer reads`}
             disabled={readOnly}
             value={allowance.shows}
-            onChange={({ target }) => change({ shows: target.value as Allowance['shows'] })}
-          >
-            <option value="price">they read one price, fee inside</option>
-            <option value="spend">they read what to spend, and the fee</option>
-          </select>
+            onChange={(picked: string) => change({ shows: picked as Allowance['shows'] })}
+            options={[
+              { value: 'price', label: 'they read one price, fee inside' },
+              { value: 'spend', label: 'they read what to spend, and the fee' },
+            ]}
+          />
         )}
         {allowance.rule === 'at cost, fee on the excess' && (
           <Checkbox

@@ -1,8 +1,9 @@
 'use client';
 
+import { Select } from 'antd';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { linesOf, questionsOf } from '@/core/choice';
-import { addTiers } from '@/core/editing';
+import { addLevels } from '@/core/editing';
 import { newPartId, useEditor } from '../context';
 import { AllowanceCard } from './AllowanceCard';
 import { ExtrasCard } from './ExtrasCard';
@@ -40,24 +41,22 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
       <div className="choices-head">
         <h2>Levels</h2>
         {!readOnly && document.sections.length > 0 && (wholeIsFree || free.length > 0) && (
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label="Offer levels"
             value=""
-            onChange={({ target }) =>
+            onChange={(picked: string) =>
               work.edit((draft) => {
-                addTiers(draft, target.value === 'whole' ? null : target.value, newPartId);
+                addLevels(draft, picked === 'whole' ? null : picked, newPartId);
               })
             }
-          >
-            <option value="">offer levels of …</option>
-            {wholeIsFree && <option value="whole">the whole proposal</option>}
-            {free.map(({ id, title }) => (
-              <option key={id} value={id}>
-                {title}
-              </option>
-            ))}
-          </select>
+            options={[
+              { value: '', label: 'offer levels of …' },
+              ...(wholeIsFree ? [{ value: 'whole', label: 'the whole proposal' }] : []),
+              ...free.map(({ id, title }) => ({ value: id, label: title })),
+            ]}
+          />
         )}
       </div>
       {tiers.length === 0 && (

@@ -1,13 +1,13 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { Button, Radio } from 'antd';
+import { Button, Radio, Select } from 'antd';
 import { shortName } from '@/core/bundle';
 import { bundlesOf, decidedLevel, withLevel } from '@/core/choice';
-import { addLevel, gradesThere, removeLevel, removeTiers, setLevel, setTiers } from '@/core/editing';
+import { addLevel, gradesThere, removeLevel, removeLevels, setLevel, setLevels } from '@/core/editing';
 import { showAmount, showPercent } from '@/core/number';
 import { computeFigures } from '@/core/price';
-import type { Bundle, ProposalDocument, Tier, Tiers } from '@/model';
+import type { Bundle, ProposalDocument, OfferLevel, LevelChoice } from '@/model';
 import { asSuggested } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { Cell } from '@/ui/live/Cell';
@@ -38,11 +38,11 @@ function partsUnder(document: ProposalDocument, sectionId: string | undefined): 
 }
 
 /** What stands at a level for a part: not in, a grade, or in as it is. */
-const cellOf = (level: Tier, part: Part): string =>
+const cellOf = (level: OfferLevel, part: Part): string =>
   level.without.includes(part.id) ? '-' : (level.grades[part.id] ?? '');
 
 /** Levels side by side: what each is called, costs and earns, and what differs from the others. */
-export function LevelsCard({ tiers }: { tiers: Tiers }) {
+export function LevelsCard({ tiers }: { tiers: LevelChoice }) {
   const { work, figures, readOnly } = useEditor();
   const { document } = work;
   const standing = decidedLevel(tiers, asSuggested);
@@ -55,7 +55,7 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
     work.edit((draft) => setLevel(draft, tiers.id, levelId, change));
   const title = document.sections.find(({ id }) => id === tiers.section)?.title;
 
-  const pick = (level: Tier, part: Part, value: string) =>
+  const pick = (level: OfferLevel, part: Part, value: string) =>
     work.edit((draft) => {
       setLevel(draft, tiers.id, level.id, { part: { id: part.id, in: value !== '-' } });
       if (part.bundle && value !== '-')
@@ -70,7 +70,7 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
           label="Levels"
           shown={tiers.prompt}
           readOnly={readOnly}
-          commit={(text) => work.edit((draft) => setTiers(draft, tiers.id, { prompt: text }))}
+          commit={(text) => work.edit((draft) => setLevels(draft, tiers.id, { prompt: text }))}
         />
         <span className="soft">{title ?? 'the whole'}</span>
         {!readOnly && (
@@ -78,7 +78,7 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
             type="button"
             className="grip"
             aria-label={`Remove ${tiers.prompt}`}
-            onClick={() => work.edit((draft) => removeTiers(draft, tiers.id))}
+            onClick={() => work.edit((draft) => removeLevels(draft, tiers.id))}
           >
             ×
           </button>
@@ -95,7 +95,7 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
                     disabled={readOnly}
                     checked={standing === level.id}
                     aria-label={`Suggest ${level.name}`}
-                    onChange={() => work.edit((draft) => setTiers(draft, tiers.id, { suggested: level.id }))}
+                    onChange={() => work.edit((draft) => setLevels(draft, tiers.id, { suggested: level.id }))}
                   />
                   <Cell
                     name="level"
@@ -152,19 +152,17 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
               <td>All bundles</td>
               {tiers.levels.map((level) => (
                 <td key={level.id}>
-                  <select
-                    className="plain-field"
+                  <Select
+                    size="small"
+                    popupMatchSelectWidth={false}
                     aria-label={`${level.name}: all bundles`}
                     value=""
-                    onChange={({ target }) => edit(level.id, { allGraded: target.value })}
-                  >
-                    <option value="">set all to …</option>
-                    {grades.map(({ id, name }) => (
-                      <option key={id} value={id}>
-                        {name}
-                      </option>
-                    ))}
-                  </select>
+                    onChange={(picked: string) => edit(level.id, { allGraded: picked })}
+                    options={[
+                      { value: '', label: 'set all to …' },
+                      ...grades.map(({ id, name }) => ({ value: id, label: name })),
+                    ]}
+                  />
                 </td>
               ))}
             </tr>
@@ -174,23 +172,26 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
               <td>{part.name}</td>
               {tiers.levels.map((level) => (
                 <td key={level.id}>
-                  <select
-                    className="plain-field"
+                  <Select
+                    size="small"
+                    popupMatchSelectWidth={false}
                     aria-label={`${part.name} at ${level.name}`}
                     disabled={readOnly}
                     value={cellOf(level, part)}
-                    onChange={({ target }) => pick(level, part, target.value)}
-                  >
-                    <option value="">
-                      {part.bundle && part.bundle.recipe.grades.length > 0 ? 'in, as on the sheet' : 'in'}
-                    </option>
-                    {part.bundle?.recipe.grades.map(({ id, name }) => (
-                      <option key={id} value={id}>
-                        {name}
-                      </option>
-                    ))}
-                    <option value="-">not in</option>
-                  </select>
+                    onChange={(picked: string) => pick(level, part, picked)}
+                    options={[
+                      {
+                        value: '',
+                        label:
+                          part.bundle && part.bundle.recipe.grades.length > 0 ? 'in, as on the sheet' : 'in',
+                      },
+                      ...(part.bundle?.recipe.grades ?? []).map(({ id, name }) => ({
+                        value: id,
+                        label: name,
+                      })),
+                      { value: '-', label: 'not in' },
+                    ]}
+                  />
                 </td>
               ))}
             </tr>
@@ -199,21 +200,17 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
       </table>
       <div className="choice-terms">
         {!readOnly && (
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label={`${tiers.prompt}: another part that differs`}
             value=""
-            onChange={({ target }) => edit(tiers.levels[0]!.id, { part: { id: target.value, in: false } })}
-          >
-            <option value="">leave out of {tiers.levels[0]!.name} …</option>
-            {parts
-              .filter((part) => !differs(part))
-              .map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-          </select>
+            onChange={(picked: string) => edit(tiers.levels[0]!.id, { part: { id: picked, in: false } })}
+            options={[
+              { value: '', label: `leave out of ${tiers.levels[0]!.name} …` },
+              ...parts.filter((part) => !differs(part)).map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
         )}
         {!readOnly && tiers.levels.length < 4 && (
           <Button
@@ -228,7 +225,7 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
           label={tiers.prompt}
           until={tiers.until}
           readOnly={readOnly}
-          change={(until) => work.edit((draft) => setTiers(draft, tiers.id, { until }))}
+          change={(until) => work.edit((draft) => setLevels(draft, tiers.id, { until }))}
         />
         <Advice
           label={tiers.prompt}
@@ -236,7 +233,7 @@ export function LevelsCard({ tiers }: { tiers: Tiers }) {
           picked={tiers.recommended?.level ?? null}
           reason={tiers.recommended?.reason ?? ''}
           readOnly={readOnly}
-          change={(next) => work.edit((draft) => setTiers(draft, tiers.id, next))}
+          change={(next) => work.edit((draft) => setLevels(draft, tiers.id, next))}
         />
       </div>
     </section>

@@ -1,7 +1,7 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { brokenRules, menuOf } from '@/core/choice';
 import { addRule, setRule } from '@/core/editing';
 import type { Menu, Picked, Rule } from '@/model';
@@ -40,25 +40,22 @@ export function RulesCard() {
   if (all.length < 2) return null;
 
   const choose = (rule: Rule, field: 'when' | 'other') => (
-    <select
-      className="plain-field"
+    <Select
+      size="small"
+      popupMatchSelectWidth={false}
       aria-label={field === 'when' ? 'The choice that' : 'the other choice'}
       disabled={readOnly}
       value={JSON.stringify(rule[field])}
-      onChange={({ target }) =>
-        work.edit((draft) => setRule(draft, rule.id, { [field]: JSON.parse(target.value) as Picked }))
+      onChange={(picked: string) =>
+        work.edit((draft) => setRule(draft, rule.id, { [field]: JSON.parse(picked) as Picked }))
       }
-    >
-      {groups.map(({ group, picks }) => (
-        <optgroup key={group} label={group}>
-          {picks.map(({ pick, name }) => (
-            <option key={JSON.stringify(pick)} value={JSON.stringify(pick)}>
-              {name}
-            </option>
-          ))}
-        </optgroup>
-      ))}
-    </select>
+      options={[
+        ...groups.map(({ group, picks }) => ({
+          label: group,
+          options: [...picks.map(({ pick, name }) => ({ value: JSON.stringify(pick), label: name }))],
+        })),
+      ]}
+    />
   );
 
   return (
@@ -66,18 +63,20 @@ export function RulesCard() {
       {menu.rules.map((rule) => (
         <div key={rule.id} className="rule">
           {choose(rule, 'when')}
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label="needs or rules out"
             disabled={readOnly}
             value={rule.says}
-            onChange={({ target }) =>
-              work.edit((draft) => setRule(draft, rule.id, { says: target.value as Rule['says'] }))
+            onChange={(picked: string) =>
+              work.edit((draft) => setRule(draft, rule.id, { says: picked as Rule['says'] }))
             }
-          >
-            <option value="needs">needs</option>
-            <option value="rules out">rules out</option>
-          </select>
+            options={[
+              { value: 'needs', label: 'needs' },
+              { value: 'rules out', label: 'rules out' },
+            ]}
+          />
           {choose(rule, 'other')}
           <Cell
             name="rule-reason"

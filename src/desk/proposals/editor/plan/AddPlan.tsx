@@ -1,8 +1,9 @@
 'use client';
 
 import { Alert, Button, Modal } from 'antd';
+import { FileDrop } from '@/ui/fields/FileField';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { KeptFile } from '@/services/files/keep';
 import { askDoor, sendFile } from '@/ui/askDoor';
 import { drawPage, openPdf } from './pdfPages';
@@ -41,7 +42,6 @@ export function AddPlan({
   readonly close: () => void;
   readonly add: (file: KeptFile) => void;
 }) {
-  const field = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [chosen, setChosen] = useState<Chosen | null>(null);
@@ -108,30 +108,15 @@ export function AddPlan({
           )}
         </>
       ) : (
-        <div
-          className="plan-drop"
-          onDragOver={(event) => event.preventDefault()}
-          onDrop={(event) => {
-            event.preventDefault();
-            const [file] = event.dataTransfer.files;
-            if (file) void take(file);
-          }}
-        >
-          <p>A photo or scan (PNG, JPEG, WebP) or a PDF, up to 25 MB. Drop it here, or</p>
-          <input
-            ref={field}
-            type="file"
-            hidden
+        <div className="plan-drop">
+          <FileDrop
+            label="File of a plan"
             accept="image/png,image/jpeg,image/webp,application/pdf"
-            onChange={({ target }) => {
-              const [file] = target.files ?? [];
-              target.value = '';
-              if (file) void take(file);
-            }}
-          />
-          <Button type="primary" onClick={() => field.current?.click()}>
-            Choose a file
-          </Button>
+            take={(file) => void take(file)}
+          >
+            <strong>Choose a file, drop or paste it here</strong>
+            <div className="soft">A photo or scan (PNG, JPEG, WebP) or a PDF, up to 25 MB.</div>
+          </FileDrop>
           <p className="soft plan-samples">
             To try it:{' '}
             {samples.map(({ key, name }) => (

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Switch } from 'antd';
+import { Button, Switch, Select, Input } from 'antd';
 import { useState } from 'react';
 import {
   addMeasure,
@@ -96,12 +96,14 @@ function TracedRow({
         )}
       </div>
       {selected && traced.kind === 'area' && !readOnly && (
-        <select
-          className="input-select measure-space"
+        <Select
+          size="small"
+          className="measure-space"
+          popupMatchSelectWidth={false}
           aria-label={`Make ${traced.label} the dimensions of a section`}
           value={follower?.id ?? ''}
-          onChange={({ target }) => {
-            const section = sections.find(({ id }) => id === target.value);
+          onChange={(picked: string) => {
+            const section = sections.find(({ id }) => id === picked);
             if (!section) return;
             work.edit((draft) =>
               setSpace(draft, section.id, {
@@ -111,14 +113,11 @@ function TracedRow({
               }),
             );
           }}
-        >
-          <option value="">Use as the dimensions of …</option>
-          {sections.map(({ id, title }) => (
-            <option key={id} value={id}>
-              {title}
-            </option>
-          ))}
-        </select>
+          options={[
+            { value: '', label: 'Use as the dimensions of …' },
+            ...sections.map(({ id, title }) => ({ value: id, label: title })),
+          ]}
+        />
       )}
     </li>
   );
@@ -180,7 +179,8 @@ function TypedMeasures() {
             if (label.trim() !== '' && typed.trim() !== '') add();
           }}
         >
-          <input
+          <Input
+            size="small"
             className="bar-field"
             aria-label="Name of a measure"
             placeholder="fence"
@@ -188,19 +188,16 @@ function TypedMeasures() {
             value={label}
             onChange={({ target }) => setLabel(target.value)}
           />
-          <select
-            className="input-select"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label="Its unit"
             value={kind}
-            onChange={({ target }) => setKind(target.value as Measure['kind'])}
-          >
-            {kinds.map(({ value, label: unit }) => (
-              <option key={value} value={value}>
-                {unit}
-              </option>
-            ))}
-          </select>
-          <input
+            onChange={(picked: string) => setKind(picked as Measure['kind'])}
+            options={kinds.map(({ value, label: unit }) => ({ value: value, label: unit }))}
+          />
+          <Input
+            size="small"
             className="bar-field"
             aria-label="Its value"
             placeholder="38+64+22"

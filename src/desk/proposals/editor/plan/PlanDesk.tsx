@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Select } from 'antd';
+import { Button, Select, Input } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { addFigure, addPlan, addTraced, movePoint, removePlan, setScale } from '@/core/editing';
 import type { Plan, PlanPoint, Traced } from '@/model';
@@ -44,7 +44,8 @@ function ScaleField({
     >
       <label>
         How far apart are they?{' '}
-        <input
+        <Input
+          size="small"
           autoFocus
           className="bar-field"
           placeholder={`16' 0"`}

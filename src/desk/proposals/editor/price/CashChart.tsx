@@ -18,8 +18,8 @@ export function CashChart({ points, minorDigits }: { points: readonly CashPoint[
     <figure className="cash-chart" aria-hidden="true">
       <LineChart
         accessibilityLayer={false}
-        width={400}
-        height={200}
+        responsive
+        style={{ width: '100%', maxWidth: 400, height: 200 }}
         data={data}
         margin={{ top: 8, right: 12, bottom: 0, left: 0 }}
       >

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { cashCurve } from '@/core/insight';
 import { moneyOf } from '@/core/number';
 import { useEditor } from '../context';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 /** Drawn only where it is looked at; its figures are in the table beside it. */
 const CashChart = dynamic(() => import('./CashChart').then((module) => module.CashChart), { ssr: false });
@@ -28,34 +29,29 @@ export function CashPanel() {
       <h2>Cash over the stages</h2>
       <div className="cash">
         <CashChart points={points} minorDigits={figures.minorDigits} />
-        <table className="table-plain table-close" aria-label="Spent and paid by stage">
-          <thead>
-            <tr>
-              <th>When it is done</th>
-              <th className="amount">Spent</th>
-              <th className="amount">Paid by work</th>
-              <th className="amount">By schedule</th>
-            </tr>
-          </thead>
-          <tbody>
-            {points.map(({ name, spent, byWork, bySchedule }) => (
-              <tr key={name}>
-                <td>{name}</td>
-                <td className="amount">{money.show(spent)}</td>
-                <td className="amount">{money.show(byWork)}</td>
-                <td className="amount">{money.show(bySchedule)}</td>
-              </tr>
-            ))}
-            <tr>
-              <td>
-                <strong>Lowest</strong>
-              </td>
-              <td />
-              <td className="amount">{money.show(lowest.byWork)}</td>
-              <td className="amount">{money.show(lowest.bySchedule)}</td>
-            </tr>
-          </tbody>
-        </table>
+        <PlainTable
+          label="Spent and paid by stage"
+          rows={points}
+          rowKey={({ name }) => name}
+          columns={[
+            { key: 'name', title: 'When it is done', cell: ({ name }) => name },
+            { key: 'spent', title: 'Spent', figure: true, cell: ({ spent }) => money.show(spent) },
+            { key: 'byWork', title: 'Paid by work', figure: true, cell: ({ byWork }) => money.show(byWork) },
+            {
+              key: 'bySchedule',
+              title: 'By schedule',
+              figure: true,
+              cell: ({ bySchedule }) => money.show(bySchedule),
+            },
+          ]}
+          foot={[
+            {
+              name: 'Lowest',
+              byWork: money.show(lowest.byWork),
+              bySchedule: money.show(lowest.bySchedule),
+            },
+          ]}
+        />
       </div>
       <p className="soft">
         Before tax. Paid by work: each stage for the lines in it, when it is done. The lowest is before a

@@ -1,8 +1,10 @@
 'use client';
 
+import { PlainTable } from '@/ui/tables/PlainTable';
+import { PriceMoves } from './PriceMoves';
 import { App, Button } from 'antd';
 import { useState } from 'react';
-import { moneyOf, showDifference, showUnitAmount } from '@/core/number';
+import { moneyOf, showDifference } from '@/core/number';
 import type { Shaped } from '@/core/shaping';
 import { expectedOutcome, reweighted } from '@/core/shaping';
 import { useEditor } from '../context';
@@ -37,32 +39,29 @@ export function ExpectedPanel() {
         </p>
       ) : (
         <>
-          <table className="table-plain table-close" aria-label="Offered and expected">
-            <thead>
-              <tr>
-                <th />
-                <th className="amount">Price before tax</th>
-                <th className="amount">Cost</th>
-                <th className="amount">Profit</th>
-              </tr>
-            </thead>
-            <tbody>
-              {(
-                [
-                  ['As offered', found.offered],
-                  [`As expected, ${found.lines} line${found.lines > 1 ? 's' : ''} otherwise`, found.expected],
-                  ...(after ? [['As expected, with the new weights', after.expected] as const] : []),
-                ] as const
-              ).map(([name, { revenue, cost, profit }]) => (
-                <tr key={name}>
-                  <td>{name}</td>
-                  <td className="amount">{money.show(revenue)}</td>
-                  <td className="amount">{money.show(cost)}</td>
-                  <td className="amount">{money.show(profit)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PlainTable
+            label="Offered and expected"
+            rows={[
+              { name: 'As offered', ...found.offered },
+              {
+                name: `As expected, ${found.lines} line${found.lines > 1 ? 's' : ''} otherwise`,
+                ...found.expected,
+              },
+              ...(after ? [{ name: 'As expected, with the new weights', ...after.expected }] : []),
+            ]}
+            rowKey={({ name }) => name}
+            columns={[
+              { key: 'name', title: '', cell: ({ name }) => name },
+              {
+                key: 'revenue',
+                title: 'Price before tax',
+                figure: true,
+                cell: ({ revenue }) => money.show(revenue),
+              },
+              { key: 'cost', title: 'Cost', figure: true, cell: ({ cost }) => money.show(cost) },
+              { key: 'profit', title: 'Profit', figure: true, cell: ({ profit }) => money.show(profit) },
+            ]}
+          />
           {typeof offer === 'string' && <p className="wrong">{offer}</p>}
           {shaped && after && (
             <>
@@ -80,17 +79,7 @@ export function ExpectedPanel() {
                 of profit if you are right.
               </p>
               <div className="shape-moves" role="region" aria-label="Prices that move" tabIndex={0}>
-                <table className="table-plain table-close">
-                  <tbody>
-                    {shaped.moves.map(({ id, description, before, after: to }) => (
-                      <tr key={id}>
-                        <td>{description}</td>
-                        <td className="amount soft">{showUnitAmount(before)}</td>
-                        <td className="amount">{showUnitAmount(to)}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
+                <PriceMoves moves={shaped.moves} />
               </div>
             </>
           )}

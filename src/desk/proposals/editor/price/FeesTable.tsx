@@ -1,7 +1,7 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { setFee } from '@/core/editing';
 import { showAmount } from '@/core/number';
 import type { Fee } from '@/model';
@@ -48,19 +48,15 @@ export function FeesTable() {
               </td>
               <td className="nowrap">
                 {'fixed' in fee.amount ? proposal.currency : 'of the price'}{' '}
-                <select
-                  className="plain-field"
+                <Select
+                  size="small"
+                  popupMatchSelectWidth={false}
                   aria-label={`${fee.name}: tax`}
                   disabled={readOnly}
                   value={fee.taxClass}
-                  onChange={({ target }) => change(fee.id, { taxClass: target.value })}
-                >
-                  {proposal.taxClasses.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
+                  onChange={(picked: string) => change(fee.id, { taxClass: picked })}
+                  options={proposal.taxClasses.map(({ id, name }) => ({ value: id, label: name }))}
+                />
               </td>
               <td className="amount">{showAmount(figures.fees[i]!.amount, figures.minorDigits)}</td>
               <td className="row-more">

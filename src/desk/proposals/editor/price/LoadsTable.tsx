@@ -2,7 +2,7 @@
 
 import { costTypeName } from '@/core/text/names';
 import { PlusOutlined } from '@ant-design/icons';
-import { App, Button, Segmented } from 'antd';
+import { App, Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { setLoad } from '@/core/editing';
 import { negateAmount, showAmount } from '@/core/number';
@@ -31,25 +31,23 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
       <div className="choices-head">
         <h2>From cost to price</h2>
         {!readOnly && loadSets.length > 0 && (
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label="Price the whole by"
             value=""
-            onChange={({ target }) => {
-              const wanted = loadSets.find(({ id }) => id === target.value);
+            onChange={(picked: string) => {
+              const wanted = loadSets.find(({ id }) => id === picked);
               if (wanted)
                 edit((draft) => {
                   draft.loads = structuredClone(wanted.loads);
                 });
             }}
-          >
-            <option value="">price the whole by …</option>
-            {loadSets.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+            options={[
+              { value: '', label: 'price the whole by …' },
+              ...loadSets.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
         )}
       </div>
       <table className="table-plain loads-table">
@@ -74,19 +72,15 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
                 />
               </td>
               <td>
-                <select
-                  className="plain-field"
+                <Select
+                  size="small"
+                  popupMatchSelectWidth={false}
                   aria-label={`${load.name}: what it is`}
                   disabled={readOnly}
                   value={load.kind}
-                  onChange={({ target }) => change(load.id, { kind: target.value as Load['kind'] })}
-                >
-                  {kinds.map((kind) => (
-                    <option key={kind} value={kind}>
-                      {kind}
-                    </option>
-                  ))}
-                </select>
+                  onChange={(picked: string) => change(load.id, { kind: picked as Load['kind'] })}
+                  options={kinds.map((kind) => ({ value: kind, label: kind }))}
+                />
               </td>
               <td className="cell-narrow">
                 <Cell
@@ -102,42 +96,41 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
               </td>
               <td>
                 <div className="load-base">
-                  <select
-                    className="plain-field"
+                  <Select
+                    size="small"
+                    popupMatchSelectWidth={false}
                     aria-label={`${load.name}: percent of`}
                     disabled={readOnly}
                     value={load.base}
-                    onChange={({ target }) => change(load.id, { base: target.value as Load['base'] })}
-                  >
-                    {Object.entries(bases).map(([base, words]) => (
-                      <option key={base} value={base}>
-                        {words}
-                      </option>
-                    ))}
-                  </select>
-                  <select
-                    className="plain-field"
+                    onChange={(picked: string) => change(load.id, { base: picked as Load['base'] })}
+                    options={[
+                      ...Object.entries(bases).map(([base, words]) => ({ value: base, label: words })),
+                    ]}
+                  />
+                  <Select
+                    size="small"
+                    popupMatchSelectWidth={false}
                     aria-label={`${load.name}: on which costs`}
                     disabled={readOnly}
                     value={load.costTypes?.join() ?? ''}
-                    onChange={({ target }) =>
+                    onChange={(picked: string) =>
                       change(load.id, {
-                        costTypes: target.value === '' ? [] : (target.value.split(',') as CostType[]),
+                        costTypes: picked === '' ? [] : (picked.split(',') as CostType[]),
                       })
                     }
-                  >
-                    <option value="">all costs</option>
-                    {costTypes.map((type) => (
-                      <option key={type} value={type}>
-                        {costTypeName(type)} only
-                      </option>
-                    ))}
-                    {load.costTypes && load.costTypes.length > 1 && (
-                      <option value={load.costTypes.join()}>
-                        {load.costTypes.map(costTypeName).join(' and ')}
-                      </option>
-                    )}
-                  </select>
+                    options={[
+                      { value: '', label: 'all costs' },
+                      ...costTypes.map((type) => ({ value: type, label: `${costTypeName(type)} only` })),
+                      ...(load.costTypes && load.costTypes.length > 1
+                        ? [
+                            {
+                              value: load.costTypes.join(),
+                              label: load.costTypes.map(costTypeName).join(' and '),
+                            },
+                          ]
+                        : []),
+                    ]}
+                  />
                 </div>
               </td>
               <td className="amount">{showAmount(amountOf(load), figures.minorDigits)}</td>

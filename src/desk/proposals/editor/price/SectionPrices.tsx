@@ -1,5 +1,6 @@
 'use client';
 
+import { Select } from 'antd';
 import { Fragment } from 'react';
 import { setBundleDiscount, setBundleLoads, setSectionDiscount, setSectionLoads } from '@/core/editing';
 import type { Amount, Fixed } from '@/core/number';
@@ -108,24 +109,22 @@ function PricedRow({
       <td style={inner ? { paddingLeft: 28 } : undefined}>{name}</td>
       {loadSets.length > 0 && (
         <td>
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label={`${name}: priced by`}
             disabled={readOnly}
             value={loads ? (set?.id ?? 'own') : ''}
-            onChange={({ target }) => {
-              const wanted = loadSets.find(({ id }) => id === target.value);
+            onChange={(picked: string) => {
+              const wanted = loadSets.find(({ id }) => id === picked);
               setLoads(wanted ? structuredClone(wanted.loads) : null);
             }}
-          >
-            <option value="">{above}</option>
-            {loads && !set && <option value="own">markup of its own</option>}
-            {loadSets.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </select>
+            options={[
+              { value: '', label: above },
+              ...(loads && !set ? [{ value: 'own', label: 'markup of its own' }] : []),
+              ...loadSets.map((each) => ({ value: each.id, label: each.name })),
+            ]}
+          />
         </td>
       )}
       <td className="amount">{showAmount(cost, figures.minorDigits)}</td>

@@ -1,16 +1,17 @@
 'use client';
 
 import { costTypeName } from '@/core/text/names';
-import { App, Button, Checkbox, Input } from 'antd';
+import { App, Button, Checkbox, Input, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { resilience } from '@/core/insight';
-import { isNothing, moneyOf, showPercent, showUnitAmount, writeAmount } from '@/core/number';
+import { isNothing, moneyOf, showPercent, writeAmount } from '@/core/number';
 import type { Shaped, Spread, Target } from '@/core/shaping';
 import { roundingLine, shapePrices, withPrices } from '@/core/shaping';
 import type { ProposalDocument } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { usePut } from './put';
 import { parseMoneyInput, readPercent } from '@/core/quantity';
+import { PriceMoves } from './PriceMoves';
 
 const kinds: Record<Target['kind'], string> = {
   total: 'a total of',
@@ -93,18 +94,14 @@ export function ShapePanel() {
         <div className="choice-terms">
           <label>
             to{' '}
-            <select
-              className="plain-field"
+            <Select
+              size="small"
+              popupMatchSelectWidth={false}
               aria-label="Shape to"
               value={kind}
-              onChange={({ target }) => setKind(target.value as Target['kind'])}
-            >
-              {Object.entries(kinds).map(([each, words]) => (
-                <option key={each} value={each}>
-                  {words}
-                </option>
-              ))}
-            </select>
+              onChange={(picked: string) => setKind(picked as Target['kind'])}
+              options={[...Object.entries(kinds).map(([each, words]) => ({ value: each, label: words }))]}
+            />
           </label>
           <Input
             style={{ width: 110 }}
@@ -114,18 +111,14 @@ export function ShapePanel() {
             value={text}
             onChange={({ target }) => setText(target.value)}
           />
-          <select
-            className="plain-field"
+          <Select
+            size="small"
+            popupMatchSelectWidth={false}
             aria-label="Spread over"
             value={spread}
-            onChange={({ target }) => setSpread(target.value as Spread)}
-          >
-            {Object.entries(spreads).map(([each, words]) => (
-              <option key={each} value={each}>
-                {words}
-              </option>
-            ))}
-          </select>
+            onChange={(picked: string) => setSpread(picked as Spread)}
+            options={[...Object.entries(spreads).map(([each, words]) => ({ value: each, label: words }))]}
+          />
           {selected.size > 0 ? (
             <Checkbox checked={onlySelected} onChange={({ target }) => setOnlySelected(target.checked)}>
               only on the {selected.size} selected on the sheet
@@ -160,17 +153,7 @@ export function ShapePanel() {
           {shaped.moves.length > 0 && (
             <>
               <div className="shape-moves">
-                <table className="table-plain table-close">
-                  <tbody>
-                    {shaped.moves.map(({ id, description, before, after }) => (
-                      <tr key={id}>
-                        <td>{description}</td>
-                        <td className="amount soft">{showUnitAmount(before)}</td>
-                        <td className="amount">{showUnitAmount(after)}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
+                <PriceMoves moves={shaped.moves} />
               </div>
               <Button
                 type="primary"

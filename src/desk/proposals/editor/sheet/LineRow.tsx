@@ -8,6 +8,7 @@ import { memo } from 'react';
 import {
   askAbout,
   costsAlike,
+  duplicateEntry,
   moveBy,
   removePart,
   setAllowance,
@@ -69,7 +70,7 @@ const usualFee = ({ net, costAmount }: SectionLine): Fixed =>
 
 /** One line of the sheet. */
 export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, selected }: RowProps) {
-  const { edit, readOnly, setTarget, minorDigits, moved, toggle, select } = useEditorActions();
+  const { edit, readOnly, setTarget, minorDigits, moved, toggle, select, reveal } = useEditorActions();
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: line.id,
     disabled: readOnly || inner !== null,
@@ -96,6 +97,13 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
       );
     if (key === 'question')
       edit((draft) => askAbout(draft, line.id, { question: newPartId(), alternative: newPartId() }));
+    if (key === 'copy') {
+      let copy = '';
+      edit((draft) => {
+        copy = duplicateEntry(draft, line, newPartId);
+      });
+      reveal({ key: copy, cell: 'description' });
+    }
     if (key === 'up' || key === 'down') edit((draft) => moveBy(draft, line.id, key === 'up' ? -1 : 1));
     if (key === 'remove') edit((draft) => removePart(draft, line.id));
   };
@@ -135,6 +143,10 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
     } else if (event.altKey && event.code === 'KeyQ' && !inner) {
       hold();
       act('question');
+    } else if (event.altKey && event.code === 'KeyC' && !inner) {
+      hold();
+      (document.activeElement as HTMLElement | null)?.blur();
+      act('copy');
     } else if (event.altKey && event.key === 'Enter') {
       hold();
       toggle(line.id);
@@ -310,6 +322,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
                     ? []
                     : [{ key: 'question', label: 'Let the customer pick one of several', extra: 'Alt Q' }]),
                   { key: 'details', label: 'Details and notes', extra: 'Alt ↵' },
+                  ...(inner ? [] : [{ key: 'copy', label: 'Copy', extra: 'Alt C' }]),
                   { key: 'up', label: 'Move up', extra: 'Alt ↑' },
                   { key: 'down', label: 'Move down', extra: 'Alt ↓' },
                   { key: 'remove', label: 'Remove', extra: 'Ctrl Del', danger: true },

@@ -7,6 +7,7 @@ import { showAmount, showUnitAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
 import { unitName } from '@/model';
 import { useEditor, useEditorActions } from '../context';
+import { PlainTable } from '@/ui/tables/PlainTable';
 
 /** Says when costs moved in the library since they were copied, and takes them anew: each item, before and after. */
 export function RefreshCosts() {
@@ -47,26 +48,17 @@ export function RefreshCosts() {
           </>
         }
       >
-        <table className="table-plain">
-          <thead>
-            <tr>
-              <th>Item</th>
-              <th>Unit</th>
-              <th className="amount">Here</th>
-              <th className="amount">Library</th>
-            </tr>
-          </thead>
-          <tbody>
-            {fresh.moves.map(({ description, unit, before, after: now }) => (
-              <tr key={description}>
-                <td>{description}</td>
-                <td>{unitName(unit)}</td>
-                <td className="amount">{showUnitAmount(before)}</td>
-                <td className="amount">{showUnitAmount(now)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PlainTable
+          label="Costs that moved"
+          rows={fresh.moves}
+          rowKey={({ description }) => description}
+          columns={[
+            { key: 'item', title: 'Item', cell: ({ description }) => description },
+            { key: 'unit', title: 'Unit', cell: ({ unit }) => unitName(unit) },
+            { key: 'here', title: 'Here', figure: true, cell: ({ before }) => showUnitAmount(before) },
+            { key: 'library', title: 'Library', figure: true, cell: (move) => showUnitAmount(move.after) },
+          ]}
+        />
         {after && (
           <p>
             Cost {showAmount(figures.cost, digits)} → {showAmount(after.cost, digits)}, total{' '}

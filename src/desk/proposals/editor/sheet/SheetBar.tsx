@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Popover, Select, Segmented } from 'antd';
+import { Button, Checkbox, Popover, Select, Segmented, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { moveEntries, removeEntries, setGroup } from '@/core/editing';
 import type { AgreedForChange } from '@/core/agreements';
@@ -10,23 +10,26 @@ import { useEditor, useEditorActions } from '../context';
 import type { Grouping } from '@/core/insight';
 import type { Column } from './columns';
 import { optionalColumns, withColumn } from './columns';
-import { KeysDialog } from './KeysDialog';
+import { showKeys } from '../../../keys/showKeys';
 import { RefreshCosts } from './RefreshCosts';
 import type { Filter } from './rows';
 import { filters } from './rows';
 
 /** Which columns stand between unit and amount; remembered for the person, on every proposal. */
 function ColumnList() {
-  const { columns, setColumns } = useEditorActions();
+  const { columns, chosenColumns, setColumns } = useEditorActions();
   return (
     <div className="column-list" role="group" aria-label="Columns">
       {(Object.keys(optionalColumns) as Column[]).map((column) => (
         <Checkbox
           key={column}
-          checked={columns.includes(column)}
-          onChange={() => setColumns(withColumn(columns, column))}
+          checked={chosenColumns.includes(column)}
+          onChange={() => setColumns(withColumn(chosenColumns, column))}
         >
           {optionalColumns[column]}
+          {chosenColumns.includes(column) && !columns.includes(column) && (
+            <span className="soft"> no room here</span>
+          )}
         </Checkbox>
       ))}
     </div>
@@ -47,7 +50,8 @@ export function SheetBar({
   readonly agreed: readonly AgreedForChange[] | null;
 }) {
   const { work, view, readOnly } = useEditor();
-  const { setView } = useEditorActions();
+  const { setView, columns, chosenColumns } = useEditorActions();
+  const away = chosenColumns.length - columns.length;
   const [by, setBy] = useState<'room' | 'phase'>('phase');
   const [name, setName] = useState('');
   const [fromAgreement, setFromAgreement] = useState(false);
@@ -91,16 +95,18 @@ export function SheetBar({
             setName('');
           }}
         >
-          <select
-            className="input-select"
+          <Select
+            size="small"
             aria-label="What they belong to"
             value={by}
-            onChange={({ target }) => setBy(target.value === 'room' ? 'room' : 'phase')}
-          >
-            <option value="phase">Phase</option>
-            <option value="room">Room</option>
-          </select>
-          <input
+            options={[
+              { value: 'phase', label: 'Phase' },
+              { value: 'room', label: 'Room' },
+            ]}
+            onChange={setBy}
+          />
+          <Input
+            size="small"
             className="bar-field"
             aria-label={by === 'phase' ? 'Phase of the work' : 'Room'}
             placeholder="its name, then Enter"
@@ -108,6 +114,9 @@ export function SheetBar({
             value={name}
             onChange={({ target }) => setName(target.value)}
           />
+          <Button size="small" htmlType="submit">
+            Set
+          </Button>
         </form>
         <Button size="small" onClick={() => act((draft) => removeEntries(draft, ids))}>
           Remove
@@ -153,7 +162,7 @@ export function SheetBar({
         }
       />
       <Popover trigger="click" placement="bottomRight" content={<ColumnList />}>
-        <Button size="small">Columns</Button>
+        <Button size="small">Columns{away > 0 ? `, ${away} without room` : ''}</Button>
       </Popover>
       <RefreshCosts />
       {agreed && !readOnly && (
@@ -165,7 +174,9 @@ export function SheetBar({
       <Button size="small" title="Measure on a plan (Alt P)" onClick={measure}>
         Plans{plans > 0 ? ` ${plans}` : ''}
       </Button>
-      <KeysDialog />
+      <Button type="text" size="small" className="keys-button" onClick={showKeys}>
+        Keys <kbd>?</kbd>
+      </Button>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { PHONE, TABLET } from '@/ui/screen/useScreenWidth';
 import { showAmount, showUnitAmount } from '@/core/number';
 import type { Figures } from '@/core/price';
 
@@ -77,3 +78,36 @@ export const widthOf = (column: Column, wider: Wider): number =>
 
 /** The width of the column of amounts. */
 export const amountWidth = (wider: Wider): number => AMOUNT + wider.amount;
+
+/** The rail stands beside the sheet on a tablet too; in pixels. */
+const RAIL = 76;
+
+/** Which column gives way first, where there is no room for all. */
+const givesWay: readonly Column[] = [
+  'phase',
+  'room',
+  'margin',
+  'expected',
+  'costCode',
+  'hours',
+  'price',
+  'code',
+  'cost',
+];
+
+/**
+ * Of the columns a person chose, those a screen has room for. A tablet shows no sheet that scrolls sideways: columns give way
+ * one after the other, the description stays. A wider screen shows them all; a phone none, its rows are cards.
+ *
+ * @param width of the screen, in CSS pixels
+ */
+export function fittingColumns(columns: readonly Column[], wider: Wider, width: number): readonly Column[] {
+  if (width > TABLET) return columns;
+  if (width <= PHONE) return [];
+  let left = columns;
+  for (const column of givesWay) {
+    if (leastWidth(left, wider) <= width - RAIL) break;
+    left = left.filter((each) => each !== column);
+  }
+  return left;
+}

@@ -1,4 +1,4 @@
-import type { Bundle, OfferTiers, ProposalDocument, Tiers } from '@/model';
+import type { Bundle, OfferLevels, ProposalDocument, LevelChoice } from '@/model';
 import { shortName } from '../bundle';
 import { rulingLevels } from '../price/decided';
 
@@ -30,7 +30,7 @@ function* partsOf({ sections }: ProposalDocument): Generator<Part> {
  * Levels side by side: one row for each part that differs, with its grade or whether it is in. What the levels of a section
  * decide is theirs to say, and is no row of the whole's.
  */
-export function tiersSideBySide(document: ProposalDocument, tiers: Tiers): OfferTiers {
+export function levelsSideBySide(document: ProposalDocument, tiers: LevelChoice): OfferLevels {
   const { levels } = tiers;
   const all = document.tiers ?? [];
   const rows = [...partsOf(document)].flatMap(({ id, name, bundle }) => {

@@ -5,7 +5,7 @@ import { BusinessDate, PartId, ShortText, idPattern } from './scalars';
 
 const closed = { additionalProperties: false } as const;
 
-export const Tier = Type.Object(
+export const OfferLevel = Type.Object(
   {
     id: PartId,
     name: ShortText,
@@ -21,9 +21,9 @@ export const Tier = Type.Object(
   },
   closed,
 );
-export type Tier = Type.Static<typeof Tier>;
+export type OfferLevel = Type.Static<typeof OfferLevel>;
 
-export const Tiers = Type.Object(
+export const LevelChoice = Type.Object(
   {
     id: PartId,
     prompt: ShortText,
@@ -34,7 +34,7 @@ export const Tiers = Type.Object(
         description: 'The section it is of; without one, the whole proposal',
       }),
     ),
-    levels: Type.Array(Tier, { minItems: 2, maxItems: 4 }),
+    levels: Type.Array(OfferLevel, { minItems: 2, maxItems: 4 }),
     suggested: Type.String({
       pattern: idPattern,
       description: 'The level taken unless the customer picks another',
@@ -46,7 +46,7 @@ export const Tiers = Type.Object(
   },
   { ...closed, description: 'Two to four levels of the same work: other grades, more or less in' },
 );
-export type Tiers = Type.Static<typeof Tiers>;
+export type LevelChoice = Type.Static<typeof LevelChoice>;
 
 export const Picked = Type.Union(
   [

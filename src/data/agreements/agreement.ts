@@ -1,0 +1,76 @@
+import type { Transaction } from '../connection';
+import { customerOfAgreement } from '../joins';
+import { agreement, customer, revision } from '../schema';
+import { desc, eq, inArray } from 'drizzle-orm';
+
+/** The rows of this id: one, or none. */
+export const agreementById = async (
+  tx: Transaction,
+  id: string,
+): Promise<(typeof agreement.$inferSelect)[]> => tx.select().from(agreement).where(eq(agreement.id, id));
+
+/** The rows of this proposalId. */
+export const agreementByProposalId = async (
+  tx: Transaction,
+  proposalId: string,
+): Promise<(typeof agreement.$inferSelect)[]> =>
+  tx.select().from(agreement).where(eq(agreement.proposalId, proposalId));
+
+/** Stores one or several rows. */
+export async function insertAgreementRow(
+  tx: Transaction,
+  rows: typeof agreement.$inferInsert | readonly (typeof agreement.$inferInsert)[],
+): Promise<void> {
+  await tx.insert(agreement).values([rows].flat());
+}
+
+/** Number, title and customer of some agreements. */
+export const findTitlesOfAgreements = async (tx: Transaction, ids: readonly string[]) =>
+  tx
+    .select({ id: agreement.id, number: agreement.number, title: agreement.title, customer: customer.name })
+    .from(agreement)
+    .innerJoin(customer, customerOfAgreement)
+    .where(inArray(agreement.id, [...ids]));
+
+/** What was signed with an agreement, and its seal. */
+export const findTextOfAgreement = async (tx: Transaction, agreementId: string) =>
+  tx
+    .select({ canonical: revision.canonical, sha256: revision.sha256 })
+    .from(agreement)
+    .innerJoin(revision, eq(revision.id, agreement.revisionId))
+    .where(eq(agreement.id, agreementId));
+
+/** The number of an agreement. */
+export const findNumberOfAgreement = async (tx: Transaction, agreementId: string) =>
+  tx.select({ number: agreement.number }).from(agreement).where(eq(agreement.id, agreementId));
+
+/** The agreement a proposal became. */
+export const findAgreementOfProposal = async (tx: Transaction, proposalId: string) =>
+  tx.select({ id: agreement.id }).from(agreement).where(eq(agreement.proposalId, proposalId));
+
+/** The agreements of a customer, the newest first. */
+export const findAgreementIdsOf = async (tx: Transaction, customerId: string) =>
+  tx
+    .select({ id: agreement.id })
+    .from(agreement)
+    .where(eq(agreement.customerId, customerId))
+    .orderBy(desc(agreement.number));
+
+/** Id and number of the agreement a proposal became. */
+export const findAgreementNumber = async (tx: Transaction, proposalId: string) =>
+  tx
+    .select({ id: agreement.id, number: agreement.number })
+    .from(agreement)
+    .where(eq(agreement.proposalId, proposalId));
+
+/** All agreements with customer and day of signing, the newest first. */
+export const findAgreementsSigned = async (tx: Transaction) =>
+  tx
+    .select({ id: agreement.id, customer: customer.name, acceptedAt: agreement.acceptedAt })
+    .from(agreement)
+    .innerJoin(customer, customerOfAgreement)
+    .orderBy(desc(agreement.number));
+
+/** The agreements that some proposals became. */
+export const findAgreementsOfProposals = async (tx: Transaction, ids: string[]) =>
+  tx.select().from(agreement).where(inArray(agreement.proposalId, ids));

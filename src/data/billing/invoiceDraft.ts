@@ -1,0 +1,49 @@
+import type { Transaction } from '../connection';
+import { invoiceDraft } from '../schema';
+import { eq } from 'drizzle-orm';
+
+/** Deletes the rows of this agreementId. */
+export async function deleteInvoiceDraftByAgreementId(tx: Transaction, agreementId: string): Promise<void> {
+  await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+}
+
+/** The rows of this agreementId. */
+export const invoiceDraftByAgreementId = async (
+  tx: Transaction,
+  agreementId: string,
+): Promise<(typeof invoiceDraft.$inferSelect)[]> =>
+  tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+
+/** When the draft of an agreement’s next invoice was saved. */
+export const findDraftTime = async (tx: Transaction, agreementId: string) =>
+  tx.select({ at: invoiceDraft.savedAt }).from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+
+/** Keeps the draft of an agreement’s next invoice, over the one there is. */
+export const putInvoiceDraft = async (
+  tx: Transaction,
+  actor: { readonly companyId: string },
+  agreementId: string,
+  values: {
+    what:
+      | { entryId: string }
+      | {
+          lines: (
+            | { to: { percent: string } | { quantity: string } | { amount: string }; line: string }
+            | { to: { percent: string }; section: string }
+            | { stage: string; to: { percent: string } }
+          )[];
+        }
+      | { amount: string }
+      | { rest: true }
+      | { release: string };
+    title: string;
+    shows: { unbilled: 'hidden' | 'zero'; bundles: 'agreed' | 'one' | 'parts' };
+    remark: string;
+    savedBy: string;
+    savedAt: Date;
+  },
+) =>
+  tx
+    .insert(invoiceDraft)
+    .values({ companyId: actor.companyId, agreementId, ...values })
+    .onConflictDoUpdate({ target: [invoiceDraft.companyId, invoiceDraft.agreementId], set: values });

@@ -1,0 +1,51 @@
+import { asc, sql } from 'drizzle-orm';
+import { addressText, hasWords } from '../words';
+import { site } from '../schema';
+import type { Transaction } from '../connection';
+import { customer } from '../schema';
+import { eq } from 'drizzle-orm';
+
+/** The rows of this id: one, or none. */
+export const customerById = async (tx: Transaction, id: string): Promise<(typeof customer.$inferSelect)[]> =>
+  tx.select().from(customer).where(eq(customer.id, id));
+
+/** The rows of this id: one, or none; held until the transaction ends. */
+export const lockCustomerById = async (
+  tx: Transaction,
+  id: string,
+): Promise<(typeof customer.$inferSelect)[]> =>
+  tx.select().from(customer).where(eq(customer.id, id)).for('update');
+
+/** Changes columns of the row of this id. */
+export async function updateCustomer(
+  tx: Transaction,
+  id: string,
+  columns: Partial<typeof customer.$inferInsert>,
+): Promise<void> {
+  await tx.update(customer).set(columns).where(eq(customer.id, id));
+}
+
+/** Stores one or several rows. */
+export async function insertCustomer(
+  tx: Transaction,
+  rows: typeof customer.$inferInsert | readonly (typeof customer.$inferInsert)[],
+): Promise<void> {
+  await tx.insert(customer).values([rows].flat());
+}
+
+/** Is there this customer? */
+export const findCustomerId = async (tx: Transaction, customerId: string) =>
+  tx.select({ id: customer.id }).from(customer).where(eq(customer.id, customerId));
+
+/** Customers whose name, contact, mail address or site has all the words, by name. */
+export async function findCustomers(tx: Transaction, search: string) {
+  // Named in full: within the sub-select a bare column would be the site's.
+  const addresses = sql`(select string_agg(${addressText(sql`s.address`)}, ' ') from ${site} s
+    where s.company_id = ${customer}.company_id and s.customer_id = ${customer}.id)`;
+  return tx
+    .select()
+    .from(customer)
+    .where(hasWords(search, customer.name, customer.contactName, customer.email, addresses))
+    .orderBy(asc(customer.name))
+    .limit(200);
+}

@@ -1,0 +1,63 @@
+import type { Transaction } from '../connection';
+import { reversedPayment } from '../joins';
+import { payment, paymentReversal } from '../schema';
+import { asc, eq } from 'drizzle-orm';
+
+/** The rows of this paymentId. */
+export const paymentReversalByPaymentId = async (
+  tx: Transaction,
+  paymentId: string,
+): Promise<(typeof paymentReversal.$inferSelect)[]> =>
+  tx.select().from(paymentReversal).where(eq(paymentReversal.paymentId, paymentId));
+
+/** Stores one or several rows. */
+export async function insertPaymentReversal(
+  tx: Transaction,
+  rows: typeof paymentReversal.$inferInsert | readonly (typeof paymentReversal.$inferInsert)[],
+): Promise<void> {
+  await tx.insert(paymentReversal).values([rows].flat());
+}
+
+/** The rows of this idempotencyKey. */
+export const paymentReversalByIdempotencyKey = async (
+  tx: Transaction,
+  idempotencyKey: string,
+): Promise<(typeof paymentReversal.$inferSelect)[]> =>
+  tx.select().from(paymentReversal).where(eq(paymentReversal.idempotencyKey, idempotencyKey));
+
+/** The payments on an agreement that were returned or void, and why. */
+export const findReversalsOfAgreement = async (tx: Transaction, agreementId: string) =>
+  tx
+    .select({
+      paymentId: paymentReversal.paymentId,
+      kind: paymentReversal.kind,
+      reason: paymentReversal.reason,
+      amount: paymentReversal.amount,
+    })
+    .from(paymentReversal)
+    .innerJoin(payment, reversedPayment)
+    .where(eq(payment.agreementId, agreementId));
+
+/** The payments of a customer that were returned or void, as it was recorded. */
+export const findReversalsOfCustomer = async (tx: Transaction, customerId: string) =>
+  tx
+    .select({ row: paymentReversal })
+    .from(paymentReversal)
+    .innerJoin(payment, reversedPayment)
+    .where(eq(payment.customerId, customerId))
+    .orderBy(asc(paymentReversal.recordedAt));
+
+/** The payments on an agreement that were returned or void. */
+export const findReversalRowsOf = async (tx: Transaction, agreementId: string) =>
+  tx
+    .select({ row: paymentReversal })
+    .from(paymentReversal)
+    .innerJoin(payment, reversedPayment)
+    .where(eq(payment.agreementId, agreementId));
+
+/** How a payment was returned or void. */
+export const findReversalsOf = async (tx: Transaction, paymentId: string) =>
+  tx
+    .select({ kind: paymentReversal.kind, reason: paymentReversal.reason, amount: paymentReversal.amount })
+    .from(paymentReversal)
+    .where(eq(paymentReversal.paymentId, paymentId));

@@ -1,0 +1,29 @@
+import { and, desc, eq, isNull } from 'drizzle-orm';
+import type { Transaction } from '../connection';
+import { customer, proposal, site, user } from '../schema';
+
+/** Proposals with customer, site and the name of the seller. */
+const joined = (tx: Transaction) =>
+  tx
+    .select({ proposal, customer, site, seller: user.name })
+    .from(proposal)
+    .innerJoin(
+      customer,
+      and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
+    )
+    .innerJoin(site, and(eq(site.companyId, proposal.companyId), eq(site.id, proposal.siteId)))
+    .innerJoin(user, and(eq(user.companyId, proposal.companyId), eq(user.id, proposal.sellerId)));
+
+/** The proposals changed last; change orders only where they are asked for too. */
+export const findProposalsWithCustomer = async (
+  tx: Transaction,
+  { changes, most }: { readonly changes: boolean; readonly most: number },
+) =>
+  joined(tx)
+    .where(changes ? undefined : isNull(proposal.agreementId))
+    .orderBy(desc(proposal.updatedAt))
+    .limit(most);
+
+/** A proposal with customer, site and seller. */
+export const findProposalWithCustomer = async (tx: Transaction, id: string) =>
+  joined(tx).where(eq(proposal.id, id));

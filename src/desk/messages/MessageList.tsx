@@ -1,0 +1,106 @@
+'use client';
+
+import { Button, Drawer } from 'antd';
+import Link from 'next/link';
+import { useState } from 'react';
+import type { MessageListRow } from '@/services/messages/messageList';
+import { showInstant } from '@/ui/instants';
+import { Linked } from '@/ui/Linked';
+import type { ListProps } from '@/ui/list/ListTable';
+import { ListTable } from '@/ui/list/ListTable';
+import type { ShowLinkAction } from '../ShowLink';
+import { ShowLink } from '../ShowLink';
+
+/** What can be said of the private link in a letter. */
+const LinkOf = ({
+  link,
+  show,
+}: {
+  readonly link: NonNullable<MessageListRow['link']>;
+  readonly show: ShowLinkAction;
+}) =>
+  !link.open ? (
+    <p className="soft">The private link in it leads nowhere any more.</p>
+  ) : link.mayShow ? (
+    <ShowLink linkId={link.id} show={show} />
+  ) : (
+    <p className="soft">
+      The private link in it is shown to sellers only: whoever opens it can sign for the customer.
+    </p>
+  );
+
+/** The letters that went out, found, filtered and sorted; one is read beside the list. */
+export function MessageList({
+  timeZone,
+  kinds,
+  showLink,
+  ...props
+}: ListProps<MessageListRow> & {
+  readonly timeZone: string;
+  /** What each kind of letter is called. */
+  readonly kinds: Readonly<Record<string, string>>;
+  readonly showLink: ShowLinkAction;
+}) {
+  const [read, setRead] = useState<MessageListRow | null>(null);
+  return (
+    <>
+      <ListTable
+        {...props}
+        path="/outbox"
+        find="Find by address, customer, words of the letter"
+        none="Nothing sent yet. What goes to a customer is kept here."
+        render={{
+          at: (row) => showInstant(row.at, timeZone),
+          subject: (row) => (
+            <Button type="link" className="row-act" onClick={() => setRead(row)}>
+              {row.subject}
+            </Button>
+          ),
+          customer: (row) =>
+            row.customerId === null ? (
+              row.customer
+            ) : (
+              <Link className="soft-link" href={`/customers/${row.customerId}`} prefetch={false}>
+                {row.customer}
+              </Link>
+            ),
+          kind: (row) => kinds[row.kind] ?? row.kind,
+          state: (row) =>
+            row.state === 'returned' ? (
+              <span className="wrong">came back: no such address</span>
+            ) : (
+              'delivered'
+            ),
+        }}
+      />
+      <Drawer
+        open={read !== null}
+        onClose={() => setRead(null)}
+        title={read?.subject ?? ''}
+        size={560}
+        destroyOnHidden
+      >
+        {read && (
+          <article>
+            <p className="soft">
+              to {read.toAddress} · {showInstant(read.at, timeZone)}
+              {read.state === 'returned' && <strong className="wrong"> · came back: no such address</strong>}
+            </p>
+            {read.proposal !== null && (
+              <p>
+                About{' '}
+                <Link className="link-in-text" href={`/proposals/${read.proposalId}`} prefetch={false}>
+                  {read.proposal}
+                </Link>
+              </p>
+            )}
+            <p className="letter">
+              <Linked text={read.body} />
+            </p>
+            {read.link && <LinkOf key={read.id} link={read.link} show={showLink} />}
+          </article>
+        )}
+      </Drawer>
+    </>
+  );
+}

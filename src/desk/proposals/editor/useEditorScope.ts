@@ -1,0 +1,132 @@
+import { useCallback, useMemo, useState } from 'react';
+import type { ProposalAtDesk } from '@/services/proposals/read';
+import { differences as findDifferences } from '@/core/choice';
+import type { BundleFigures, SectionLine } from '@/core/price';
+import { computeFigures } from '@/core/price';
+import type { Answer, DeskPreferences } from '@/model';
+import { asSuggested } from '@/model';
+import { useScreenWidth } from '@/ui/screen/useScreenWidth';
+import type { EditorActions, EditorContext, LibraryActions, Reveal, Target } from './context';
+import type { Column } from './sheet/columns';
+import { columnsOf, fittingColumns, widerFor } from './sheet/columns';
+import type { SheetView } from './sheet/rows';
+import { toggled, useSelection } from './sheet/selection';
+import type { DocumentInWork } from './useDocument';
+
+const plainView: SheetView = { folded: new Set(), opened: new Set(), filter: null, grouping: null };
+
+/** Figures of lines and bundles by their ids. */
+function byId(figures: EditorContext['figures']) {
+  const lines = new Map<string, SectionLine>();
+  const bundles = new Map<string, BundleFigures>();
+  for (const section of figures.sections) {
+    for (const line of section.lines) lines.set(line.line.id, line);
+    for (const [id, bundle] of section.bundles) bundles.set(id, bundle);
+  }
+  return { lines, bundles };
+}
+
+/** Where new lines go: what went away is no place for them. */
+function placeThere(
+  target: Target,
+  { document }: DocumentInWork,
+  bundles: ReadonlyMap<string, BundleFigures>,
+): Target {
+  const ids = document.sections.map(({ id }) => id);
+  const isThere =
+    target.kind === 'section'
+      ? ids.includes(target.sectionId)
+      : target.kind === 'bundle'
+        ? bundles.has(target.bundleId)
+        : document.sections.some(({ entries }) => entries.some(({ id }) => id === target.questionId));
+  return isThere ? target : { kind: 'section', sectionId: ids.at(-1) ?? '' };
+}
+
+/** The columns between unit and amount: chosen by the person, shown as far as the screen has room. */
+function useColumns(
+  figures: EditorContext['figures'],
+  preferences: DeskPreferences,
+  savePreferences: (input: unknown) => Promise<Answer<void>>,
+) {
+  const [chosen, choose] = useState<readonly Column[]>(() => columnsOf(preferences.columns));
+  const width = useScreenWidth();
+  const wider = useMemo(() => widerFor(figures), [figures]);
+  const columns = useMemo(() => fittingColumns(chosen, wider, width), [chosen, wider, width]);
+  const setColumns = useCallback(
+    (next: readonly Column[]) => {
+      choose(next);
+      // Where it does not arrive, the columns are as they were the next time; nothing else hangs on it.
+      savePreferences({ columns: [...next] }).catch(() => undefined);
+    },
+    [savePreferences],
+  );
+  return { chosen, columns, setColumns };
+}
+
+/** Everything the parts of the editor share: the document with its figures, and what never changes while it is open. */
+export function useEditorScope({
+  proposal,
+  work,
+  preferences,
+  savePreferences,
+  libraryActions,
+  readOnly,
+}: {
+  readonly proposal: ProposalAtDesk;
+  readonly work: DocumentInWork;
+  readonly preferences: DeskPreferences;
+  readonly savePreferences: (input: unknown) => Promise<Answer<void>>;
+  readonly libraryActions: LibraryActions;
+  readonly readOnly: boolean;
+}) {
+  const [target, setTarget] = useState<Target>(() => ({
+    kind: 'section',
+    sectionId: proposal.document.sections.at(-1)?.id ?? '',
+  }));
+  const [view, setView] = useState<SheetView>(plainView);
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
+  const [revealed, reveal] = useState<Reveal | null>(null);
+  const figures = useMemo(() => computeFigures(work.document, asSuggested), [work.document]);
+  const { lines, bundles } = useMemo(() => byId(figures), [figures]);
+  const differences = useMemo(() => findDifferences(work.document, asSuggested), [work.document]);
+  const { chosen, columns, setColumns } = useColumns(figures, preferences, savePreferences);
+  const select = useSelection(work.document, setSelected);
+  const toggle = useCallback(
+    (key: string) => setView((before) => ({ ...before, opened: toggled(before.opened, key) })),
+    [],
+  );
+  const { edit } = work;
+  const { minorDigits } = figures;
+  const actions: EditorActions = useMemo(
+    () => ({
+      edit,
+      setTarget,
+      readOnly,
+      minorDigits,
+      moved: proposal.moved,
+      setView,
+      toggle,
+      reveal,
+      select,
+      columns,
+      chosenColumns: chosen,
+      setColumns,
+    }),
+    [chosen, columns, setColumns, edit, readOnly, minorDigits, proposal.moved, toggle, select],
+  );
+  const context: EditorContext = {
+    proposalId: proposal.id,
+    work,
+    figures,
+    lines,
+    bundles,
+    view,
+    selected,
+    differences,
+    target: placeThere(target, work, bundles),
+    setTarget,
+    readOnly,
+    libraryActions,
+  };
+  return { context, actions, revealed, setSelected };
+}

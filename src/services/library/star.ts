@@ -1,0 +1,25 @@
+import Type from 'typebox';
+import { inCompany } from '@/data/connection';
+import { putStar, takeStar } from '@/data/library/stars';
+import { EntityId } from '@/model';
+import type { Actor } from '../actor';
+import { check, checkId } from '../check';
+
+/** Stars something of the library for this person, or takes the star off. */
+export async function star(actor: Actor, id: unknown, starred: boolean): Promise<void> {
+  const starredId = checkId(id, 'There is no such thing in the library.');
+  await inCompany(actor.companyId, (tx) => (starred ? putStar : takeStar)(tx, { ...actor, starredId }));
+}
+
+const StarsInput = Type.Object(
+  { ids: Type.Array(EntityId, { minItems: 1, maxItems: 200 }), starred: Type.Boolean() },
+  { additionalProperties: false },
+);
+
+/** Stars several things for this person at once, or takes their stars off. */
+export async function starMany(actor: Actor, input: unknown): Promise<void> {
+  const { ids, starred } = check(StarsInput, input, 'What is picked');
+  await inCompany(actor.companyId, async (tx) => {
+    for (const starredId of ids) await (starred ? putStar : takeStar)(tx, { ...actor, starredId });
+  });
+}

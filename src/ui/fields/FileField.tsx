@@ -1,0 +1,56 @@
+'use client';
+
+import type { ButtonProps } from 'antd';
+import { Button, Upload } from 'antd';
+import type { ReactNode } from 'react';
+import { useEffect, useRef } from 'react';
+
+interface Taking {
+  /** What can be chosen, as for `accept` of a file input. On a phone, pictures may come from the camera. */
+  readonly accept: string;
+  readonly take: (file: File) => void;
+  /** What the field is called, for who does not see it. */
+  readonly label: string;
+}
+
+/** How a file is handed over: nothing is uploaded by the field itself. */
+const handing = ({ accept, take, label }: Taking) => ({
+  accept,
+  multiple: false,
+  showUploadList: false,
+  'aria-label': label,
+  beforeUpload: (file: File) => {
+    take(file);
+    return false;
+  },
+});
+
+/** A button that takes a file. */
+export const FileButton = ({
+  children,
+  accept,
+  take,
+  label,
+  ...button
+}: Taking & ButtonProps & { readonly children: ReactNode }) => (
+  <Upload {...handing({ accept, take, label })}>
+    <Button {...button}>{children}</Button>
+  </Upload>
+);
+
+/** A place that takes a file: chosen, dropped on it, or pasted while it is on the screen. */
+export function FileDrop({ accept, take, label, children }: Taking & { readonly children: ReactNode }) {
+  const now = useRef(take);
+  useEffect(() => {
+    now.current = take;
+  });
+  useEffect(() => {
+    const onPaste = ({ clipboardData }: ClipboardEvent) => {
+      const [file] = clipboardData?.files ?? [];
+      if (file) now.current(file);
+    };
+    window.addEventListener('paste', onPaste);
+    return () => window.removeEventListener('paste', onPaste);
+  }, []);
+  return <Upload.Dragger {...handing({ accept, take, label })}>{children}</Upload.Dragger>;
+}
