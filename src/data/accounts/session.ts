@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { session } from '../schema';
 import { and, desc, eq, gt, isNull } from 'drizzle-orm';
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateSession(
   tx: Transaction,
   id: string,

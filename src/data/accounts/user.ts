@@ -1,10 +1,9 @@
 import type { ListPreferences } from '@/model';
-import { sql } from 'drizzle-orm';
+import { asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
 import { user } from '../schema';
-import { asc, eq, inArray } from 'drizzle-orm';
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateUser(
   tx: Transaction,
   id: string,

@@ -3,13 +3,13 @@ import { customerOfAgreement } from '../joins';
 import { agreement, customer, revision } from '../schema';
 import { desc, eq, inArray } from 'drizzle-orm';
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const agreementById = async (
   tx: Transaction,
   id: string,
 ): Promise<(typeof agreement.$inferSelect)[]> => tx.select().from(agreement).where(eq(agreement.id, id));
 
-/** The rows of this proposalId. */
+/** Rows by their proposal. */
 export const agreementByProposalId = async (
   tx: Transaction,
   proposalId: string,

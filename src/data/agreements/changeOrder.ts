@@ -10,7 +10,7 @@ export async function insertChangeOrder(
   await tx.insert(changeOrder).values([rows].flat());
 }
 
-/** The rows of this proposalId. */
+/** Rows by their proposal. */
 export const changeOrderByProposalId = async (
   tx: Transaction,
   proposalId: string,

@@ -2,14 +2,14 @@ import type { Transaction } from '../connection';
 import { agreement, selection } from '../schema';
 import { eq, sql } from 'drizzle-orm';
 
-/** The rows of this roundId. */
+/** Rows by their round. */
 export const selectionByRoundId = async (
   tx: Transaction,
   roundId: string,
 ): Promise<(typeof selection.$inferSelect)[]> =>
   tx.select().from(selection).where(eq(selection.roundId, roundId));
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const selectionById = async (
   tx: Transaction,
   id: string,

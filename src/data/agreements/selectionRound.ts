@@ -3,7 +3,7 @@ import { agreementOf, customerOfAgreement } from '../joins';
 import { agreement, customer, selection, selectionRound } from '../schema';
 import { and, eq, inArray, isNull, ne } from 'drizzle-orm';
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockSelectionRoundById = async (
   tx: Transaction,
   id: string,
@@ -18,7 +18,7 @@ export async function insertSelectionRound(
   await tx.insert(selectionRound).values([rows].flat());
 }
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateSelectionRound(
   tx: Transaction,
   id: string,

@@ -10,7 +10,7 @@ export async function insertSigning(
   await tx.insert(signing).values([rows].flat());
 }
 
-/** The rows of this sha256. */
+/** Rows by their sha256. */
 export const signingBySha256 = async (
   tx: Transaction,
   sha256: string,

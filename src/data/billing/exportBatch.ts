@@ -10,7 +10,7 @@ export async function insertExportBatch(
   await tx.insert(exportBatch).values([rows].flat());
 }
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const exportBatchById = async (
   tx: Transaction,
   id: string,

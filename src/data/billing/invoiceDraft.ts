@@ -2,12 +2,12 @@ import type { Transaction } from '../connection';
 import { invoiceDraft } from '../schema';
 import { eq } from 'drizzle-orm';
 
-/** Deletes the rows of this agreementId. */
+/** Deletes the rows of one agreement. */
 export async function deleteInvoiceDraftByAgreementId(tx: Transaction, agreementId: string): Promise<void> {
   await tx.delete(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
 }
 
-/** The rows of this agreementId. */
+/** Rows by their agreement. */
 export const invoiceDraftByAgreementId = async (
   tx: Transaction,
   agreementId: string,

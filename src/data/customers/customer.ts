@@ -1,22 +1,20 @@
-import { asc, sql } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import { addressText, hasWords } from '../words';
-import { site } from '../schema';
+import { customer, site } from '../schema';
 import type { Transaction } from '../connection';
-import { customer } from '../schema';
-import { eq } from 'drizzle-orm';
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const customerById = async (tx: Transaction, id: string): Promise<(typeof customer.$inferSelect)[]> =>
   tx.select().from(customer).where(eq(customer.id, id));
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockCustomerById = async (
   tx: Transaction,
   id: string,
 ): Promise<(typeof customer.$inferSelect)[]> =>
   tx.select().from(customer).where(eq(customer.id, id)).for('update');
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateCustomer(
   tx: Transaction,
   id: string,

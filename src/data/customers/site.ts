@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { customer, site } from '../schema';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const siteById = async (tx: Transaction, id: string): Promise<(typeof site.$inferSelect)[]> =>
   tx.select().from(site).where(eq(site.id, id));
 

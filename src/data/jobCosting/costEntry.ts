@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { costEntry, costInvoice, user } from '../schema';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 
-/** The rows of this idempotencyKey. */
+/** Rows by their idempotency key. */
 export const costEntryByIdempotencyKey = async (
   tx: Transaction,
   idempotencyKey: string,
@@ -17,7 +17,7 @@ export async function insertCostEntry(
   await tx.insert(costEntry).values([rows].flat());
 }
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const costEntryById = async (
   tx: Transaction,
   id: string,

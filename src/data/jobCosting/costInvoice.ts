@@ -10,7 +10,7 @@ export async function insertCostInvoice(
   await tx.insert(costInvoice).values([rows].flat());
 }
 
-/** Deletes the rows of this costId. */
+/** Deletes the rows of one cost. */
 export async function deleteCostInvoiceByCostId(tx: Transaction, costId: string): Promise<void> {
   await tx.delete(costInvoice).where(eq(costInvoice.costId, costId));
 }

@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { bundle } from '../schema';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const bundleById = async (tx: Transaction, id: string): Promise<(typeof bundle.$inferSelect)[]> =>
   tx.select().from(bundle).where(eq(bundle.id, id));
 
@@ -14,11 +14,11 @@ export async function insertBundle(
   await tx.insert(bundle).values([rows].flat());
 }
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockBundleById = async (tx: Transaction, id: string): Promise<(typeof bundle.$inferSelect)[]> =>
   tx.select().from(bundle).where(eq(bundle.id, id)).for('update');
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateBundle(
   tx: Transaction,
   id: string,

@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { bundleUse } from '../schema';
 import { eq } from 'drizzle-orm';
 
-/** Deletes the rows of this bundleId. */
+/** Deletes the rows of one bundle. */
 export async function deleteBundleUseByBundleId(tx: Transaction, bundleId: string): Promise<void> {
   await tx.delete(bundleUse).where(eq(bundleUse.bundleId, bundleId));
 }

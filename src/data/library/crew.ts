@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { crew } from '../schema';
 import { asc, eq } from 'drizzle-orm';
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockCrewById = async (tx: Transaction, id: string): Promise<(typeof crew.$inferSelect)[]> =>
   tx.select().from(crew).where(eq(crew.id, id)).for('update');
 
@@ -14,7 +14,7 @@ export async function insertCrew(
   await tx.insert(crew).values([rows].flat());
 }
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateCrew(
   tx: Transaction,
   id: string,

@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { importMatching } from '../schema';
 import { eq } from 'drizzle-orm';
 
-/** The rows of this source. */
+/** Rows by their source. */
 export const importMatchingBySource = async (
   tx: Transaction,
   source: string,

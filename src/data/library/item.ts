@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { item } from '../schema';
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateItem(
   tx: Transaction,
   id: string,
@@ -19,11 +19,11 @@ export async function insertItem(
   await tx.insert(item).values([rows].flat());
 }
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockItemById = async (tx: Transaction, id: string): Promise<(typeof item.$inferSelect)[]> =>
   tx.select().from(item).where(eq(item.id, id)).for('update');
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const itemById = async (tx: Transaction, id: string): Promise<(typeof item.$inferSelect)[]> =>
   tx.select().from(item).where(eq(item.id, id));
 

@@ -10,14 +10,14 @@ export async function insertLabourRate(
   await tx.insert(labourRate).values([rows].flat());
 }
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockLabourRateById = async (
   tx: Transaction,
   id: string,
 ): Promise<(typeof labourRate.$inferSelect)[]> =>
   tx.select().from(labourRate).where(eq(labourRate.id, id)).for('update');
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateLabourRate(
   tx: Transaction,
   id: string,

@@ -10,14 +10,14 @@ export async function insertLibraryImport(
   await tx.insert(libraryImport).values([rows].flat());
 }
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const libraryImportById = async (
   tx: Transaction,
   id: string,
 ): Promise<(typeof libraryImport.$inferSelect)[]> =>
   tx.select().from(libraryImport).where(eq(libraryImport.id, id));
 
-/** Deletes the rows of this id. */
+/** Deletes one row. */
 export async function deleteLibraryImport(tx: Transaction, id: string): Promise<void> {
   await tx.delete(libraryImport).where(eq(libraryImport.id, id));
 }

@@ -10,7 +10,7 @@ export async function insertTemplate(
   await tx.insert(template).values([rows].flat());
 }
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const templateById = async (tx: Transaction, id: string): Promise<(typeof template.$inferSelect)[]> =>
   tx.select().from(template).where(eq(template.id, id));
 

@@ -3,7 +3,7 @@ import { agreementOf } from '../joins';
 import { agreement, cardCharge, invoice } from '../schema';
 import { and, desc, eq } from 'drizzle-orm';
 
-/** The rows of this idempotencyKey. */
+/** Rows by their idempotency key. */
 export const cardChargeByIdempotencyKey = async (
   tx: Transaction,
   idempotencyKey: string,

@@ -4,7 +4,7 @@ import type { Amount } from '@/core/number';
 import { writeAmount } from '@/core/number';
 import { and, asc, eq } from 'drizzle-orm';
 
-/** The rows of this agreementId. */
+/** Rows by their agreement. */
 export const paymentByAgreementId = async (
   tx: Transaction,
   agreementId: string,
@@ -19,14 +19,14 @@ export async function insertPaymentRow(
   await tx.insert(payment).values([rows].flat());
 }
 
-/** The rows of this idempotencyKey. */
+/** Rows by their idempotency key. */
 export const paymentByIdempotencyKey = async (
   tx: Transaction,
   idempotencyKey: string,
 ): Promise<(typeof payment.$inferSelect)[]> =>
   tx.select().from(payment).where(eq(payment.idempotencyKey, idempotencyKey));
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const paymentById = async (tx: Transaction, id: string): Promise<(typeof payment.$inferSelect)[]> =>
   tx.select().from(payment).where(eq(payment.id, id));
 

@@ -3,7 +3,7 @@ import { reversedPayment } from '../joins';
 import { payment, paymentReversal } from '../schema';
 import { asc, eq } from 'drizzle-orm';
 
-/** The rows of this paymentId. */
+/** Rows by their payment. */
 export const paymentReversalByPaymentId = async (
   tx: Transaction,
   paymentId: string,
@@ -18,7 +18,7 @@ export async function insertPaymentReversal(
   await tx.insert(paymentReversal).values([rows].flat());
 }
 
-/** The rows of this idempotencyKey. */
+/** Rows by their idempotency key. */
 export const paymentReversalByIdempotencyKey = async (
   tx: Transaction,
   idempotencyKey: string,

@@ -2,14 +2,14 @@ import type { Transaction } from '../connection';
 import { refund } from '../schema';
 import { asc, eq } from 'drizzle-orm';
 
-/** The rows of this agreementId. */
+/** Rows by their agreement. */
 export const refundByAgreementId = async (
   tx: Transaction,
   agreementId: string,
 ): Promise<(typeof refund.$inferSelect)[]> =>
   tx.select().from(refund).where(eq(refund.agreementId, agreementId));
 
-/** The rows of this idempotencyKey. */
+/** Rows by their idempotency key. */
 export const refundByIdempotencyKey = async (
   tx: Transaction,
   idempotencyKey: string,

@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { approval, customer, proposal, user } from '../schema';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockApprovalById = async (
   tx: Transaction,
   id: string,

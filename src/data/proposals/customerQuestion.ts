@@ -10,7 +10,7 @@ export async function insertCustomerQuestion(
   await tx.insert(customerQuestion).values([rows].flat());
 }
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockCustomerQuestionById = async (
   tx: Transaction,
   id: string,

@@ -10,7 +10,7 @@ export async function insertDecline(
   await tx.insert(decline).values([rows].flat());
 }
 
-/** The rows of this revisionId. */
+/** Rows by their revision. */
 export const declineByRevisionId = async (
   tx: Transaction,
   revisionId: string,

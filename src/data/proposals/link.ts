@@ -2,11 +2,11 @@ import type { Transaction } from '../connection';
 import { link } from '../schema';
 import { desc, eq } from 'drizzle-orm';
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const linkById = async (tx: Transaction, id: string): Promise<(typeof link.$inferSelect)[]> =>
   tx.select().from(link).where(eq(link.id, id));
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateLink(
   tx: Transaction,
   id: string,

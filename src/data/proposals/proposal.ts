@@ -3,7 +3,7 @@ import { agreementOf } from '../joins';
 import { agreement, customer, proposal, user } from '../schema';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateProposal(
   tx: Transaction,
   id: string,
@@ -12,11 +12,11 @@ export async function updateProposal(
   await tx.update(proposal).set(columns).where(eq(proposal.id, id));
 }
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const proposalById = async (tx: Transaction, id: string): Promise<(typeof proposal.$inferSelect)[]> =>
   tx.select().from(proposal).where(eq(proposal.id, id));
 
-/** The rows of this id: one, or none; held until the transaction ends. */
+/** One row by its id, or none; held until the transaction ends. */
 export const lockProposalById = async (
   tx: Transaction,
   id: string,

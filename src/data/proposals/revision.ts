@@ -2,7 +2,7 @@ import type { Transaction } from '../connection';
 import { proposal, revision } from '../schema';
 import { and, desc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
 
-/** The rows of this id: one, or none. */
+/** One row by its id, or none. */
 export const revisionById = async (tx: Transaction, id: string): Promise<(typeof revision.$inferSelect)[]> =>
   tx.select().from(revision).where(eq(revision.id, id));
 

@@ -10,7 +10,7 @@ export async function companyOf(tx: Transaction, companyId: string, hold?: 'upda
   return found;
 }
 
-/** Changes columns of the row of this id. */
+/** Changes columns of one row. */
 export async function updateCompany(
   tx: Transaction,
   id: string,

@@ -133,15 +133,17 @@ export const LibraryList = ({
     none="Nothing is in the library yet. Begin with an item, or import a list."
     acts={(rows, done) => <PickedActs rows={rows} done={done} mayRetire={mayRetire} acts={acts} />}
     render={{
+      code: (row) => <span className="nowrap">{row.code}</span>,
       name: (row) => (
-        <>
+        <div className="library-name">
           <Link href={`/library/${row.kind}s/${row.id}`} prefetch={false}>
             {row.name.replace(/\{(\w+)\}/g, (_, word: string) => word.replace(/_/g, ' '))}
           </Link>
           {row.retired && <span className="soft"> · retired</span>}
           {(row.grades ?? []).length > 0 && <div className="soft">{row.grades!.join(' · ')}</div>}
-        </>
+        </div>
       ),
+      trade: (row) => <div className="library-trade">{row.trade}</div>,
       of: (row) =>
         row.kind === 'bundle' ? bundleSays(row) : (row.of ?? []).map((type) => costTypeName(type)).join(', '),
       tags: (row) => row.tags.join(', '),

@@ -1,7 +1,7 @@
 import { reversalName } from '@/core/text/names';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import type { Booking } from '@/core/billing';
+import type { Booking, LoadedAgreement, LoadedPaper } from '@/core/billing';
 import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, isBelowZero, minorDigits, negateAmount, parseAmount, writeAmount } from '@/core/number';
@@ -9,7 +9,6 @@ import type { ItemRow, JournalRow } from '@/formats/csv/booksCsv';
 import type { Accounts } from '@/model';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
-import type { LoadedAgreement, LoadedPaper } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { itemsBefore, readBatch } from './batches';

@@ -1,5 +1,5 @@
 import type { Transaction } from '@/data/connection';
-import type { IssuedKind, InvoiceDraft, Portion } from '@/core/billing';
+import type { InvoiceDraft, IssuedKind, LoadedAgreement, Portion } from '@/core/billing';
 import { paperSums } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { addAmounts, moneyOf, negateAmount, sumAmounts } from '@/core/number';
@@ -8,7 +8,6 @@ import { businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { sourcesOf, spend } from '@/data/payments/credit';
 import { labelOf, nextNumber } from '../numbers';
-import type { LoadedAgreement } from '@/core/billing';
 import { customerById } from '@/data/customers/customer';
 import { insertInvoice } from '@/data/billing/invoice';
 import { insertDraw } from '@/data/billing/draw';

@@ -1,7 +1,7 @@
 import { refuseEarlyDeposit } from './earlyDeposit';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import type { InvoiceDraft } from '@/core/billing';
+import type { InvoiceDraft, LoadedAgreement } from '@/core/billing';
 import { BillingError, makeCredit, makeInvoice } from '@/core/billing';
 import { NotADecimal } from '@/core/number';
 import type { BillingAsk, CreditAsk } from '@/model';
@@ -14,7 +14,6 @@ import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import type { Issuer, PaperOptions } from './insertPaper';
 import { insertPaper } from './insertPaper';
-import type { LoadedAgreement } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { deleteInvoiceDraftByAgreementId, putInvoiceDraft } from '@/data/billing/invoiceDraft';
 

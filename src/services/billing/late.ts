@@ -1,7 +1,7 @@
 import Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import type { LateCharge, PutOn } from '@/core/billing';
+import type { LateCharge, LoadedAgreement, LoadedPaper, PutOn } from '@/core/billing';
 import { lateCharge } from '@/core/billing';
 import { ZERO, isBelowZero, negateAmount, parseAmount, showDecimal, writeAmount } from '@/core/number';
 import { showDate } from '@/core/text/dates';
@@ -9,7 +9,6 @@ import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, may } from '../actor';
 import { insertRow } from './insertPaper';
-import type { LoadedAgreement, LoadedPaper } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';

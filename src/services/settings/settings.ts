@@ -5,11 +5,10 @@ import { Accounts, CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check } from '../check';
-import { companyOf } from '@/data/settings/company';
+import { companyOf, updateCompany } from '@/data/settings/company';
 import { putOver } from '../over';
 import { emptyDocument } from '../proposals/start';
 import { findPeople } from '@/data/accounts/user';
-import { updateCompany } from '@/data/settings/company';
 
 type Company = Awaited<ReturnType<typeof companyOf>>;
 /** What the owner settles on the settings page. */
