@@ -3,6 +3,7 @@ import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { post } from './post';
 import type { AgreedShown, CardAnswer, TrialCards } from './types';
+import { capital } from '@/core/text/capital';
 
 interface ToPay {
   /** The invoice; null: the deposit, not billed yet. */
@@ -108,7 +109,7 @@ export function Pay({
             <label key={invoiceId ?? 'deposit'}>
               <input type="radio" name="which" checked={i === which} onChange={() => setWhich(i)} />
               <span>
-                {name.charAt(0).toUpperCase() + name.slice(1)}
+                {capital(name)}
                 <span className="card-detail">{detail}</span>
               </span>
               <span className="item-amount">{showDecimal(amount)}</span>

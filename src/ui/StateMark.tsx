@@ -1,3 +1,5 @@
+import { capital } from '@/core/text/capital';
+
 const kinds: Readonly<Record<string, { readonly sign: string; readonly look: string }>> = {
   draft: { sign: '', look: '' },
   sent: { sign: '→', look: 'state-open' },
@@ -19,7 +21,7 @@ export function StateMark({ state }: { state: string }) {
   return (
     <span className={`state ${look}`}>
       {sign && <span aria-hidden="true">{sign} </span>}
-      {state.charAt(0).toUpperCase() + state.slice(1)}
+      {capital(state)}
     </span>
   );
 }

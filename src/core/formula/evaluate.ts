@@ -14,6 +14,7 @@ import type { Comparison, Tree } from './tree';
 import { FormulaError } from './tree';
 import type { NumberValue, Value } from './value';
 import { dimensionName, numberValue } from './value';
+import { capital } from '../text/capital';
 
 /**
  * Looks a name up. Undefined: there is no such name. A text: the name is there, but cannot be computed, and why.
@@ -48,8 +49,6 @@ function alike(left: NumberValue, right: NumberValue, at: number, act: string): 
     );
   return left.firm ? left : right;
 }
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
 const holds = (sign: Comparison, order: bigint): boolean => {
   if (sign === '=') return order === 0n;
   if (sign === '!=') return order !== 0n;

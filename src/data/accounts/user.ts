@@ -20,21 +20,13 @@ export const findListPreferences = async (tx: Transaction, userId: string) =>
 export const findDeskPreferences = async (tx: Transaction, userId: string) =>
   tx.select({ desk: user.desk }).from(user).where(eq(user.id, userId));
 
-/** What a person is called. */
-export const findNameOfSender = async (tx: Transaction, userId: string) =>
-  tx.select({ name: user.name }).from(user).where(eq(user.id, userId));
-
-/** What a seller is called. */
-export const findNameOfSeller = async (tx: Transaction, sellerId: string) =>
-  tx.select({ name: user.name }).from(user).where(eq(user.id, sellerId));
-
 /** What some people are called, by name. */
 export const findNamesOf = async (tx: Transaction, ids: string[]) =>
   tx.select({ name: user.name }).from(user).where(inArray(user.id, ids)).orderBy(user.name);
 
 /** What a person is called. */
-export const findNameOfPerson = async (tx: Transaction, by: string) =>
-  tx.select({ name: user.name }).from(user).where(eq(user.id, by));
+export const findNameOfPerson = async (tx: Transaction, userId: string) =>
+  tx.select({ name: user.name }).from(user).where(eq(user.id, userId));
 
 /** Who works for the company, by name. */
 export const findPeople = async (tx: Transaction) =>

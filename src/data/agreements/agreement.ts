@@ -40,14 +40,6 @@ export const findTextOfAgreement = async (tx: Transaction, agreementId: string) 
     .innerJoin(revision, eq(revision.id, agreement.revisionId))
     .where(eq(agreement.id, agreementId));
 
-/** The number of an agreement. */
-export const findNumberOfAgreement = async (tx: Transaction, agreementId: string) =>
-  tx.select({ number: agreement.number }).from(agreement).where(eq(agreement.id, agreementId));
-
-/** The agreement a proposal became. */
-export const findAgreementOfProposal = async (tx: Transaction, proposalId: string) =>
-  tx.select({ id: agreement.id }).from(agreement).where(eq(agreement.proposalId, proposalId));
-
 /** The agreements of a customer, the newest first. */
 export const findAgreementIdsOf = async (tx: Transaction, customerId: string) =>
   tx
@@ -55,13 +47,6 @@ export const findAgreementIdsOf = async (tx: Transaction, customerId: string) =>
     .from(agreement)
     .where(eq(agreement.customerId, customerId))
     .orderBy(desc(agreement.number));
-
-/** Id and number of the agreement a proposal became. */
-export const findAgreementNumber = async (tx: Transaction, proposalId: string) =>
-  tx
-    .select({ id: agreement.id, number: agreement.number })
-    .from(agreement)
-    .where(eq(agreement.proposalId, proposalId));
 
 /** All agreements with customer and day of signing, the newest first. */
 export const findAgreementsSigned = async (tx: Transaction) =>

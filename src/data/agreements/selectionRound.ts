@@ -79,11 +79,3 @@ export const findProposalOfRound = async (tx: Transaction, roundId: string) =>
     .from(selectionRound)
     .innerJoin(agreement, eq(agreement.id, selectionRound.agreementId))
     .where(eq(selectionRound.id, roundId));
-
-/** Holds a selection round until the transaction ends. */
-export const lockRound = async (tx: Transaction, roundId: string) =>
-  tx
-    .select({ id: selectionRound.id })
-    .from(selectionRound)
-    .where(eq(selectionRound.id, roundId))
-    .for('update');

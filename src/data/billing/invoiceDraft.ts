@@ -14,10 +14,6 @@ export const invoiceDraftByAgreementId = async (
 ): Promise<(typeof invoiceDraft.$inferSelect)[]> =>
   tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
 
-/** When the draft of an agreement’s next invoice was saved. */
-export const findDraftTime = async (tx: Transaction, agreementId: string) =>
-  tx.select({ at: invoiceDraft.savedAt }).from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
-
 /** Keeps the draft of an agreement’s next invoice, over the one there is. */
 export const putInvoiceDraft = async (
   tx: Transaction,

@@ -31,10 +31,6 @@ export async function insertCustomer(
   await tx.insert(customer).values([rows].flat());
 }
 
-/** Is there this customer? */
-export const findCustomerId = async (tx: Transaction, customerId: string) =>
-  tx.select({ id: customer.id }).from(customer).where(eq(customer.id, customerId));
-
 /** Customers whose name, contact, mail address or site has all the words, by name. */
 export async function findCustomers(tx: Transaction, search: string) {
   // Named in full: within the sub-select a bare column would be the site's.

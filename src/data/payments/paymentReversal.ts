@@ -25,19 +25,6 @@ export const paymentReversalByIdempotencyKey = async (
 ): Promise<(typeof paymentReversal.$inferSelect)[]> =>
   tx.select().from(paymentReversal).where(eq(paymentReversal.idempotencyKey, idempotencyKey));
 
-/** The payments on an agreement that were returned or void, and why. */
-export const findReversalsOfAgreement = async (tx: Transaction, agreementId: string) =>
-  tx
-    .select({
-      paymentId: paymentReversal.paymentId,
-      kind: paymentReversal.kind,
-      reason: paymentReversal.reason,
-      amount: paymentReversal.amount,
-    })
-    .from(paymentReversal)
-    .innerJoin(payment, reversedPayment)
-    .where(eq(payment.agreementId, agreementId));
-
 /** The payments of a customer that were returned or void, as it was recorded. */
 export const findReversalsOfCustomer = async (tx: Transaction, customerId: string) =>
   tx
@@ -48,16 +35,14 @@ export const findReversalsOfCustomer = async (tx: Transaction, customerId: strin
     .orderBy(asc(paymentReversal.recordedAt));
 
 /** The payments on an agreement that were returned or void. */
-export const findReversalRowsOf = async (tx: Transaction, agreementId: string) =>
-  tx
+export async function findReversalsOfAgreement(
+  tx: Transaction,
+  agreementId: string,
+): Promise<(typeof paymentReversal.$inferSelect)[]> {
+  const found = await tx
     .select({ row: paymentReversal })
     .from(paymentReversal)
     .innerJoin(payment, reversedPayment)
     .where(eq(payment.agreementId, agreementId));
-
-/** How a payment was returned or void. */
-export const findReversalsOf = async (tx: Transaction, paymentId: string) =>
-  tx
-    .select({ kind: paymentReversal.kind, reason: paymentReversal.reason, amount: paymentReversal.amount })
-    .from(paymentReversal)
-    .where(eq(paymentReversal.paymentId, paymentId));
+  return found.map(({ row }) => row);
+}

@@ -31,7 +31,7 @@ export async function insertProposalRow(
   await tx.insert(proposal).values([rows].flat());
 }
 
-/** Holds a proposal until the transaction ends. */
+/** Holds a proposal until the transaction ends, without reading it. */
 export const lockProposal = async (tx: Transaction, proposalId: string) =>
   tx.select({ id: proposal.id }).from(proposal).where(eq(proposal.id, proposalId)).for('update');
 
@@ -84,17 +84,13 @@ export const findProposalsOf = async (tx: Transaction, customerId: string) =>
     .orderBy(desc(proposal.updatedAt));
 
 /** Drafts with their documents, the last changed first. */
-export const findDrafts = async (tx: Transaction, DRAFTS: 50) =>
+export const findDrafts = async (tx: Transaction, most: number) =>
   tx
     .select({ id: proposal.id, number: proposal.number, document: proposal.document })
     .from(proposal)
     .where(inArray(proposal.state, ['draft']))
     .orderBy(desc(proposal.updatedAt))
-    .limit(DRAFTS);
-
-/** The document of a proposal. */
-export const findDocument = async (tx: Transaction, proposalId: string) =>
-  tx.select({ document: proposal.document }).from(proposal).where(eq(proposal.id, proposalId));
+    .limit(most);
 
 /** Document and site of a proposal. */
 export const findDocumentAndSite = async (tx: Transaction, id: string) =>

@@ -23,21 +23,21 @@ export const findNewestRevision = async (tx: Transaction, proposalId: string) =>
     .orderBy(desc(revision.number))
     .limit(1);
 
+/** Id and number of that revision, without what it holds. */
+export const findNewestRevisionKey = async (tx: Transaction, proposalId: string) =>
+  tx
+    .select({ id: revision.id, number: revision.number })
+    .from(revision)
+    .where(eq(revision.proposalId, proposalId))
+    .orderBy(desc(revision.number))
+    .limit(1);
+
 /** The revision before one. */
 export const findRevisionBefore = async (tx: Transaction, proposalId: string, number: number) =>
   tx
     .select()
     .from(revision)
     .where(and(eq(revision.proposalId, proposalId), eq(revision.number, number - 1)));
-
-/** The revision of a proposal that was sent last. */
-export const findRevisionSentLast = async (tx: Transaction, proposalId: string) =>
-  tx
-    .select()
-    .from(revision)
-    .where(eq(revision.proposalId, proposalId))
-    .orderBy(desc(revision.number))
-    .limit(1);
 
 /** The seal of a revision. */
 export const findSealOfRevision = async (tx: Transaction, id: string) =>
@@ -50,36 +50,9 @@ export const findCanonicalText = async (tx: Transaction, proposalId: string, wan
     .from(revision)
     .where(and(eq(revision.proposalId, proposalId), eq(revision.number, wanted)));
 
-/** The revision of a proposal that was sent last. */
-export const findLastRevision = async (tx: Transaction, proposalId: string) =>
-  tx
-    .select()
-    .from(revision)
-    .where(eq(revision.proposalId, proposalId))
-    .orderBy(desc(revision.number))
-    .limit(1);
-
-/** The id of the revision of a proposal that was sent last. */
-export const findLastRevisionId = async (tx: Transaction, proposalId: string) =>
-  tx
-    .select({ id: revision.id })
-    .from(revision)
-    .where(eq(revision.proposalId, proposalId))
-    .orderBy(desc(revision.number))
-    .limit(1);
-
 /** What was sent of a proposal, the newest first. */
 export const findRevisions = async (tx: Transaction, proposalId: string) =>
   tx.select().from(revision).where(eq(revision.proposalId, proposalId)).orderBy(desc(revision.number));
-
-/** The number of the revision of a proposal that was sent last. */
-export const findLastNumber = async (tx: Transaction, proposalId: string) =>
-  tx
-    .select({ number: revision.number })
-    .from(revision)
-    .where(eq(revision.proposalId, proposalId))
-    .orderBy(desc(revision.number))
-    .limit(1);
 
 /** Proposals sent first since a moment, with their last revision, the newest first. */
 export const findSentSince = async (tx: Transaction, from: Date) =>

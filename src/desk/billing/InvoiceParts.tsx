@@ -3,6 +3,7 @@ import { Fragment } from 'react';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
+import { capital } from '@/core/text/capital';
 
 /** Where an invoice stands in its agreement. */
 export function InAgreement({ invoice }: { invoice: InvoiceAtDesk }) {
@@ -40,8 +41,6 @@ export function InAgreement({ invoice }: { invoice: InvoiceAtDesk }) {
     </>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What it is paid with, one by one. */
 export const PaidWith = ({ settled }: { settled: InvoiceAtDesk['settled'] }) =>

@@ -1,6 +1,6 @@
 import { agreementListSource } from '@/data/agreements/agreementListSource';
 import { loadAgreements } from '@/data/agreements/load';
-import { sellersOf } from '@/data/settings/people';
+import { findPeople } from '@/data/accounts/user';
 import type { LoadedAgreement } from '@/core/billing';
 import { standingAndTrack } from '@/core/billing';
 import type { ListSpec } from '@/core/lists';
@@ -74,7 +74,7 @@ const spec = (sellers: readonly { readonly id: string; readonly name: string }[]
 
 /** Agreements with their standing. What is signed, open and held is summed by the database; the rest is the core's. */
 export const agreementList: DeskList<Raw, AgreementListRow> = {
-  spec: async ({ tx }) => spec(await sellersOf(tx)),
+  spec: async ({ tx }) => spec(await findPeople(tx)),
   source: agreementListSource,
   finish: async ({ tx }, rows) => {
     const loaded: LoadedAgreement[] = [];

@@ -21,7 +21,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { customerById } from '@/data/customers/customer';
 import { siteById } from '@/data/customers/site';
 import { findPaymentsOfAgreement } from '@/data/payments/payment';
-import { findDraftTime } from '@/data/billing/invoiceDraft';
+import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
 import { findReversalsOfAgreement } from '@/data/payments/paymentReversal';
 import { findRefundsOfAgreement } from '@/data/payments/refund';
 
@@ -33,7 +33,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
     const [payer] = await customerById(tx, head.customerId);
     const [place] = await siteById(tx, head.siteId);
     const payments = await findPaymentsOfAgreement(tx, agreementId);
-    const [draft] = await findDraftTime(tx, agreementId);
+    const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
     const gone = await findReversalsOfAgreement(tx, agreementId);
     const refunds = await findRefundsOfAgreement(tx, agreementId);
     const ours = await companyOf(tx, actor.companyId);

@@ -19,7 +19,7 @@ import { Problem } from '../problem';
 import { makeLink } from '../links';
 import { lateOn } from './late';
 import { customerById } from '@/data/customers/customer';
-import { findNameOfSender } from '@/data/accounts/user';
+import { findNameOfPerson } from '@/data/accounts/user';
 
 /**
  * Writes to the customer about an invoice: what it is for, what is open, by when, what paying late costs, and a link to
@@ -36,7 +36,7 @@ export async function sendInvoiceLetter(
   const ours = await companyOf(tx, who.companyId);
   const [payer] = await customerById(tx, head.customerId);
   if (!payer!.email) throw new Problem(422, `${payer!.name} has no email address.`);
-  const [sender] = who.userId ? await findNameOfSender(tx, who.userId) : [];
+  const [sender] = who.userId ? await findNameOfPerson(tx, who.userId) : [];
   const late = await lateOn(tx, loaded, bill, ours.timeZone, businessDate(who.now, ours.timeZone));
   const link = await makeLink(tx, who, head.proposalId, 'invoice', '#pay');
   const money = (value: bigint) => `${showAmount(value as Amount, digits)} ${head.currency}`;

@@ -12,12 +12,7 @@ import { Problem } from '../problem';
 import { sha256 } from '../secrets';
 import type { Visitor } from './open';
 import { findTextOfChange, findAgreementOfChange } from '@/data/agreements/changeOrder';
-import {
-  findTextOfAgreement,
-  agreementById,
-  agreementByProposalId,
-  findNumberOfAgreement,
-} from '@/data/agreements/agreement';
+import { findTextOfAgreement, agreementById, agreementByProposalId } from '@/data/agreements/agreement';
 import { selectionById } from '@/data/agreements/selection';
 import { findSignings, findStatement, signingBySha256 } from '@/data/agreements/signing';
 import { findNameOfCompany } from '@/data/settings/company';
@@ -197,7 +192,7 @@ export async function checkCertificate(input: unknown, from: string, now: Date):
     const [row] = await signingBySha256(tx, hash);
     if (!row) return null;
     const [ours] = await findNameOfCompany(tx, row.companyId);
-    const [head] = await findNumberOfAgreement(tx, row.agreementId);
+    const [head] = await agreementById(tx, row.agreementId);
     const { kind, title, signer, signedAt, intact } = await certify(tx, row);
     return { company: ours!.name, agreement: head!.number, kind, title, signer, signedAt, intact };
   });

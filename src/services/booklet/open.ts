@@ -26,7 +26,7 @@ import { findNewestRevision, findRevisionBefore, revisionById } from '@/data/pro
 import { linkById, updateLink } from '@/data/proposals/link';
 import { customerById } from '@/data/customers/customer';
 import { siteById } from '@/data/customers/site';
-import { findNameOfSeller } from '@/data/accounts/user';
+import { findNameOfPerson } from '@/data/accounts/user';
 import { agreementByProposalId } from '@/data/agreements/agreement';
 import { declineByRevisionId } from '@/data/proposals/decline';
 import { changeOrderByProposalId } from '@/data/agreements/changeOrder';
@@ -179,7 +179,7 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const { proposal: row, revision: newest, document, ours, state, today, now } = current;
   const [payer] = await customerById(tx, row.customerId);
   const [place] = await siteById(tx, row.siteId);
-  const [seller] = await findNameOfSeller(tx, row.sellerId);
+  const [seller] = await findNameOfPerson(tx, row.sellerId);
   const [signed] = await agreementByProposalId(tx, row.id);
   const change = row.agreementId ? await changeSeen(tx, row.id, row.agreementId, ours.timeZone) : null;
   const [declined] = await declineByRevisionId(tx, newest.id);

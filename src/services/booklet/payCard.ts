@@ -18,7 +18,7 @@ import { Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { openDeposit } from './agreed';
 import type { Visitor } from './open';
-import { findAgreementOfProposal } from '@/data/agreements/agreement';
+import { agreementByProposalId } from '@/data/agreements/agreement';
 import { cardChargeByIdempotencyKey, findChargeUnderKey, insertCardCharge } from '@/data/payments/cardCharge';
 
 const CARD_TRIES = 10;
@@ -38,7 +38,7 @@ const answerOf = ({ amount }: Charge, { state, taken, reason }: ChargeStanding):
 
 /** The agreement behind the link. */
 async function signedOf(tx: Transaction, visitor: Visitor): Promise<string> {
-  const [signed] = await findAgreementOfProposal(tx, visitor.proposalId);
+  const [signed] = await agreementByProposalId(tx, visitor.proposalId);
   if (!signed) throw new Problem(409, 'Accept the proposal first; then it can be paid.');
   return signed.id;
 }

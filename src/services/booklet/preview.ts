@@ -6,7 +6,7 @@ import { Problem } from '../problem';
 import type { Booklet } from './open';
 import { readBooklet } from './open';
 import { proposalById } from '@/data/proposals/proposal';
-import { findRevisionSentLast } from '@/data/proposals/revision';
+import { findNewestRevision } from '@/data/proposals/revision';
 
 /**
  * The booklet the customer would get if the proposal were sent as it stands; `asSent` where it is what they have, so that
@@ -19,7 +19,7 @@ export async function previewBooklet(
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await proposalById(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
-    const [newest] = await findRevisionSentLast(tx, proposalId);
+    const [newest] = await findNewestRevision(tx, proposalId);
     // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
     const unchanged = row.state === 'sent' && row.saveNumber === row.sentSaveNumber;
     const sent = unchanged || row.state === 'accepted' ? newest : undefined;

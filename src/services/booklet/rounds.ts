@@ -12,7 +12,11 @@ import { recordSigning } from '../agreements/sign';
 import { check } from '../check';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
-import { findProposalOfRound, updateSelectionRound, lockRound } from '@/data/agreements/selectionRound';
+import {
+  findProposalOfRound,
+  updateSelectionRound,
+  lockSelectionRoundById,
+} from '@/data/agreements/selectionRound';
 import { findSelectionOfRound, findLastPosition, insertSelection } from '@/data/agreements/selection';
 import { findSealOfRevision } from '@/data/proposals/revision';
 
@@ -77,7 +81,7 @@ export async function signRound(
   const given = check(SignRoundInput, input, 'The signature');
   return inCompany(visitor.companyId, async (tx) => {
     // One after the other: whoever comes second finds it signed.
-    await lockRound(tx, given.roundId);
+    await lockSelectionRoundById(tx, given.roundId);
     const [done] = await findSelectionOfRound(tx, given.roundId);
     if (done?.proposalId === visitor.proposalId) return { repeated: true };
 

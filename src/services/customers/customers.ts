@@ -18,7 +18,6 @@ import {
   lockCustomerById,
   updateCustomer,
   insertCustomer,
-  findCustomerId,
   findCustomers,
 } from '@/data/customers/customer';
 import { findAgreementIdsOf } from '@/data/agreements/agreement';
@@ -154,7 +153,7 @@ export async function saveSite(
   const values = check(SiteInput, input, 'The site');
   const base = over === undefined ? undefined : check(SiteInput, over, 'The site as it was read');
   return inCompany(actor.companyId, async (tx) => {
-    const [owner] = await findCustomerId(tx, values.customerId);
+    const [owner] = await customerById(tx, values.customerId);
     if (!owner) throw new Problem(404, 'There is no such customer.');
     if (siteId) {
       const [now] = await lockSiteOf(tx, siteId, values.customerId);

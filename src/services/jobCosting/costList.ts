@@ -4,6 +4,7 @@ import type { ListSpec } from '@/core/lists';
 import type { CostType } from '@/model';
 import { costTypes } from '@/model';
 import type { DeskList } from '../lists/deskList';
+import { capital } from '@/core/text/capital';
 
 /** A cost of a job as the list of all costs shows it. */
 export interface CostListRow {
@@ -27,8 +28,6 @@ export interface CostListRow {
   /** Taken back, or what takes it back: both stay, and come to nothing. */
   readonly void: boolean;
 }
-
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 const spec: ListSpec = {
   name: 'costs',

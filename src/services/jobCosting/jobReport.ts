@@ -13,7 +13,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import type { CostEntry } from '@/data/jobCosting/earned';
 import { paymentByAgreementId } from '@/data/payments/payment';
-import { findReversalRowsOf } from '@/data/payments/paymentReversal';
+import { findReversalsOfAgreement } from '@/data/payments/paymentReversal';
 import { refundByAgreementId } from '@/data/payments/refund';
 import { findCostsOfAgreement } from '@/data/jobCosting/costEntry';
 const writeRow = (row: CostRow, digits: number) => ({
@@ -43,11 +43,11 @@ async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonl
   const money = moneyOf(loaded.digits);
   const minus = (text: string) => -money.parse(text) as Amount;
   const paid = await paymentByAgreementId(tx, loaded.head.id);
-  const gone = await findReversalRowsOf(tx, loaded.head.id);
+  const gone = await findReversalsOfAgreement(tx, loaded.head.id);
   const back = await refundByAgreementId(tx, loaded.head.id);
   const { days, lowest } = cashFromFacts([
     ...paid.map(({ receivedOn, amount }) => ({ day: receivedOn, amount: money.parse(amount) })),
-    ...gone.map(({ row }) => ({ day: row.on, amount: minus(row.amount) })),
+    ...gone.map((row) => ({ day: row.on, amount: minus(row.amount) })),
     ...back.map(({ paidOn, amount }) => ({ day: paidOn, amount: minus(amount) })),
     ...entries.map(({ spentOn, amount }) => ({ day: spentOn, amount: minus(amount) })),
   ]);

@@ -5,6 +5,7 @@ import type { ListSpec } from '@/core/lists';
 import type { CostType, UnitCode } from '@/model';
 import { costTypes } from '@/model';
 import type { DeskList } from '../lists/deskList';
+import { capital } from '@/core/text/capital';
 
 /** An item or a bundle as the list of the library shows it. */
 export interface LibraryListRow {
@@ -26,8 +27,6 @@ export interface LibraryListRow {
   readonly starred: boolean;
   readonly retired: boolean;
 }
-
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 const spec = (trades: readonly { trade: string; items: number; bundles: number }[]): ListSpec => ({
   name: 'library',

@@ -8,7 +8,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import { paymentById } from '@/data/payments/payment';
-import { findReversalsOf } from '@/data/payments/paymentReversal';
+import { paymentReversalByPaymentId } from '@/data/payments/paymentReversal';
 import { findInvoicesOfPayment } from '@/data/payments/allocation';
 /** A payment with what it was put on, as its receipt needs it. */
 export async function readReceipt(actor: Actor, paymentId: string): Promise<ReceiptPaper> {
@@ -17,7 +17,7 @@ export async function readReceipt(actor: Actor, paymentId: string): Promise<Rece
     if (!row) throw new Problem(404, 'There is no such payment.');
     const loaded = await loadAgreement(tx, row.agreementId);
     const ours = await companyOf(tx, actor.companyId);
-    const reversals = await findReversalsOf(tx, paymentId);
+    const reversals = await paymentReversalByPaymentId(tx, paymentId);
     const money = moneyOf(loaded.digits);
     const put = await findInvoicesOfPayment(tx, paymentId);
     const parts = put

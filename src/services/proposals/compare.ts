@@ -9,7 +9,7 @@ import { allow } from '../actor';
 import { check } from '../check';
 import { Problem } from '../problem';
 import { findCanonicalText } from '@/data/proposals/revision';
-import { findDocument } from '@/data/proposals/proposal';
+import { findDocumentAndSite } from '@/data/proposals/proposal';
 
 const closed = { additionalProperties: false } as const;
 const number = Type.Integer({ minimum: 1 });
@@ -33,7 +33,7 @@ export async function compareRevisions(actor: Actor, input: unknown): Promise<Do
       if (!row) throw new Problem(404, `There is no revision ${wanted} of this proposal.`);
       return JSON.parse(row.canonical) as ProposalDocument;
     };
-    const [row] = await findDocument(tx, proposalId);
+    const [row] = await findDocumentAndSite(tx, proposalId);
     if (!row) throw new Problem(404, 'There is no such proposal.');
     return compareDocuments(await frozen(from), to === null ? row.document : await frozen(to));
   });

@@ -12,7 +12,7 @@ import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import { stateToday } from '@/core/offer/stateToday';
-import { findLastRevision, revisionById, findLastRevisionId } from '@/data/proposals/revision';
+import { findNewestRevision, revisionById, findNewestRevisionKey } from '@/data/proposals/revision';
 import { findNameOfPerson } from '@/data/accounts/user';
 import { lockProposalById } from '@/data/proposals/proposal';
 
@@ -29,7 +29,7 @@ export interface Picks {
 
 /** The newest revision of a proposal under the choices as they stand; null before the first was sent. */
 export async function decidedOf(tx: Transaction, proposalId: string) {
-  const [newest] = await findLastRevision(tx, proposalId);
+  const [newest] = await findNewestRevision(tx, proposalId);
   if (!newest) return null;
   const document = JSON.parse(newest.canonical) as ProposalDocument;
   const { choices, last } = await choicesOf(tx, newest, document);
@@ -67,7 +67,7 @@ export async function presetChoices(actor: Actor, input: unknown): Promise<void>
     const [found] = await revisionById(tx, revisionId);
     if (!found) throw new Problem(404, 'There is no such revision.');
     const [row] = await lockProposalById(tx, found.proposalId);
-    const [newest] = await findLastRevisionId(tx, found.proposalId);
+    const [newest] = await findNewestRevisionKey(tx, found.proposalId);
     if (newest?.id !== revisionId)
       throw new Problem(409, 'A newer revision was sent meanwhile. Choose on that one.');
     const document = JSON.parse(found.canonical) as ProposalDocument;

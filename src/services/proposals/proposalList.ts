@@ -1,8 +1,9 @@
 import { proposalListSource } from '@/data/proposals/proposalListSource';
-import { sellersOf } from '@/data/settings/people';
+import { findPeople } from '@/data/accounts/user';
 import type { ListSpec } from '@/core/lists';
 import type { ProposalState } from '@/core/offer';
 import type { DeskList } from '../lists/deskList';
+import { capital } from '@/core/text/capital';
 
 /** A proposal as its list shows it. */
 export interface ProposalListRow {
@@ -22,8 +23,6 @@ export interface ProposalListRow {
 }
 
 const states: readonly ProposalState[] = ['draft', 'sent', 'accepted', 'declined', 'lapsed', 'withdrawn'];
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
-
 const spec = (sellers: readonly { readonly id: string; readonly name: string }[]): ListSpec => ({
   name: 'proposals',
   columns: [
@@ -60,6 +59,6 @@ const spec = (sellers: readonly { readonly id: string; readonly name: string }[]
 
 /** Proposals; change orders are listed at their agreement. */
 export const proposalList: DeskList<ProposalListRow> = {
-  spec: async ({ tx }) => spec(await sellersOf(tx)),
+  spec: async ({ tx }) => spec(await findPeople(tx)),
   source: proposalListSource,
 };

@@ -15,7 +15,7 @@ import { movedItems } from './reuse';
 import { stateToday } from '@/core/offer/stateToday';
 import { findOpenings, findLinks } from '@/data/proposals/link';
 import { findRevisions } from '@/data/proposals/revision';
-import { findAgreementNumber } from '@/data/agreements/agreement';
+import { agreementByProposalId } from '@/data/agreements/agreement';
 import { declineByRevisionId } from '@/data/proposals/decline';
 import { findProposalWithCustomer, findProposalsWithCustomer } from '@/data/proposals/withCustomer';
 
@@ -60,7 +60,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
     const ours = await companyOf(tx, actor.companyId);
     const revisions = await findRevisions(tx, proposalId);
     const links = await findLinks(tx, proposalId);
-    const [signed] = await findAgreementNumber(tx, proposalId);
+    const [signed] = await agreementByProposalId(tx, proposalId);
     const [declined] = revisions[0] ? await declineByRevisionId(tx, revisions[0].id) : [undefined];
     const { proposal: row, customer: payer, site: place, seller } = found;
     const today = businessDate(actor.now, ours.timeZone);

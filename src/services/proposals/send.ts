@@ -19,7 +19,7 @@ import { refuseUnapproved } from './approval';
 import { editsSince } from './changes';
 import { refuseUnlawfulDeposit } from './depositLaw';
 import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
-import { findLastNumber, insertRevision } from '@/data/proposals/revision';
+import { findNewestRevisionKey, insertRevision } from '@/data/proposals/revision';
 import { customerById } from '@/data/customers/customer';
 import { siteById } from '@/data/customers/site';
 import { updateLinksOf } from '@/data/proposals/link';
@@ -81,7 +81,7 @@ export async function sendProposal(
 
     const canonical = canonicalize(row.document);
     if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');
-    const [last] = await findLastNumber(tx, proposalId);
+    const [last] = await findNewestRevisionKey(tx, proposalId);
     const number = (last?.number ?? 0) + 1;
     const revisionId = newId(actor.now);
     await insertRevision(tx, {
