@@ -1,17 +1,17 @@
 import { useEffect, useState } from 'react';
 import type { KeyGroup } from './keys';
+import { takesText } from '@/ui/keys/target';
 import { keysOf } from './keys';
 import { onShowKeys } from './showKeys';
 
-/** Is a question mark typed here text, and no question? */
-function isText(field: HTMLElement): boolean {
-  if (field.id === 'add-line') return (field as HTMLInputElement).value !== '';
-  if (/^(TEXTAREA|SELECT)$/.test(field.tagName)) return true;
+/** Is a question mark typed here text, and no question? In a cell that is not typed in, and in the empty add line, it asks. */
+function isText(target: EventTarget | null): boolean {
+  if (!takesText(target)) return false;
+  const { id, dataset } = target;
+  const typed = (target as HTMLInputElement).value;
+  if (id === 'add-line') return typed !== '';
   return (
-    field instanceof HTMLInputElement &&
-    field.type !== 'checkbox' &&
-    field.type !== 'radio' &&
-    (field.dataset.dirty !== undefined || field.dataset.cell === undefined || field.value === '?')
+    target.tagName !== 'INPUT' || dataset.dirty !== undefined || dataset.cell === undefined || typed === '?'
   );
 }
 
@@ -21,7 +21,7 @@ export function useKeysSheet() {
   useEffect(() => {
     const show = () => setGroups(keysOf(window.location.pathname, window.location.search));
     const onKey = (event: KeyboardEvent) => {
-      if (event.key !== '?' || event.ctrlKey || event.metaKey || isText(event.target as HTMLElement)) return;
+      if (event.key !== '?' || event.ctrlKey || event.metaKey || isText(event.target)) return;
       event.preventDefault();
       show();
     };

@@ -8,9 +8,10 @@ import type { listAreas } from '@/services/library/areas';
 import type { Settled, readSettings } from '@/services/settings/settings';
 import { minorDigits } from '@/core/number';
 import type { Answer } from '@/model';
+import { AreaTable } from './AreaTable';
 import { OfYou } from './OfYou';
 import { PeopleTable } from './PeopleTable';
-import { BesideTheForm, SettingsSubject } from './SettingsSubjects';
+import { SettingsSubject } from './SettingsSubjects';
 import { isForm, subjectOf, subjects } from './subjects';
 import { useSettingsForm } from './useSettingsForm';
 import './settings.css';
@@ -90,7 +91,7 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
               )}
             </div>
           )}
-          <BesideTheForm subject={subject} areas={areas} isOwner={isOwner} save={actions.saveAreas} />
+          {subject === 'pricing' && <AreaTable areas={areas} isOwner={isOwner} save={actions.saveAreas} />}
           {subject === 'people' && <PeopleTable people={users} />}
           {subject === 'you' && (
             <OfYou

@@ -1,9 +1,6 @@
 'use client';
 
 import { Input, Radio } from 'antd';
-import type { listAreas } from '@/services/library/areas';
-import type { Answer } from '@/model';
-import { AreaTable } from './AreaTable';
 import { LateSettings } from './LateSettings';
 import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
@@ -129,14 +126,3 @@ export function SettingsSubject({
       return null;
   }
 }
-
-/** What stands beside the form of a subject and is saved by itself. */
-export const BesideTheForm = ({
-  subject,
-  ...areas
-}: {
-  readonly subject: Subject;
-  readonly areas: Awaited<ReturnType<typeof listAreas>>;
-  readonly isOwner: boolean;
-  readonly save: (text: string) => Promise<Answer<{ count: number }>>;
-}) => (subject === 'pricing' ? <AreaTable {...areas} /> : null);

@@ -46,7 +46,9 @@ export function FileDrop({ accept, take, label, children }: Taking & { readonly 
   });
   useEffect(() => {
     const onPaste = ({ clipboardData }: ClipboardEvent) => {
-      const [file] = clipboardData?.files ?? [];
+      // Cells copied from a spreadsheet come with a picture of themselves: that is no file somebody chose.
+      if (clipboardData === null || clipboardData.types.includes('text/plain')) return;
+      const [file] = clipboardData.files;
       if (file) now.current(file);
     };
     window.addEventListener('paste', onPaste);

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { inDialog, takesText } from '../keys/target';
 
 /** `/` pressed where nothing is typed: the way to the field that finds. */
 export function useSlash(find: () => void): void {
@@ -8,13 +9,8 @@ export function useSlash(find: () => void): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const field = event.target as HTMLElement;
       if (event.key !== '/' || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (
-        /^(INPUT|TEXTAREA|SELECT)$/.test(field.tagName) &&
-        !/^(checkbox|radio)$/.test((field as HTMLInputElement).type)
-      )
-        return;
+      if (takesText(event.target) || inDialog(event.target)) return;
       event.preventDefault();
       now.current();
     };

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { inDialog, takesText } from '@/ui/keys/target';
 import type { DocumentInWork } from './useDocument';
 
 const blurNow = () => (document.activeElement as HTMLElement | null)?.blur();
@@ -12,9 +13,7 @@ const startsAddLine = (event: { preventDefault: () => void }) => {
 const holdsText = (field: HTMLElement): boolean =>
   field.tagName === 'TEXTAREA' ||
   field.dataset.dirty !== undefined ||
-  (field.id === 'add-line' && (field as HTMLInputElement).value !== '') ||
-  // A dialog over the document has fields of its own.
-  (field.tagName === 'INPUT' && field.closest('[role=dialog]') !== null && field.dataset.cell === undefined);
+  (field.id === 'add-line' && (field as HTMLInputElement).value !== '');
 
 interface EditorKeys {
   readonly work: Pick<DocumentInWork, 'undo' | 'redo'>;
@@ -77,9 +76,8 @@ function actOf(event: KeyboardEvent, keys: EditorKeys): (() => void) | null {
 /** Does `/` lead to the add line from here? */
 function leadsToAddLine(event: KeyboardEvent): boolean {
   if (event.key !== '/' || event.ctrlKey) return false;
-  const field = event.target as HTMLElement;
-  if (!(field instanceof HTMLElement) || !/^(INPUT|TEXTAREA|SELECT)$/.test(field.tagName)) return true;
-  const { cell, dirty } = field.dataset;
+  if (!takesText(event.target)) return true;
+  const { cell, dirty } = event.target.dataset;
   return cell !== undefined && cell !== 'description' && dirty === undefined;
 }
 
@@ -91,7 +89,7 @@ export function useEditorKeys(keys: EditorKeys): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.defaultPrevented) return;
+      if (event.defaultPrevented || inDialog(event.target)) return;
       if (leadsToAddLine(event)) return startsAddLine(event);
       const act = actOf(event, now.current);
       if (act === null) return;
