@@ -7,13 +7,16 @@ import { asked } from './asked';
 interface Submitted<T> {
   /** What is said when it is done. */
   readonly said?: string | ((value: T) => string);
-  /** What follows: closing a dialog, going elsewhere. */
+  /** What follows: a dialog closes, what was kept of the form is forgotten. */
   readonly then?: (value: T) => void;
+  /** Where it leads; without it, the page is read anew. */
+  readonly to?: (value: T) => string;
 }
 
 /**
- * How a form or a button has something done: busy while it waits, what the answer was, the page read anew. A refusal stands
- * in `refused`, for forms that show it in place; where `tells` is asked for, it is told as a message.
+ * How a form or a button has something done: busy while it waits (and until another page is there, where it leads to one),
+ * what the answer was, the page read anew. A refusal stands in `refused`, for forms that show it in place; where `tells` is
+ * asked for, it is told as a message.
  */
 export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) {
   const { message } = App.useApp();
@@ -22,20 +25,22 @@ export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) 
   const [refused, setRefused] = useState<string | null>(null);
   const submit = async <T>(
     act: () => Promise<Answer<T>>,
-    { said, then }: Submitted<T> = {},
+    { said, then, to }: Submitted<T> = {},
   ): Promise<void> => {
     setBusy(true);
     setRefused(null);
     const answer = await asked(act());
-    setBusy(false);
+    if (!answer.ok || !to) setBusy(false);
     if (!answer.ok) {
       setRefused(answer.problem.detail);
       if (tells) void message.error(answer.problem.detail);
       return;
     }
-    if (said !== undefined) void message.success(typeof said === 'string' ? said : said(answer.value));
-    router.refresh();
-    then?.(answer.value);
+    const { value } = answer;
+    if (said !== undefined) void message.success(typeof said === 'string' ? said : said(value));
+    then?.(value);
+    if (to) router.push(to(value));
+    else router.refresh();
   };
   return { busy, refused, setRefused, submit };
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { App, Button, Checkbox } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AllowanceShown, AllowancesShown, RoundShown } from '@/data/agreements/allowances';
@@ -10,9 +10,9 @@ import { showDay } from '@/core/text/dates';
 import type { Answer } from '@/model';
 import type { RoundActions } from '../rounds/RoundDialog';
 import { RoundDialog } from '../rounds/RoundDialog';
-import { asked } from '@/ui/asked';
 import type { PlainColumn } from '@/ui/tables/PlainTable';
 import { PlainTable } from '@/ui/tables/PlainTable';
+import { useSubmit } from '@/ui/useSubmit';
 
 export interface AllowanceActions extends RoundActions {
   readonly settle: (input: { agreementId: string; lineIds: string[] }) => Promise<Answer<{ id: string }>>;
@@ -34,20 +34,14 @@ export function AllowancesView({
   actions: AllowanceActions;
 }) {
   const router = useRouter();
-  const { message } = App.useApp();
   const [picked, setPicked] = useState<readonly string[]>([]);
-  const [busy, setBusy] = useState(false);
+  const { busy, submit } = useSubmit({ tells: true });
   const [open, setOpen] = useState<{ allowance: AllowanceShown; round: RoundShown | null } | null>(null);
   const unsettled = allowances.each.filter(({ settledBy }) => settledBy === null);
-  const settle = async () => {
-    setBusy(true);
-    const answer = await asked(actions.settle({ agreementId, lineIds: [...picked] }));
-    if (answer.ok) router.push(`/proposals/${answer.value.id}`);
-    else {
-      setBusy(false);
-      message.error(answer.problem.detail);
-    }
-  };
+  const settle = () =>
+    submit(() => actions.settle({ agreementId, lineIds: [...picked] }), {
+      to: ({ id }) => `/proposals/${id}`,
+    });
   return (
     <>
       <div className="choices-head">

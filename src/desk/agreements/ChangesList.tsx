@@ -1,15 +1,13 @@
 'use client';
 
-import { Button, App } from 'antd';
+import { Button } from 'antd';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { StateMark } from '@/ui/StateMark';
-import { asked } from '@/ui/asked';
 import { PlainTable } from '@/ui/tables/PlainTable';
+import { useSubmit } from '@/ui/useSubmit';
 
 /** The change orders of an agreement: what was signed first, what each changes, and the sum to date. */
 export function ChangesList({
@@ -19,18 +17,9 @@ export function ChangesList({
   agreement: AgreementAtDesk;
   start: (input: { agreementId: string }) => Promise<Answer<{ id: string }>>;
 }) {
-  const router = useRouter();
-  const { message } = App.useApp();
-  const [busy, setBusy] = useState(false);
-  const begin = async () => {
-    setBusy(true);
-    const answer = await asked(start({ agreementId: agreement.id }));
-    if (answer.ok) router.push(`/proposals/${answer.value.id}`);
-    else {
-      setBusy(false);
-      message.error(answer.problem.detail);
-    }
-  };
+  const { busy, submit } = useSubmit({ tells: true });
+  const begin = () =>
+    submit(() => start({ agreementId: agreement.id }), { to: ({ id }) => `/proposals/${id}` });
   return (
     <>
       <div className="choices-head">

@@ -2,8 +2,7 @@
 
 import { monthBefore } from '@/core/calendar';
 import { DayPicker } from '@/ui/fields/DayPicker';
-import { App, Button } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import type { BatchCounts as Counts } from '@/services/billing/batches';
 import type { BatchListRow } from '@/services/billing/batchList';
@@ -13,6 +12,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import { BatchList } from './BatchList';
 import { AccountsForm } from './AccountsForm';
 import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 
 interface Range {
   readonly from: string;
@@ -54,12 +54,10 @@ export function Accountant({
     readonly saveAccounts: (accounts: Accounts) => Promise<Answer<void>>;
   };
 }) {
-  const { message } = App.useApp();
-  const router = useRouter();
   const [range, setRange] = useState<Range>(() => monthBefore(today));
   const [found, setFound] = useState<{ counts: Counts; earlier: number } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, submit } = useSubmit({ tells: true });
   const { preview } = actions;
 
   useEffect(() => {
@@ -74,15 +72,7 @@ export function Accountant({
     };
   }, [range, preview, batches]);
 
-  const make = async () => {
-    setBusy(true);
-    const answer = await asked(actions.make(range));
-    setBusy(false);
-    if (answer.ok) {
-      void message.success(`Batch ${answer.value.number} is made.`);
-      router.refresh();
-    } else void message.error(answer.problem.detail);
-  };
+  const make = () => submit(() => actions.make(range), { said: ({ number }) => `Batch ${number} is made.` });
   const any = found !== null && Object.values(found.counts).some((count) => count > 0);
   return (
     <div className="page">

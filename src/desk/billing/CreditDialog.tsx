@@ -1,16 +1,15 @@
 'use client';
 
 import { Alert, Input, Modal, Radio } from 'antd';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { BillingError, makeCredit, paperSums } from '@/core/billing';
 import { isNothing, moneyOf, showDecimal } from '@/core/number';
 import type { Answer, CreditAsk, CreditInput } from '@/model';
 import { parseMoneyInput } from '@/core/quantity';
-import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 import { PlainTable } from '@/ui/tables/PlainTable';
+import { useSubmit } from '@/ui/useSubmit';
 
 type Way = 'whole' | 'amount' | 'lines';
 
@@ -52,15 +51,13 @@ export function CreditDialog({
   credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
   close: () => void;
 }) {
-  const router = useRouter();
   const { back } = invoice;
   const { ledger } = back;
   const [way, setWay] = useState<Way>('whole');
   const [amount, setAmount] = useState('');
   const [lines, setLines] = useState<Readonly<Record<string, string>>>({});
   const [remark, setRemark] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [refused, setRefused] = useState<string | null>(null);
+  const { busy, refused, submit } = useSubmit();
 
   const { done, notice } = useKeptForm<Typed>(
     `credit of ${invoice.id}`,
@@ -89,15 +86,11 @@ export function CreditDialog({
   }, [way, amount, lines, ledger, invoice.id]);
   const money = moneyOf(ledger.minorDigits);
 
-  const issue = async () => {
-    setBusy(true);
-    const answer = await asked(credit({ invoiceId: invoice.id, what: ask!, remark, seen: invoice.seen }));
-    setBusy(false);
-    if (answer.ok) {
-      done();
-      router.push(`/money/${answer.value.id}`);
-    } else setRefused(answer.problem.detail);
-  };
+  const issue = () =>
+    submit(() => credit({ invoiceId: invoice.id, what: ask!, remark, seen: invoice.seen }), {
+      then: done,
+      to: ({ id }) => `/money/${id}`,
+    });
   return (
     <Modal
       open

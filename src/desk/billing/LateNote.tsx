@@ -1,13 +1,11 @@
 'use client';
 
-import { App, Button } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { Button } from 'antd';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 
 export interface LateActions {
   readonly charge: (input: { invoiceId: string }) => Promise<Answer<{ id: string; number: string }>>;
@@ -22,16 +20,9 @@ export function LateNote({
   invoice: InvoiceAtDesk;
   actions: LateActions;
 }) {
-  const { message } = App.useApp();
-  const router = useRouter();
-  const [busy, setBusy] = useState(false);
-  const run = async (act: LateActions['charge']) => {
-    setBusy(true);
-    const answer = await asked(act({ invoiceId: id }));
-    setBusy(false);
-    if (answer.ok) router.push(`/money/${answer.value.id}`);
-    else void message.error(answer.problem.detail);
-  };
+  const { busy, submit } = useSubmit({ tells: true });
+  const run = (act: LateActions['charge']) =>
+    submit(() => act({ invoiceId: id }), { to: (made) => `/money/${made.id}` });
   if (mayWaive)
     return (
       <p className="late-note">

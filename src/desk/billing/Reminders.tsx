@@ -1,13 +1,12 @@
 'use client';
 
-import { App, Button, Checkbox } from 'antd';
+import { Button, Checkbox } from 'antd';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DueReminder } from '@/services/billing/reminders';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 
 const when = (days: number): string =>
   days === 0
@@ -26,24 +25,14 @@ export function Reminders({
   maySend: boolean;
   send: (input: { invoiceIds: string[] }) => Promise<Answer<{ sent: number }>>;
 }) {
-  const { message } = App.useApp();
-  const router = useRouter();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [busy, setBusy] = useState(false);
+  const { busy, submit } = useSubmit({ tells: true });
   const possible = due.filter(({ email }) => email !== '');
   const chosen = possible.filter(({ id }) => !left.has(id));
   const go = async () => {
-    setBusy(true);
-    const answer = await asked(send({ invoiceIds: chosen.map(({ id }) => id) }));
-    setBusy(false);
-    if (!answer.ok) {
-      void message.error(answer.problem.detail);
-      return;
-    }
-    void message.success(
-      answer.value.sent === 1 ? 'One reminder is sent.' : `${answer.value.sent} reminders are sent.`,
-    );
-    router.refresh();
+    await submit(() => send({ invoiceIds: chosen.map(({ id }) => id) }), {
+      said: ({ sent }) => (sent === 1 ? 'One reminder is sent.' : `${sent} reminders are sent.`),
+    });
   };
   return (
     <section className="panel reminders" aria-labelledby="reminders">

@@ -14,9 +14,9 @@ import { Track } from '@/ui/Track';
 import { AddressFields, emptyAddress } from './AddressFields';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
-import { asked } from '@/ui/asked';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { PlainTable } from '@/ui/tables/PlainTable';
+import { useSubmit } from '@/ui/useSubmit';
 
 type Found = Awaited<ReturnType<typeof readCustomer>>;
 type SaveSite = (input: SiteInput, id?: string, over?: SiteInput) => Promise<Answer<{ id: string }>>;
@@ -34,24 +34,18 @@ function SiteForm({
   close: () => void;
 }) {
   const [form] = Form.useForm<Omit<SiteInput, 'customerId'>>();
-  const [refused, setRefused] = useState<string | null>(null);
-  const router = useRouter();
-  const [busy, setBusy] = useState(false);
+  const { busy, refused, submit } = useSubmit();
   const values = { address: site?.address ?? emptyAddress, internalNote: site?.internalNote ?? '' };
   /** As it was read when the form was opened. */
   const [over] = useState(values);
   const { done, notice } = useKeptFields(`site ${site?.id ?? `of ${customerId}`}`, form, values);
-  const submit = async (given: Omit<SiteInput, 'customerId'>) => {
-    setBusy(true);
-    const answer = await asked(
-      save({ customerId, ...given }, site?.id, site ? { customerId, ...over } : undefined),
-    );
-    setBusy(false);
-    if (!answer.ok) return setRefused(answer.problem.detail);
-    done();
-    router.refresh();
-    close();
-  };
+  const send = (given: Omit<SiteInput, 'customerId'>) =>
+    submit(() => save({ customerId, ...given }, site?.id, site ? { customerId, ...over } : undefined), {
+      then: () => {
+        done();
+        close();
+      },
+    });
   return (
     <Modal
       open
@@ -70,7 +64,7 @@ function SiteForm({
         layout="vertical"
         requiredMark={false}
         initialValues={values}
-        onFinish={submit}
+        onFinish={send}
       >
         <AddressFields under="address" />
         <Form.Item name="internalNote" label="Only for us: gate code, dog, where to park">

@@ -2,15 +2,14 @@
 
 import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, Input, Modal, Radio } from 'antd';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showDecimal } from '@/core/number';
 import type { RefundInput } from '@/model';
 import { parseMoneyInput } from '@/core/quantity';
 import type { MoneyInActions } from './moneyInActions';
-import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
+import { useSubmit } from '@/ui/useSubmit';
 
 /** Records that credit of the customer was paid back. */
 export function RefundDialog({
@@ -22,13 +21,11 @@ export function RefundDialog({
   refund: MoneyInActions['refund'];
   close: () => void;
 }) {
-  const router = useRouter();
   const [amount, setAmount] = useState(agreement.credit);
   const [method, setMethod] = useState<RefundInput['method']>('transfer');
   const [paidOn, setPaidOn] = useState(agreement.today);
   const [reference, setReference] = useState('');
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, refused, setRefused, submit } = useSubmit();
   const [key] = useState(() => crypto.randomUUID());
   const { done, notice } = useKeptForm<Pick<RefundInput, 'amount' | 'method' | 'paidOn' | 'reference'>>(
     `refund of ${agreement.id}`,
@@ -41,7 +38,7 @@ export function RefundDialog({
       setReference(kept.reference);
     },
   );
-  const submit = async () => {
+  const send = async () => {
     setRefused(null);
     let value: string;
     try {
@@ -50,24 +47,23 @@ export function RefundDialog({
       setRefused((error as Error).message);
       return;
     }
-    setBusy(true);
-    const answer = await asked(
-      refund({
-        agreementId: agreement.id,
-        amount: value,
-        method,
-        paidOn,
-        reference,
-        idempotencyKey: key,
-      }),
+    await submit(
+      () =>
+        refund({
+          agreementId: agreement.id,
+          amount: value,
+          method,
+          paidOn,
+          reference,
+          idempotencyKey: key,
+        }),
+      {
+        then: () => {
+          done();
+          close();
+        },
+      },
     );
-    setBusy(false);
-    if (!answer.ok) setRefused(answer.problem.detail);
-    else {
-      done();
-      router.refresh();
-      close();
-    }
   };
   return (
     <Modal
@@ -76,7 +72,7 @@ export function RefundDialog({
       okText="Record refund"
       cancelText="Cancel"
       confirmLoading={busy}
-      onOk={submit}
+      onOk={send}
       onCancel={close}
     >
       {notice}

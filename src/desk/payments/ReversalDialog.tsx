@@ -2,12 +2,11 @@
 
 import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, Input, Modal } from 'antd';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { showDecimal } from '@/core/number';
 import type { MoneyInActions, Received, Reversal } from './moneyInActions';
-import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
+import { useSubmit } from '@/ui/useSubmit';
 
 const said: Readonly<Record<Reversal, { title: string; act: string; example: string; then: string }>> = {
   returned: {
@@ -38,11 +37,9 @@ export function ReversalDialog({
   reverse: MoneyInActions['reverse'];
   close: () => void;
 }) {
-  const router = useRouter();
   const [reason, setReason] = useState('');
   const [on, setOn] = useState(today);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, refused, submit } = useSubmit();
   const [key] = useState(() => crypto.randomUUID());
   const { done, notice } = useKeptForm(
     `${kind === 'void' ? 'void' : 'return'} of ${payment.id}`,
@@ -53,25 +50,23 @@ export function ReversalDialog({
       setOn(kept.on);
     },
   );
-  const submit = async () => {
-    setBusy(true);
-    const answer = await asked(
-      reverse({
-        paymentId: payment.id,
-        kind,
-        reason: reason.trim(),
-        ...(kind === 'returned' ? { on } : {}),
-        idempotencyKey: key,
-      }),
+  const send = () =>
+    submit(
+      () =>
+        reverse({
+          paymentId: payment.id,
+          kind,
+          reason: reason.trim(),
+          ...(kind === 'returned' ? { on } : {}),
+          idempotencyKey: key,
+        }),
+      {
+        then: () => {
+          done();
+          close();
+        },
+      },
     );
-    setBusy(false);
-    if (!answer.ok) setRefused(answer.problem.detail);
-    else {
-      done();
-      router.refresh();
-      close();
-    }
-  };
   return (
     <Modal
       open
@@ -80,7 +75,7 @@ export function ReversalDialog({
       cancelText="Cancel"
       okButtonProps={{ disabled: reason.trim() === '' }}
       confirmLoading={busy}
-      onOk={submit}
+      onOk={send}
       onCancel={close}
     >
       {notice}
