@@ -102,6 +102,7 @@ export const saveSiteAction = async (input: unknown, id?: string, over?: unknown
 export const startProposalAction = async (input: unknown) =>
   answer(async () => startProposal(await actionActor(), input));
 
+/** @throws Problem `file-not-json` */
 export const importProposalAction = async (place: unknown, text: string) =>
   answer(async () => {
     const actor = await actionActor();
@@ -109,7 +110,7 @@ export const importProposalAction = async (place: unknown, text: string) =>
     try {
       input = JSON.parse(text);
     } catch {
-      throw new Problem(422, 'This file is not JSON.');
+      throw new Problem('file-not-json', 'This file is not JSON.');
     }
     return importProposal(actor, place, input);
   });

@@ -21,10 +21,14 @@ export async function pageActor(): Promise<Actor> {
   return actor;
 }
 
-/** Who is signed in; an action or a route refuses everyone else. */
+/**
+ * Who is signed in; an action or a route refuses everyone else.
+ * @throws Problem `session-over`
+ */
 export async function actionActor(): Promise<Actor> {
   const actor = await currentActor();
-  if (!actor) throw new Problem(401, 'Your session is over. Sign in again; nothing you see here is lost.');
+  if (!actor)
+    throw new Problem('session-over', 'Your session is over. Sign in again; nothing you see here is lost.');
   return actor;
 }
 

@@ -1,22 +1,25 @@
 import { Problem } from '@/services/problem';
 
-/** Refuses what a page of another site sends: a browser says where a request comes from. */
+/**
+ * Refuses what a page of another site sends: a browser says where a request comes from.
+ * @throws Problem `other-site`
+ */
 export function fromOwnPage(request: Request): void {
   const origin = request.headers.get('origin');
   const host = request.headers.get('host');
   // A page without an origin of its own says “null”.
   if (origin !== null && host !== null && (!URL.canParse(origin) || new URL(origin).host !== host))
-    throw new Problem(403, 'This came from another site and was not done.');
+    throw new Problem('other-site', 'This came from another site and was not done.');
 }
 
 /**
  * The body of a request up to a size; more is not even read.
- * @throws Problem 413
+ * @throws Problem `too-large`
  */
 export async function limitedBody(request: Request, most: number): Promise<Uint8Array> {
   const tooLarge = () =>
     new Problem(
-      413,
+      'too-large',
       most < 1024 * 1024
         ? 'That is too much to send.'
         : `At most ${Math.floor(most / 1024 / 1024)} MB are taken. Divide the file.`,
@@ -41,13 +44,13 @@ export async function limitedBody(request: Request, most: number): Promise<Uint8
 
 /**
  * The JSON of a request up to a size.
- * @throws Problem 400 for what is not JSON in UTF-8, 413 for what is too large
+ * @throws Problem `not-json`
  */
 export async function jsonBody(request: Request, most: number): Promise<unknown> {
   const body = await limitedBody(request, most);
   try {
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(body)) as unknown;
   } catch {
-    throw new Problem(400, 'This is not JSON.');
+    throw new Problem('not-json', 'This is not JSON.');
   }
 }

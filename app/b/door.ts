@@ -10,14 +10,17 @@ interface Context {
   readonly params: Promise<{ token: string }>;
 }
 
-/** A door of the booklet that takes JSON: who is it (the link), is it JSON of a fair size, then the act. */
+/**
+ * A door of the booklet that takes JSON: who is it (the link), is it JSON of a fair size, then the act.
+ * @throws Problem `not-json`
+ */
 export function bookletDoor(act: (visitor: Visitor, input: unknown, request: Request) => Promise<unknown>) {
   return (request: Request, { params }: Context): Promise<Response> =>
     respond(async () => {
       const { token } = await params;
       // A form of another site cannot send this type without being asked first.
       if (!request.headers.get('content-type')?.startsWith('application/json'))
-        throw new Problem(400, 'This door takes JSON.');
+        throw new Problem('not-json', 'This door takes JSON.');
       const visitor = await visitorOf(token, await requestOrigin(), new Date());
       const input = await jsonBody(request, LARGEST);
       return Response.json((await act(visitor, input, request)) ?? {}, {

@@ -85,7 +85,7 @@ export function Pay({
       setCode(null);
       setRefused(answer.value.reason);
     } else if (!answer.ok) {
-      if (answer.problem.status !== 0 && code === null) key.current = null;
+      if (answer.problem.code !== 'no-answer' && code === null) key.current = null;
       setRefused(answer.problem.detail);
     }
   };

@@ -75,7 +75,7 @@ export function SignForm({ consent, says, waiting, sign, done, refused, children
 
   const submit = async () => {
     if (missing) {
-      setProblem({ type: 'about:blank', title: '', status: 422, detail: missing });
+      setProblem({ type: 'about:blank', code: 'not-filled-in', title: '', status: 422, detail: missing });
       return;
     }
     setBusy(true);
@@ -89,7 +89,7 @@ export function SignForm({ consent, says, waiting, sign, done, refused, children
     let answer = await sign(signed);
     // An answer that did not come says nothing: under the same key it is asked again, and signed once at most.
     for (const pause of RETRIES) {
-      if (answer.ok || answer.problem.status !== 0) break;
+      if (answer.ok || answer.problem.code !== 'no-answer') break;
       setLooking(true);
       await new Promise((go) => setTimeout(go, pause));
       answer = await sign(signed);

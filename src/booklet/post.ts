@@ -24,6 +24,7 @@ export async function post<T>(
       ok: false,
       problem: {
         type: 'about:blank',
+        code: 'no-answer',
         title: 'No answer',
         status: 0,
         detail:

@@ -19,6 +19,7 @@ export * from './choices';
 export * from './menu';
 export * from './customerView';
 export * from './customerOffer';
-export * from './problem';
+export type * from './problem';
+export type * from './problemCodes';
 export * from './inputs';
 export * from './library';

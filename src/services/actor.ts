@@ -12,10 +12,16 @@ export interface Actor {
   readonly now: Date;
 }
 
-/** May they? Refuses with a sentence when not. */
+/**
+ * May they? Refuses with a sentence when not.
+ * @throws Problem `role-not-allowed`
+ */
 export function allow(actor: Actor, ...roles: Role[]): void {
   if (!may(actor, ...roles))
-    throw new Problem(403, `This is for ${roles.join(' or ')}; you are signed in as ${actor.role}.`);
+    throw new Problem(
+      'role-not-allowed',
+      `This is for ${roles.join(' or ')}; you are signed in as ${actor.role}.`,
+    );
 }
 
 /** May they? For a screen that would otherwise offer what is refused. */

@@ -59,21 +59,26 @@ describe('a door says what is wrong, and where', () => {
   });
 
   test('an identity, or the sentence that it is not there', () => {
-    expect(checkId(id, 'Gone.')).toBe(id);
+    expect(checkId(id, 'item')).toBe(id);
     for (const wrong of [undefined, null, 7, '', `${id}x`, [id]])
-      expect(refused(() => checkId(wrong, 'Gone.'))).toMatchObject({ status: 404, detail: 'Gone.' });
+      expect(refused(() => checkId(wrong, 'item'))).toMatchObject({
+        status: 404,
+        code: 'no-such-item',
+        detail: 'There is no such item.',
+      });
   });
 });
 
 describe('refusals leave in one shape', () => {
-  const problem = new Problem(409, 'It was changed meanwhile.', { context: { by: 'Wren' } });
+  const problem = new Problem('changed-meanwhile', 'It was changed meanwhile.', { context: { by: 'Wren' } });
 
   test('as the answer of an action, our own mistakes too', async () => {
     expect(await answer(async () => 7)).toEqual({ ok: true, value: 7 });
     expect(await answer(() => Promise.reject(problem))).toEqual({
       ok: false,
       problem: {
-        type: 'about:blank',
+        code: 'changed-meanwhile',
+        type: 'tag:impegno.example,2026:changed-meanwhile',
         title: 'Changed meanwhile',
         status: 409,
         detail: 'It was changed meanwhile.',
@@ -96,7 +101,7 @@ describe('refusals leave in one shape', () => {
   test('as problem details over HTTP; an error of ours tells nothing of itself', async () => {
     const refusal = await respond(() => Promise.reject(problem));
     expect([refusal.status, refusal.headers.get('content-type')]).toEqual([409, 'application/problem+json']);
-    expect(await refusal.json()).toMatchObject({ type: 'about:blank', status: 409 });
+    expect(await refusal.json()).toMatchObject({ code: 'changed-meanwhile', status: 409 });
     const log = console.error;
     const logged: unknown[] = [];
     console.error = (error: unknown) => logged.push(error);

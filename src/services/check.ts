@@ -2,8 +2,9 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import type Type from 'typebox';
 import { memoByIdentity } from '@/core/collections/memoByIdentity';
+import type { Thing } from '@/model';
 import { isId } from '@/model';
-import { Problem } from './problem';
+import { noSuch, Problem } from './problem';
 import { unstorable } from './storable';
 
 const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, discriminator: false });
@@ -20,16 +21,16 @@ function words(keyword: string, message: string | undefined, params: Record<stri
 
 /**
  * Takes what came in as an identity.
- * @throws Problem 404 with the sentence for anything that cannot be one
+ * @throws Problem `no-such-…` for anything that cannot be one
  */
-export function checkId(input: unknown, sentence: string): string {
-  if (!isId(input)) throw new Problem(404, sentence);
+export function checkId(input: unknown, what: Thing): string {
+  if (!isId(input)) throw noSuch(what);
   return input;
 }
 
 /**
  * Is it well-formed? Checks unknown input against its schema and returns it typed.
- * @throws Problem 422 that names each wrong place by JSON Pointer
+ * @throws Problem `cannot-be-stored`, `not-well-formed`
  */
 export function check<Schema extends Type.TSchema>(
   schema: Schema,
@@ -39,7 +40,7 @@ export function check<Schema extends Type.TSchema>(
   const wrong = unstorable(input);
   if (wrong !== null)
     throw new Problem(
-      422,
+      'cannot-be-stored',
       `${what} holds text or a number that cannot be kept${wrong ? ` at ${wrong.slice(0, 200)}` : ''}.`,
       {
         errors: [{ pointer: wrong.slice(0, 200), detail: 'cannot be kept' }],
@@ -58,7 +59,11 @@ export function check<Schema extends Type.TSchema>(
     }));
   const first = errors[0];
   const place = first?.pointer ? ` at ${first.pointer}` : '';
-  throw new Problem(422, `${what} cannot be used: ${first ? first.detail : 'it is not right'}${place}.`, {
-    errors,
-  });
+  throw new Problem(
+    'not-well-formed',
+    `${what} cannot be used: ${first ? first.detail : 'it is not right'}${place}.`,
+    {
+      errors,
+    },
+  );
 }

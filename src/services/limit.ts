@@ -4,11 +4,15 @@ import { Problem } from './problem';
 
 const WINDOW_MINUTES = 15;
 
-/** Refuses when a bucket saw too many tries in the last quarter of an hour. */
+/**
+ * Refuses when a bucket saw too many tries in the last quarter of an hour.
+ * @throws Problem `too-many-tries`
+ */
 export async function refuseAfter(bucket: string, most: number, now: Date): Promise<void> {
   const since = new Date(now.getTime() - WINDOW_MINUTES * 60_000);
   const count = await beforeCompany((tx) => countAttempts(tx, bucket, since));
-  if (count >= most) throw new Problem(429, `Too many tries. Wait ${WINDOW_MINUTES} minutes and try again.`);
+  if (count >= most)
+    throw new Problem('too-many-tries', `Too many tries. Wait ${WINDOW_MINUTES} minutes and try again.`);
 }
 
 /**

@@ -6,7 +6,7 @@ import { EntityId } from '@/model';
 import type { Actor } from './actor';
 import { allow, may, newId, recordAudit } from './actor';
 import { check } from './check';
-import { Problem } from './problem';
+import { noSuch, Problem } from './problem';
 import { seal, unseal } from './seal';
 import { newToken, tokenHash } from './secrets';
 import { insertLink, linkById } from '@/data/proposals/link';
@@ -64,22 +64,25 @@ const ShowInput = Type.Object({ linkId: EntityId }, { additionalProperties: fals
 
 /**
  * Shows a private link. That it was shown, and to whom, is kept, and stands with whatever is signed under it.
- * @throws Problem 403 for who may not, 410 when it leads nowhere any more
+ * @throws Problem `link-gone`, `no-such-link`, `role-not-allowed`
  */
 export async function showLink(actor: Actor, input: unknown): Promise<{ address: string }> {
   allow(actor, 'owner', 'seller', 'office');
   const { linkId } = check(ShowInput, input, 'The link');
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await linkById(tx, linkId);
-    if (!row) throw new Problem(404, 'There is no such link.');
+    if (!row) throw noSuch('link');
     if (!mayShow(actor, row.purpose))
       throw new Problem(
-        403,
+        'role-not-allowed',
         'Whoever opens this link can sign for the customer. It is shown to sellers only.',
       );
     const way = row.sealed === null ? null : unseal(row.sealed, row.id);
     if (row.revokedAt || row.expiresAt <= actor.now || way === null)
-      throw new Problem(410, 'This link does not lead anywhere any more. Send again to make a new one.');
+      throw new Problem(
+        'link-gone',
+        'This link does not lead anywhere any more. Send again to make a new one.',
+      );
     await recordAudit(tx, actor, 'link shown', row.id, { proposalId: row.proposalId });
     return { address: here(way) };
   });

@@ -1,28 +1,35 @@
 import type { Answer, ProblemDetails } from '@/model';
-import { Problem } from '@/model/problem';
+import { Problem, typeOf } from '@/model/problem';
 
-export { Problem } from '@/model/problem';
+export { noSuch, Problem } from '@/model/problem';
 
 const ourMistake: ProblemDetails = {
-  type: 'about:blank',
+  type: typeOf('our-mistake'),
+  code: 'our-mistake',
   title: 'Our mistake',
   status: 500,
   detail: 'Something went wrong on our side. Nothing was changed.',
 };
 
-/** What the database refuses that no check before it caught, as a sentence; null: it is no such refusal. */
+/**
+ * What the database refuses that no check before it caught, as a sentence; null: it is no such refusal.
+ * @throws Problem `busy`, `cannot-be-stored`, `database-unavailable`
+ */
 function refusedByDatabase(error: unknown): Problem | null {
   const own = error as { code?: unknown; cause?: { code?: unknown } } | null;
   const code = String(own?.cause?.code ?? own?.code ?? '');
   // Data exceptions: text that is no text, numbers and dates out of range (SQLSTATE class 22).
   if (/^22[0-9A-Z]{3}$/.test(code))
-    return new Problem(422, 'Something in this cannot be kept as it is written.');
+    return new Problem('cannot-be-stored', 'Something in this cannot be kept as it is written.');
   // Somebody holds what is asked for, or it took too long: lock_not_available, query_canceled, deadlock, serialization.
   if (['55P03', '57014', '40P01', '40001'].includes(code))
-    return new Problem(503, 'Someone is working on this just now. Wait a moment and try again.');
+    return new Problem('busy', 'Someone is working on this just now. Wait a moment and try again.');
   // The database is starting, stopping, or has no connection left.
   if (/^(53|57P0|08)/.test(code) || code === 'ECONNREFUSED' || code === 'ETIMEDOUT')
-    return new Problem(503, 'The database does not answer just now. Wait a moment and try again.');
+    return new Problem(
+      'database-unavailable',
+      'The database does not answer just now. Wait a moment and try again.',
+    );
   return null;
 }
 

@@ -9,6 +9,7 @@ const plain = (value: unknown): string =>
 /**
  * What came under a key before is the same as what comes now; under one key, something else is a conflict and no repeat.
  * @param known what is stored, `given` what came, both by the same names
+ * @throws Problem `key-used`
  */
 export function refuseOtherUnderKey<T extends object>(
   known: T,
@@ -17,7 +18,7 @@ export function refuseOtherUnderKey<T extends object>(
   for (const [name, value] of Object.entries(given))
     if (plain((known as Record<string, unknown>)[name]) !== plain(value))
       throw new Problem(
-        409,
+        'key-used',
         'Something else came under this idempotency key before. Nothing was recorded; send it under a key of its own.',
         { errors: [{ pointer: `/${name}`, detail: 'is not what came before' }] },
       );

@@ -15,6 +15,7 @@ export async function asked<T>(act: Promise<Answer<T>>): Promise<Answer<T>> {
       ok: false,
       problem: {
         type: 'about:blank',
+        code: 'no-answer',
         title: 'No answer',
         status: 0,
         detail:

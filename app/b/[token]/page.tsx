@@ -26,7 +26,7 @@ export default async function BookletPage({ params }: { params: Promise<{ token:
     return (
       <div className="booklet">
         <section className="leaf">
-          <h1>{error.details.status === 409 ? 'This cannot be shown' : 'This link leads nowhere'}</h1>
+          <h1>{error.details.code === 'seal-broken' ? 'This cannot be shown' : 'This link leads nowhere'}</h1>
           <p>{error.message}</p>
         </section>
       </div>

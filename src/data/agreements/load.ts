@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { LoadedAgreement } from '@/core/billing';
 import { agreementFrom } from '@/core/billing';
-import { Problem } from '@/model/problem';
+import { noSuch } from '@/model/problem';
 import type { Transaction } from '../connection';
 import { invoice } from '../schema';
 import { agreementRows } from './rows';
@@ -10,7 +10,7 @@ import { agreementRows } from './rows';
  * An agreement as billing needs it.
  *
  * @param lock draws of one agreement are made one after the other; the lock ends with the transaction
- * @throws Problem 404 where there is no such agreement
+ * @throws Problem `no-such-agreement`
  */
 export async function loadAgreement(
   tx: Transaction,
@@ -18,7 +18,7 @@ export async function loadAgreement(
   { lock = false } = {},
 ): Promise<LoadedAgreement> {
   const [rows] = await agreementRows(tx, [agreementId], { lock });
-  if (!rows) throw new Problem(404, 'There is no such agreement.');
+  if (!rows) throw noSuch('agreement');
   return agreementFrom(rows);
 }
 
@@ -28,14 +28,13 @@ export const loadAgreements = async (tx: Transaction, ids: readonly string[]): P
 
 /**
  * The agreement of an invoice.
- *
- * @throws Problem 404 where there is no such invoice
+ * @throws Problem `no-such-invoice`
  */
 export async function agreementOfInvoice(tx: Transaction, invoiceId: string): Promise<string> {
   const [row] = await tx
     .select({ agreementId: invoice.agreementId })
     .from(invoice)
     .where(eq(invoice.id, invoiceId));
-  if (!row) throw new Problem(404, 'There is no such invoice.');
+  if (!row) throw noSuch('invoice');
   return row.agreementId;
 }

@@ -23,10 +23,13 @@ export async function signedRounds(tx: Transaction, loaded: LoadedAgreement) {
 
 export type SignedRound = Awaited<ReturnType<typeof signedRounds>>[number];
 
-/** Where an allowance of an agreement stands. */
+/**
+ * Where an allowance of an agreement stands.
+ * @throws Problem `no-such-allowance`
+ */
 export function standingOfAllowance(loaded: LoadedAgreement, lineId: string, rounds: readonly SignedRound[]) {
   const found = loaded.allowances.find((each) => each.lineId === lineId);
-  if (!found) throw new Problem(404, 'There is no such allowance in the agreement.');
+  if (!found) throw new Problem('no-such-allowance', 'There is no such allowance in the agreement.');
   const terms = termsOf(found.terms, found.spend);
   const own = rounds.filter((each) => each.lineId === lineId);
   const amounts = own.map(({ chosen }) => chosen);
@@ -49,6 +52,7 @@ export function standingOfAllowance(loaded: LoadedAgreement, lineId: string, rou
 /**
  * Refuses where a change order settles an allowance that is settled already, or whose selections came to something else
  * when it was written.
+ * @throws Problem `allowance-changed`, `allowance-settled`
  */
 export async function refuseUnsettled(
   tx: Transaction,
@@ -65,10 +69,10 @@ export async function refuseUnsettled(
   for (const line of settling) {
     const stand = standingOfAllowance(loaded, line.settles!, rounds);
     const name = loaded.lines.find(({ id }) => id === line.settles)!.description;
-    if (stand.settled) throw new Problem(409, `“${name}” is settled already.`);
+    if (stand.settled) throw new Problem('allowance-settled', `“${name}” is settled already.`);
     if (byId.get(line.id)!.gross !== stand.due)
       throw new Problem(
-        409,
+        'allowance-changed',
         `“${name}”: what was chosen changed since this was written; the difference is ${showAmount(stand.due, loaded.digits)} now. We will send you a fresh one.`,
       );
   }

@@ -71,11 +71,16 @@ export async function choicesOf(tx: Transaction, of: Of, document: ProposalDocum
   };
 }
 
-/** Refuses choices that are not on offer, that a rule forbids, or that changed after their day. */
+/**
+ * Refuses choices that are not on offer, that a rule forbids, or that changed after their day.
+ * @throws Problem `choice-wrong`
+ */
 export function refuseBadChoices({ document, today }: Read, choices: Choices, before: Choices): void {
   const [problem] = checkChoices(menuOf(document), choices, { before, today });
   if (problem)
-    throw new Problem(422, problem.message, { errors: [{ pointer: problem.id, detail: problem.message }] });
+    throw new Problem('choice-wrong', problem.message, {
+      errors: [{ pointer: problem.id, detail: problem.message }],
+    });
 }
 
 /** Do two sets of choices come to the same? */
@@ -100,6 +105,7 @@ export interface Meanwhile {
 /**
  * Refuses when someone else holding the link (or the seller, on the phone) has chosen otherwise meanwhile, with how it
  * stands now.
+ * @throws Problem `chosen-meanwhile`
  */
 export function refuseChangedMeanwhile({ document, today }: Read, seen: Choices, stored: Chosen): void {
   if (stored.number === 0 || sameChoices(menuOf(document), seen, stored.choices)) return;
@@ -109,7 +115,7 @@ export function refuseChangedMeanwhile({ document, today }: Read, seen: Choices,
     view: customerView(document, stored.choices, today),
   };
   throw new Problem(
-    409,
+    'chosen-meanwhile',
     'Someone else with this link chose differently a moment ago. This is how it stands now; look at it, then go on.',
     { context: { now } },
   );

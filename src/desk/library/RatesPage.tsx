@@ -231,7 +231,7 @@ export function RatesPage({
   /** Says what an act answered. */
   const after = async (refusal: string, act: Promise<Saved>): Promise<Sent> => {
     const answer = await asked(act);
-    const unanswered = !answer.ok && answer.problem.status === 0;
+    const unanswered = !answer.ok && answer.problem.code === 'no-answer';
     // A change without an answer is told of below, with a way to try again.
     setTrouble(answer.ok || unanswered ? null : `${refusal} ${answer.problem.detail}`);
     if (answer.ok) {

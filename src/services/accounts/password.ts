@@ -23,17 +23,19 @@ let meter: ZxcvbnFactory | null = null;
 /**
  * Refuses a password that is short or easily guessed: common ones, patterns of keys, the person's own names.
  * @param own what else belongs to the person: name, address, company
+ * @throws Problem `password-guessed`, `password-too-long`, `password-too-short`
  */
 export function refusePoorPassword(password: string, own: readonly string[]): void {
-  if (password.length < LEAST) throw new Problem(422, `A password has at least ${LEAST} characters.`);
-  if (password.length > 200) throw new Problem(422, 'A password has at most 200 characters.');
+  if (password.length < LEAST)
+    throw new Problem('password-too-short', `A password has at least ${LEAST} characters.`);
+  if (password.length > 200) throw new Problem('password-too-long', 'A password has at most 200 characters.');
   meter ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
   const words = own
     .flatMap((each) => [each, ...each.split(/[^\p{L}\p{N}]+/u)])
     .filter((each) => each.length > 2);
   if (meter.check(password.slice(0, 100), words).score < 2)
     throw new Problem(
-      422,
+      'password-guessed',
       'This password is easily guessed. Take a longer one, or a few words that do not go together.',
     );
 }

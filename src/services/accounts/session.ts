@@ -37,12 +37,15 @@ export async function listSessions(actor: Actor, token: string) {
   });
 }
 
-/** Ends one of one's own sessions, on whatever browser it is. */
+/**
+ * Ends one of one's own sessions, on whatever browser it is.
+ * @throws Problem `no-such-session`
+ */
 export async function revokeSession(actor: Actor, id: unknown): Promise<void> {
-  const sessionId = checkId(id, 'That session is not open any more.');
+  const sessionId = checkId(id, 'session');
   await inCompany(actor.companyId, async (tx) => {
     const done = await endSession(tx, actor, sessionId);
-    if (done.length === 0) throw new Problem(404, 'That session is not open any more.');
+    if (done.length === 0) throw new Problem('no-such-session', 'That session is not open any more.');
     await recordAudit(tx, actor, 'session revoked', sessionId);
   });
 }

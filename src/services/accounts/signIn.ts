@@ -37,6 +37,7 @@ const isKnown = async (userId: string, device: string | undefined): Promise<bool
  * Opens a session for a user and returns its token, to be kept in a cookie. Eight failed tries at one account in a quarter of
  * an hour close it for a while, and many from one network address close that. A device the person signed in on before has
  * tries of its own: others' guessing does not keep them out.
+ * @throws Problem `sign-in-refused`
  */
 export async function signIn(
   input: unknown,
@@ -53,7 +54,7 @@ export async function signIn(
 
   const usable = found && !found.disabled ? found : null;
   if (!(await passwordMatches(usable?.passwordHash ?? null, password)) || !usable)
-    throw new Problem(401, 'That address and password do not belong together.');
+    throw new Problem('sign-in-refused', 'That address and password do not belong together.');
 
   const token = newToken();
   const expiresAt = new Date(now.getTime() + SESSION_DAYS * 24 * 3600_000);

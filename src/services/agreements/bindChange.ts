@@ -32,7 +32,10 @@ interface Change {
   readonly seen: string | undefined;
 }
 
-/** Refuses where what a change order leaves out is not there to be left out any more. */
+/**
+ * Refuses where what a change order leaves out is not there to be left out any more.
+ * @throws Problem `omission-wrong`
+ */
 export async function refuseOmissions(
   tx: Transaction,
   loaded: LoadedAgreement,
@@ -41,12 +44,13 @@ export async function refuseOmissions(
   const lines = document.sections.flatMap((section) => [...linesOf(section)]);
   if (!lines.some(({ omits }) => omits)) return;
   const [problem] = omissionProblems(lines, await agreedForChange(tx, loaded));
-  if (problem) throw new Problem(409, problem);
+  if (problem) throw new Problem('omission-wrong', problem);
 }
 
 /**
  * Adds a signed change order to its agreement: its lines, its taxes beside those that are there, and what it does to the
  * payments that are not billed. Locks the agreement.
+ * @throws Problem `agreement-changed`
  */
 export async function bindChange(tx: Transaction, change: Change, frozen: FrozenAgreement) {
   const { companyId, agreementId, now, document } = change;
@@ -55,7 +59,7 @@ export async function bindChange(tx: Transaction, change: Change, frozen: Frozen
   const contract = contractOf(loaded);
   if (change.seen !== undefined && change.seen !== contract.mark)
     throw new Problem(
-      409,
+      'agreement-changed',
       `The agreement changed while you were reading: it stands at ${showDecimal(contract.sum)} now. Look at it once more, then sign.`,
       { context: { contract } },
     );

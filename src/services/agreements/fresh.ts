@@ -1,15 +1,15 @@
 import { inCompany } from '@/data/connection';
 import { findMarkOfAgreement } from '@/data/agreements/mark';
 import type { Actor } from '../actor';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 
 /**
  * A mark of what the page of an agreement shows at the desk that can change while it lies open: when it is another, the page
  * is read again.
- * @throws Problem 404 where there is no such agreement
+ * @throws Problem `no-such-agreement`
  */
 export async function agreementMark(actor: Actor, agreementId: string): Promise<string> {
   const mark = await inCompany(actor.companyId, (tx) => findMarkOfAgreement(tx, agreementId));
-  if (mark === null) throw new Problem(404, 'There is no such agreement.');
+  if (mark === null) throw noSuch('agreement');
   return mark;
 }

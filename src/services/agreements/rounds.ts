@@ -16,7 +16,7 @@ import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { refuseUnknownFile } from '../files/keep';
 import { postLetter } from '../post';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { makeLink } from '../links';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
@@ -54,29 +54,46 @@ const SettleInput = Type.Object(
   closed,
 );
 
-/** A round, locked; refuses where it is signed or was changed since it was seen. */
+/**
+ * A round, locked; refuses where it is signed or was changed since it was seen.
+ * @throws Problem `change-order-changed`, `change-order-signed`, `no-such-round`
+ */
 export async function roundInWork(tx: Transaction, roundId: string, saveNumber: number) {
   const [row] = await lockSelectionRoundById(tx, roundId);
-  if (!row) throw new Problem(404, 'There is no such round.');
+  if (!row) throw noSuch('round');
   const [done] = await selectionByRoundId(tx, roundId);
   if (done)
-    throw new Problem(409, `“${done.document.name}” was signed meanwhile; it stays as it was signed.`);
+    throw new Problem(
+      'change-order-signed',
+      `“${done.document.name}” was signed meanwhile; it stays as it was signed.`,
+    );
   if (row.saveNumber !== saveNumber)
-    throw new Problem(409, `“${row.document.name}” was changed meanwhile. Here it is as it stands now.`, {
-      context: { round: row.document, saveNumber: row.saveNumber },
-    });
+    throw new Problem(
+      'change-order-changed',
+      `“${row.document.name}” was changed meanwhile. Here it is as it stands now.`,
+      {
+        context: { round: row.document, saveNumber: row.saveNumber },
+      },
+    );
   return row;
 }
 
-/** Refuses where the allowance is settled: nothing is left of it to choose against. */
+/**
+ * Refuses where the allowance is settled: nothing is left of it to choose against.
+ * @throws Problem `allowance-settled`
+ */
 export async function refuseSettled(tx: Transaction, agreementId: string, lineId: string, lock = false) {
   const loaded = await loadAgreement(tx, agreementId, { lock });
   const stand = standingOfAllowance(loaded, lineId, await signedRounds(tx, loaded));
-  if (stand.settled) throw new Problem(409, 'This allowance is settled; nothing is left to choose against.');
+  if (stand.settled)
+    throw new Problem('allowance-settled', 'This allowance is settled; nothing is left to choose against.');
   return { loaded, stand };
 }
 
-/** Keeps a round as it stands at the desk: a new one, or one that is not signed yet. */
+/**
+ * Keeps a round as it stands at the desk: a new one, or one that is not signed yet.
+ * @throws Problem `no-such-round`, `round-not-complete`
+ */
 export async function saveRound(
   actor: Actor,
   input: unknown,
@@ -86,7 +103,7 @@ export async function saveRound(
   return inCompany(actor.companyId, async (tx) => {
     const { loaded } = await refuseSettled(tx, agreementId, lineId);
     const [problem] = roundProblems(round, loaded.digits);
-    if (problem) throw new Problem(422, `“${round.name}”: ${problem}`);
+    if (problem) throw new Problem('round-not-complete', `“${round.name}”: ${problem}`);
     await refuseUnknownFile(tx, filesOfRound(round));
     if (roundId === null) {
       const id = newId(actor.now);
@@ -106,7 +123,7 @@ export async function saveRound(
     }
     const row = await roundInWork(tx, roundId, saveNumber);
     if (row.agreementId !== agreementId || row.lineId !== lineId)
-      throw new Problem(404, 'There is no such round of this allowance.');
+      throw new Problem('no-such-round', 'There is no such round of this allowance.');
     const next = row.saveNumber + 1;
     const fits = checkChoices(menuOfRound(round), row.choices).length === 0;
     await updateSelectionRound(tx, roundId, {
@@ -120,7 +137,10 @@ export async function saveRound(
   });
 }
 
-/** Asks the customer to choose: the round shows in their booklet, and a message with a link to it goes out. */
+/**
+ * Asks the customer to choose: the round shows in their booklet, and a message with a link to it goes out.
+ * @throws Problem `nothing-to-choose`
+ */
 export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId: string; token: string }> {
   allow(actor, 'owner', 'seller');
   const { roundId, saveNumber } = check(RoundInput, input, 'The round');
@@ -129,7 +149,7 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId
     await refuseSettled(tx, row.agreementId, row.lineId);
     const { document } = row;
     if (document.questions.length + document.extras.length === 0)
-      throw new Problem(422, `“${document.name}” offers nothing to choose yet.`);
+      throw new Problem('nothing-to-choose', `“${document.name}” offers nothing to choose yet.`);
     await updateSelectionRound(tx, roundId, { state: 'offered', offeredAt: actor.now, updatedAt: actor.now });
     const [head] = await agreementById(tx, row.agreementId);
     const [payer] = await customerById(tx, head!.customerId);
@@ -166,7 +186,10 @@ export async function withdrawRound(actor: Actor, input: unknown): Promise<void>
   });
 }
 
-/** What settling an allowance adds to the price, or gives back, as a line of a change order. */
+/**
+ * What settling an allowance adds to the price, or gives back, as a line of a change order.
+ * @throws Problem `allowance-settled`
+ */
 function settlingLine(
   loaded: LoadedAgreement,
   lineId: string,
@@ -175,7 +198,7 @@ function settlingLine(
 ): Line {
   const stand = standingOfAllowance(loaded, lineId, rounds);
   const allowance = loaded.lines.find((line) => line.id === lineId)!;
-  if (stand.settled) throw new Problem(409, `“${allowance.description}” is settled already.`);
+  if (stand.settled) throw new Problem('allowance-settled', `“${allowance.description}” is settled already.`);
   const { due } = stand;
   // What was chosen at cost is our cost; at our price, the fee in it is not.
   const beyond = stand.chosen - stand.spend;
@@ -201,6 +224,7 @@ function settlingLine(
 /**
  * Settles allowances: makes a change order with what the signed selections come to against what was set aside, one line
  * each. After it is signed, nothing is left of them.
+ * @throws Problem `round-waiting`
  */
 export async function settleAllowances(
   actor: Actor,
@@ -214,7 +238,7 @@ export async function settleAllowances(
     const [waiting] = await findOpenRounds(tx, agreementId, lineIds);
     if (waiting)
       throw new Problem(
-        409,
+        'round-waiting',
         `“${waiting.document.name}” is still with the customer. Withdraw it first, or wait until it is signed.`,
       );
     const lines = lineIds.map((lineId) => settlingLine(loaded, lineId, rounds, newId(actor.now)));

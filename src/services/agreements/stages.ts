@@ -34,13 +34,16 @@ const LineStageInput = Type.Object(
 );
 export type LineStageInput = Type.Static<typeof LineStageInput>;
 
-/** Plans a stage, or says that it is done (or not done after all). What is billed stays billed. */
+/**
+ * Plans a stage, or says that it is done (or not done after all). What is billed stays billed.
+ * @throws Problem `no-such-stage`
+ */
 export async function saveStage(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'seller', 'office');
   const { agreementId, name, plannedOn, doneOn } = check(StageInput, input, 'The stage');
   await inCompany(actor.companyId, async (tx) => {
     const changed = await planStage(tx, plannedOn, doneOn, actor.userId, agreementId, name);
-    if (changed.length === 0) throw new Problem(404, 'The agreement has no such stage.');
+    if (changed.length === 0) throw new Problem('no-such-stage', 'The agreement has no such stage.');
     if (doneOn !== undefined)
       await recordAudit(tx, actor, doneOn === null ? 'stage reopened' : 'stage done', agreementId, {
         name,
@@ -49,14 +52,18 @@ export async function saveStage(actor: Actor, input: unknown): Promise<void> {
   });
 }
 
-/** Puts lines into a stage, a new one or one that is there; null takes them out of theirs. */
+/**
+ * Puts lines into a stage, a new one or one that is there; null takes them out of theirs.
+ * @throws Problem `no-such-line`
+ */
 export async function putInStage(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'seller', 'office');
   const { agreementId, lineIds, stage } = check(LineStageInput, input, 'The stage');
   await inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const known = new Set(loaded.lines.map(({ id }) => id));
-    if (lineIds.some((id) => !known.has(id))) throw new Problem(404, 'This line is not in the agreement.');
+    if (lineIds.some((id) => !known.has(id)))
+      throw new Problem('no-such-line', 'This line is not in the agreement.');
     await deleteStagesOfLines(tx, agreementId, lineIds);
     if (stage === null) return;
     const key = { companyId: actor.companyId, agreementId };

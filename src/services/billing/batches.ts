@@ -6,7 +6,7 @@ import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check } from '../check';
 import { nextNumber } from '../numbers';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { countItemsBefore, insertExportItem, findItemsOfBatch } from '@/data/billing/exportItem';
 import type { ExportKind as Kind } from '@/data/billing/exportable';
 import { alreadyOut, exportKinds, notOut } from '@/data/billing/exportable';
@@ -33,9 +33,10 @@ const counted = (rows: readonly { readonly kind: Kind }[]): Record<Kind, number>
 
 const BatchInput = Type.Object({ from: BusinessDate, to: BusinessDate }, { additionalProperties: false });
 
+/** @throws Problem `dates-reversed` */
 function checkRange(input: unknown): Range {
   const range = check(BatchInput, input, 'The range');
-  if (range.from > range.to) throw new Problem(422, 'The first day is after the last.');
+  if (range.from > range.to) throw new Problem('dates-reversed', 'The first day is after the last.');
   return range;
 }
 
@@ -61,6 +62,7 @@ export async function batchNumber(actor: Actor, batchId: string): Promise<number
 /**
  * Makes a batch of everything in a range of days that went out in no other. Batches are made one after the other, so that
  * nothing goes out twice.
+ * @throws Problem `nothing-to-export`
  */
 export async function makeBatch(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
   allow(actor, 'owner', 'office');
@@ -71,7 +73,7 @@ export async function makeBatch(actor: Actor, input: unknown): Promise<{ id: str
     const items = await notOut(tx, range);
     if (items.length === 0)
       throw new Problem(
-        409,
+        'nothing-to-export',
         (await alreadyOut(tx, range)) > 0
           ? 'Everything in this range is in an earlier batch.'
           : 'Nothing was billed or received in this range.',
@@ -89,10 +91,13 @@ export async function makeBatch(actor: Actor, input: unknown): Promise<{ id: str
   });
 }
 
-/** A batch with the identities of what is in it. */
+/**
+ * A batch with the identities of what is in it.
+ * @throws Problem `no-such-batch`
+ */
 export async function readBatch(tx: Transaction, batchId: string) {
   const [batch] = await exportBatchById(tx, batchId);
-  if (!batch) throw new Problem(404, 'There is no such batch.');
+  if (!batch) throw noSuch('batch');
   const items = await findItemsOfBatch(tx, batchId);
   const of = (kind: Kind) => items.filter((item) => item.kind === kind).map(({ subject }) => subject);
   return { batch, of };

@@ -15,7 +15,7 @@ import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { postLetter } from '../post';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { makeLink } from '../links';
 import { lateOn } from './late';
 import { customerById } from '@/data/customers/customer';
@@ -24,6 +24,7 @@ import { findNameOfPerson } from '@/data/accounts/user';
 /**
  * Writes to the customer about an invoice: what it is for, what is open, by when, what paying late costs, and a link to
  * read and pay it; with the words of a reminder, or as it is issued. Inside a transaction with the agreement locked.
+ * @throws Problem `email-missing`
  */
 export async function sendInvoiceLetter(
   tx: Transaction,
@@ -35,7 +36,7 @@ export async function sendInvoiceLetter(
   const { head, digits } = loaded;
   const ours = await companyOf(tx, who.companyId);
   const [payer] = await customerById(tx, head.customerId);
-  if (!payer!.email) throw new Problem(422, `${payer!.name} has no email address.`);
+  if (!payer!.email) throw new Problem('email-missing', `${payer!.name} has no email address.`);
   const [sender] = who.userId ? await findNameOfPerson(tx, who.userId) : [];
   const late = await lateOn(tx, loaded, bill, ours.timeZone, businessDate(who.now, ours.timeZone));
   const link = await makeLink(tx, who, head.proposalId, 'invoice', '#pay');
@@ -68,14 +69,17 @@ export async function sendInvoiceLetter(
 
 const MailInput = Type.Object({ invoiceId: EntityId }, { additionalProperties: false });
 
-/** Sends an invoice to the customer, with a link to read and pay it. */
+/**
+ * Sends an invoice to the customer, with a link to read and pay it.
+ * @throws Problem `no-such-invoice`
+ */
 export async function mailInvoice(actor: Actor, input: unknown): Promise<{ to: string }> {
   allow(actor, 'owner', 'office', 'seller');
   const { invoiceId } = check(MailInput, input, 'The letter');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
-    if (!bill) throw new Problem(404, 'There is no such invoice.');
+    if (!bill) throw noSuch('invoice');
     const sent = await sendInvoiceLetter(tx, actor, loaded, bill, null);
     await recordAudit(tx, actor, 'invoice sent', invoiceId, sent);
     return sent;

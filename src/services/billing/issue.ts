@@ -19,26 +19,32 @@ import { deleteInvoiceDraftByAgreementId, putInvoiceDraft } from '@/data/billing
 
 export type { Issuer } from './insertPaper';
 
-/** What the core says cannot be billed, as a refusal. */
+/**
+ * What the core says cannot be billed, as a refusal.
+ * @throws Problem `cannot-be-billed`, `too-many-decimals`
+ */
 function refusing<T>(make: () => T): T {
   try {
     return make();
   } catch (error) {
-    if (error instanceof BillingError) throw new Problem(422, error.message);
+    if (error instanceof BillingError) throw new Problem('cannot-be-billed', error.message);
     if (error instanceof NotADecimal)
-      throw new Problem(422, 'The currency has fewer decimals than that amount.');
+      throw new Problem('too-many-decimals', 'The currency has fewer decimals than that amount.');
     throw error;
   }
 }
 
-/** The invoice that is asked for, not issued. */
+/**
+ * The invoice that is asked for, not issued.
+ * @throws Problem `billed-already`, `no-such-scheduled-payment`
+ */
 export function madeFor(loaded: LoadedAgreement, what: BillingAsk): InvoiceDraft {
   if ('entryId' in what) {
     const entry = loaded.payments.find(({ entryId }) => entryId === what.entryId);
-    if (!entry) throw new Problem(404, 'There is no such payment in the schedule.');
+    if (!entry) throw new Problem('no-such-scheduled-payment', 'There is no such payment in the schedule.');
     if (entry.billed === entry.amount && entry.amount !== 0n) {
       const bill = loaded.invoices.filter(({ entryId }) => entryId === what.entryId).at(-1);
-      throw new Problem(409, `“${entry.name}” is billed already, with invoice ${bill?.label}.`, {
+      throw new Problem('billed-already', `“${entry.name}” is billed already, with invoice ${bill?.label}.`, {
         context: { invoiceId: bill?.id },
       });
     }
@@ -46,12 +52,15 @@ export function madeFor(loaded: LoadedAgreement, what: BillingAsk): InvoiceDraft
   return refusing(() => makeInvoice(loaded.ledger, what));
 }
 
-/** Refuses where papers were issued since the person looked. */
+/**
+ * Refuses where papers were issued since the person looked.
+ * @throws Problem `invoiced-meanwhile`
+ */
 function refuseMoved(loaded: LoadedAgreement, seen: number | undefined): void {
   if (seen === undefined || seen === loaded.papers.length) return;
   const last = loaded.papers.at(-1);
   throw new Problem(
-    409,
+    'invoiced-meanwhile',
     `${last?.kind === 'credit note' ? 'Credit note' : 'Invoice'} ${last?.label} was issued while you were looking. Look at the figures once more.`,
   );
 }
@@ -85,7 +94,10 @@ export async function issueInvoice(actor: Actor, input: unknown): Promise<{ id: 
   });
 }
 
-/** Takes an issued invoice back, in whole or in part, with a credit note. What it drew can be billed again. */
+/**
+ * Takes an issued invoice back, in whole or in part, with a credit note. What it drew can be billed again.
+ * @throws Problem `late-charge-partly-credited`
+ */
 export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
   allow(actor, 'owner', 'office');
   const { invoiceId, what, remark, seen } = check(CreditInput, input, 'The credit note');
@@ -94,7 +106,7 @@ export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id:
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     refuseMoved(loaded, seen);
     if (!loaded.ofAgreement.some(({ id }) => id === invoiceId))
-      throw new Problem(409, 'A late charge is waived as a whole.');
+      throw new Problem('late-charge-partly-credited', 'A late charge is waived as a whole.');
     const made = refusing(() => makeCredit(loaded.ledger, invoiceId, what as CreditAsk));
     const { id, label } = await insertPaper(tx, actor, loaded, made, { remark, credits: invoiceId });
     return { id, number: label };

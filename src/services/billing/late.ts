@@ -12,7 +12,7 @@ import { insertRow } from './insertPaper';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { findPaymentsOfInvoice } from '@/data/payments/allocation';
 
 type Bill = Pick<LoadedPaper, 'id' | 'kind' | 'amount' | 'dueOn' | 'lateTerms'>;
@@ -65,17 +65,21 @@ export async function lateFor(
 
 const LateInput = Type.Object({ invoiceId: EntityId }, { additionalProperties: false });
 
-/** Charges what late payment of an invoice costs by today: an invoice of its own, none of the agreement. */
+/**
+ * Charges what late payment of an invoice costs by today: an invoice of its own, none of the agreement.
+ * @throws Problem `no-such-invoice`, `nothing-to-charge`
+ */
 export async function chargeLate(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
   allow(actor, 'owner', 'office');
   const { invoiceId } = check(LateInput, input, 'The late charge');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
-    if (!bill) throw new Problem(404, 'There is no such invoice.');
+    if (!bill) throw noSuch('invoice');
     const { timeZone } = await companyOf(tx, actor.companyId);
     const late = await lateOn(tx, loaded, bill, timeZone, businessDate(actor.now, timeZone));
-    if (!late) throw new Problem(409, `Nothing is to be charged for invoice ${bill.label} by today.`);
+    if (!late)
+      throw new Problem('nothing-to-charge', `Nothing is to be charged for invoice ${bill.label} by today.`);
     const terms = bill.lateTerms!;
     const { id, label } = await insertRow(tx, actor, loaded, {
       kind: 'late charge',
@@ -94,16 +98,19 @@ export async function chargeLate(actor: Actor, input: unknown): Promise<{ id: st
   });
 }
 
-/** Waives a late charge as a whole; it can be charged again. */
+/**
+ * Waives a late charge as a whole; it can be charged again.
+ * @throws Problem `late-charge-waived`, `no-such-late-charge`
+ */
 export async function waiveLate(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
   allow(actor, 'owner', 'office');
   const { invoiceId } = check(LateInput, input, 'The late charge');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
-    if (bill?.kind !== 'late charge') throw new Problem(404, 'There is no such late charge.');
+    if (bill?.kind !== 'late charge') throw noSuch('late charge');
     if (loaded.papers.some(({ credits }) => credits === invoiceId))
-      throw new Problem(409, `Invoice ${bill.label} was waived already.`);
+      throw new Problem('late-charge-waived', `Invoice ${bill.label} was waived already.`);
     const { id, label } = await insertRow(
       tx,
       actor,

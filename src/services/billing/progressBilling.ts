@@ -87,13 +87,16 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
 
 export type ProgressBilling = Awaited<ReturnType<typeof readProgressBilling>>;
 
-/** The draft of an invoice as the customer would get it; it has no number yet. */
+/**
+ * The draft of an invoice as the customer would get it; it has no number yet.
+ * @throws Problem `no-such-invoice-draft`
+ */
 export async function draftPaper(actor: Actor, agreementId: string) {
   allow(actor, 'owner', 'office', 'seller');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
     const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
-    if (!draft) throw new Problem(404, 'There is no draft of an invoice here.');
+    if (!draft) throw new Problem('no-such-invoice-draft', 'There is no draft of an invoice here.');
     const made = madeFor(loaded, draft.what);
     const sums = paperSums(made, loaded.components.length);
     const money = moneyOf(loaded.digits);

@@ -8,12 +8,16 @@ import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { Problem } from '../problem';
 import { asOf, paperOf } from './paper';
 
-/** The progress statement of an invoice: every agreed line with what is billed of it, as it stood with that invoice. */
+/**
+ * The progress statement of an invoice: every agreed line with what is billed of it, as it stood with that invoice.
+ * @throws Problem `no-such-progress-statement`
+ */
 export async function readProgressStatement(actor: Actor, invoiceId: string): Promise<StatementPaper> {
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
     const row = loaded.ofAgreement.find(({ id }) => id === invoiceId);
-    if (!row) throw new Problem(404, 'A charge for late payment has no progress statement.');
+    if (!row)
+      throw new Problem('no-such-progress-statement', 'A charge for late payment has no progress statement.');
     const then = asOf(loaded, row.issuedAt, row.position);
     const statement = statementOf(then.ledger, row, parseAmount(loaded.head.total, loaded.digits));
     const money = moneyOf(loaded.digits);

@@ -79,6 +79,7 @@ async function acceptedBefore(
  * Binds revision, choices, signer, time and consent to the revision's hash, freezes the agreement (or the change to it)
  * and, where the company works so, issues the deposit invoice, all in one transaction. Whoever comes second (a double tap,
  * another browser, a retry after a lost answer) gets what is there.
+ * @throws Problem `total-changed`
  */
 async function accept(
   tx: Transaction,
@@ -100,7 +101,7 @@ async function accept(
   const total = writeAmount(frozen.total, frozen.minorDigits);
   if (total !== yes.total)
     throw new Problem(
-      409,
+      'total-changed',
       `The total is ${showDecimal(total)}, not ${showDecimal(yes.total)}: the choices changed meanwhile. Look at them once more.`,
       { context: { total } },
     );
@@ -266,13 +267,15 @@ export async function acceptProposal(visitor: Visitor, input: unknown, browser: 
 /**
  * Records a yes on the customer's behalf: to the newest revision with the choices as they stand, saying how and when they
  * said so. The customer is told by mail.
+ * @throws Problem `day-to-come`
  */
 export async function acceptForCustomer(actor: Actor, input: unknown): Promise<Accepted> {
   allow(actor, 'owner', 'seller');
   const given = check(AcceptForInput, input, 'The acceptance');
   return inCompany(actor.companyId, async (tx) => {
     const current = await currentRevision(tx, { ...actor, proposalId: given.proposalId }, { lock: true });
-    if (given.told.on > current.today) throw new Problem(422, 'They cannot have said yes on a day to come.');
+    if (given.told.on > current.today)
+      throw new Problem('day-to-come', 'They cannot have said yes on a day to come.');
     return accept(
       tx,
       current,

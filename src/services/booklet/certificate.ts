@@ -8,7 +8,7 @@ import type { Actor } from '../actor';
 import { check, checkId } from '../check';
 import { takeTry } from '../limit';
 import type { Means } from '../links';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { sha256 } from '../secrets';
 import type { Visitor } from './open';
 import { findTextOfChange, findAgreementOfChange } from '@/data/agreements/changeOrder';
@@ -114,22 +114,28 @@ async function certificatesOf(tx: Transaction, agreementId: string): Promise<Cer
   return all;
 }
 
-/** Every signature on an agreement, for the desk. */
+/**
+ * Every signature on an agreement, for the desk.
+ * @throws Problem `no-such-agreement`
+ */
 export async function readCertificates(actor: Actor, id: unknown) {
-  const agreementId = checkId(id, 'There is no such agreement.');
+  const agreementId = checkId(id, 'agreement');
   return inCompany(actor.companyId, async (tx) => {
     const [head] = await agreementById(tx, agreementId);
-    if (!head) throw new Problem(404, 'There is no such agreement.');
+    if (!head) throw noSuch('agreement');
     return { number: head.number, title: head.title, certificates: await certificatesOf(tx, agreementId) };
   });
 }
 
-/** The agreement a private link leads to; of a change order's link, the agreement it changes. */
+/**
+ * The agreement a private link leads to; of a change order's link, the agreement it changes.
+ * @throws Problem `no-such-certificate`
+ */
 async function agreementBehind(tx: Transaction, visitor: Visitor) {
   const [own] = await agreementByProposalId(tx, visitor.proposalId);
   if (own) return own;
   const [changed] = await findAgreementOfChange(tx, visitor.proposalId);
-  if (!changed) throw new Problem(404, 'Nothing is signed here yet.');
+  if (!changed) throw new Problem('no-such-certificate', 'Nothing is signed here yet.');
   return changed.agreement;
 }
 
@@ -141,10 +147,13 @@ export async function visitorCertificates(visitor: Visitor) {
   });
 }
 
-/** A statement that was signed on an agreement, by its hash. */
+/**
+ * A statement that was signed on an agreement, by its hash.
+ * @throws Problem `no-such-certificate`
+ */
 async function statementOf(tx: Transaction, agreementId: string, hash: string): Promise<string> {
   const [row] = await findStatement(tx, agreementId, hash);
-  if (!row) throw new Problem(404, 'There is no such certificate.');
+  if (!row) throw noSuch('certificate');
   return row.statement;
 }
 
@@ -156,9 +165,12 @@ export async function visitorStatement(visitor: Visitor, hash: string): Promise<
   });
 }
 
-/** The same for the desk. */
+/**
+ * The same for the desk.
+ * @throws Problem `no-such-agreement`
+ */
 export async function readSignedStatement(actor: Actor, agreementId: unknown, hash: string): Promise<string> {
-  const id = checkId(agreementId, 'There is no such agreement.');
+  const id = checkId(agreementId, 'agreement');
   return inCompany(actor.companyId, (tx) => statementOf(tx, id, hash));
 }
 

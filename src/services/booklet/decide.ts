@@ -6,6 +6,7 @@ import { DeclineInput } from '@/model';
 import { newId, recordAudit } from '../actor';
 import { check } from '../check';
 import { choicesOf } from '@/data/proposals/choices';
+import type { ProblemCode } from '@/model';
 import { Problem } from '../problem';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
@@ -32,12 +33,15 @@ export const consentTo = ({ change }: Pick<ProposalDocument, 'change'>, told: bo
 /** What is decided about. */
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 
-/** Refuses when the one who decides was reading an older revision, and says what changed. */
+/**
+ * Refuses when the one who decides was reading an older revision, and says what changed.
+ * @throws Problem `no-such-revision`, `revision-outdated`
+ */
 export async function refuseReplaced(tx: Transaction, current: Current, revisionId: string): Promise<void> {
   if (current.revision.id === revisionId) return;
   const [old] = await revisionById(tx, revisionId);
   if (!old || old.proposalId !== current.proposal.id)
-    throw new Problem(404, 'That is not a revision of this proposal.');
+    throw new Problem('no-such-revision', 'That is not a revision of this proposal.');
   const then = JSON.parse(old.canonical) as ProposalDocument;
   const had = await choicesOf(tx, old, then);
   const now = await choicesOf(tx, current.revision, current.document);
@@ -46,7 +50,7 @@ export async function refuseReplaced(tx: Transaction, current: Current, revision
     { document: current.document, choices: now.choices },
   );
   throw new Problem(
-    409,
+    'revision-outdated',
     changes.length === 0
       ? 'This proposal was sent to you once more, with nothing changed in it. Open the newest one to decide.'
       : 'This proposal was changed after you opened it. Here is what is different; read the new one before you decide.',
@@ -56,15 +60,15 @@ export async function refuseReplaced(tx: Transaction, current: Current, revision
 
 /** Refuses where there is nothing to decide any more. */
 export function refuseClosed(current: Current): void {
-  const sentences: Partial<Record<Current['state'], string>> = {
-    draft: 'This is being revised; we will send you the new one.',
-    lapsed: 'The day these prices hold until is over. Ask us for fresh ones.',
-    withdrawn: 'This proposal was withdrawn. Ask us if you did not expect that.',
-    declined: 'This proposal was declined. Tell us if you changed your mind.',
-    accepted: 'This proposal is accepted already.',
+  const reasons: Partial<Record<Current['state'], readonly [ProblemCode, string]>> = {
+    draft: ['proposal-revised', 'This is being revised; we will send you the new one.'],
+    lapsed: ['prices-lapsed', 'The day these prices hold until is over. Ask us for fresh ones.'],
+    withdrawn: ['proposal-withdrawn', 'This proposal was withdrawn. Ask us if you did not expect that.'],
+    declined: ['proposal-declined', 'This proposal was declined. Tell us if you changed your mind.'],
+    accepted: ['accepted-already', 'This proposal is accepted already.'],
   };
-  const sentence = sentences[current.state];
-  if (sentence) throw new Problem(409, sentence);
+  const reason = reasons[current.state];
+  if (reason) throw new Problem(...reason);
 }
 
 /** A customer's no, with the reason. A repeat changes nothing. */

@@ -2,7 +2,7 @@ import { questionsOf } from '@/core/choice';
 import { filesOfRound } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import { readFile } from '../files/keep';
 import type { Visitor } from './open';
 import { currentRevision } from './open';
@@ -14,7 +14,10 @@ async function filesOfRounds(tx: Transaction, visitor: Visitor): Promise<readonl
   return rows.flatMap(({ document }) => filesOfRound(document));
 }
 
-/** A picture for the holder of a private link: only one that what they were sent shows. */
+/**
+ * A picture for the holder of a private link: only one that what they were sent shows.
+ * @throws Problem `no-such-picture`
+ */
 export async function visitorFile(visitor: Visitor, id: string) {
   return inCompany(visitor.companyId, async (tx) => {
     const { document } = await currentRevision(tx, visitor);
@@ -26,7 +29,7 @@ export async function visitorFile(visitor: Visitor, id: string) {
         ),
       ) ||
       (await filesOfRounds(tx, visitor)).includes(id);
-    if (!shown) throw new Problem(404, 'There is no such picture.');
+    if (!shown) throw noSuch('picture');
     return readFile(tx, id, false);
   });
 }

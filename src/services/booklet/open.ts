@@ -48,6 +48,7 @@ const WRONG_LINKS = 30;
 /**
  * Who holds this link: its token, and behind a tilde a change order to the agreement it leads to. Unknown, revoked and
  * outlived links get the same answer, and whoever tries many from one address has to wait.
+ * @throws Problem `link-gone`
  */
 export async function visitorOf(address: string, from: string, now: Date): Promise<Visitor> {
   const [token = '', change] = address.split('~');
@@ -58,7 +59,7 @@ export async function visitorOf(address: string, from: string, now: Date): Promi
     await refuseAfter(bucket, WRONG_LINKS, now);
     await noteTry(bucket, now);
     throw new Problem(
-      410,
+      'link-gone',
       'This link does not lead anywhere any more. Ask the people who sent it for a new one.',
     );
   }
@@ -75,7 +76,10 @@ export async function visitorOf(address: string, from: string, now: Date): Promi
     : { ...visitor, proposalId: await changeBehind(visitor, change, bucket) };
 }
 
-/** A change order that was sent, to the agreement the link leads to. */
+/**
+ * A change order that was sent, to the agreement the link leads to.
+ * @throws Problem `change-order-gone`
+ */
 async function changeBehind(visitor: Visitor, id: string, bucket: string): Promise<string> {
   const found = isId(id)
     ? await inCompany(visitor.companyId, async (tx) => {
@@ -85,10 +89,13 @@ async function changeBehind(visitor: Visitor, id: string, bucket: string): Promi
     : null;
   if (found !== null) return found;
   await noteTry(bucket, visitor.now);
-  throw new Problem(410, 'There is no such change order.');
+  throw new Problem('change-order-gone', 'There is no such change order.');
 }
 
-/** The newest revision of the visitor's proposal, with its document and the state the proposal is in today. */
+/**
+ * The newest revision of the visitor's proposal, with its document and the state the proposal is in today.
+ * @throws Problem `nothing-sent`, `seal-broken`
+ */
 export async function currentRevision(
   tx: Transaction,
   visitor: Pick<Visitor, 'companyId' | 'proposalId' | 'now'>,
@@ -96,10 +103,10 @@ export async function currentRevision(
 ) {
   const [row] = await (lock ? lockProposalById : proposalById)(tx, visitor.proposalId);
   const [newest] = await findNewestRevision(tx, visitor.proposalId);
-  if (!row || !newest) throw new Problem(410, 'There is nothing to read here yet.');
+  if (!row || !newest) throw new Problem('nothing-sent', 'There is nothing to read here yet.');
   if (sha256(newest.canonical) !== newest.sha256)
     throw new Problem(
-      409,
+      'seal-broken',
       'What is stored here is not what was sent: its seal does not fit any more. Nothing can be read or signed until this is cleared up.',
     );
   const ours = await companyOf(tx, visitor.companyId);

@@ -14,7 +14,7 @@ import { takeTry } from '../limit';
 import type { Charge } from '../payments/cards';
 import { applyCardEvent } from '../payments/cards';
 import { onItsWay, standingsOf } from '@/data/payments/onItsWay';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { openDeposit } from './agreed';
 import type { Visitor } from './open';
@@ -36,10 +36,13 @@ const answerOf = ({ amount }: Charge, { state, taken, reason }: ChargeStanding):
       ? { paid: null, waitsFor: state === 'delayed' ? 'bank' : 'code', amount }
       : { paid: false, reason: reason ?? '' };
 
-/** The agreement behind the link. */
+/**
+ * The agreement behind the link.
+ * @throws Problem `not-accepted`
+ */
 async function signedOf(tx: Transaction, visitor: Visitor): Promise<string> {
   const [signed] = await agreementByProposalId(tx, visitor.proposalId);
-  if (!signed) throw new Problem(409, 'Accept the proposal first; then it can be paid.');
+  if (!signed) throw new Problem('not-accepted', 'Accept the proposal first; then it can be paid.');
   return signed.id;
 }
 
@@ -92,14 +95,17 @@ export async function payByCard(visitor: Visitor, input: unknown): Promise<CardA
   return answerOf(charge, await heard(visitor, charge, 'answer', answer));
 }
 
-/** Goes on with a payment that needs a code of the bank. A repeat gets the same answer. */
+/**
+ * Goes on with a payment that needs a code of the bank. A repeat gets the same answer.
+ * @throws Problem `no-such-payment`, `paid-meanwhile`
+ */
 export async function confirmCard(visitor: Visitor, input: unknown): Promise<CardAnswer> {
   const { code, idempotencyKey } = check(CardCodeInput, input, 'The code');
   await takeTry(`card:${visitor.linkId}`, CARD_TRIES, visitor.now);
   const { charge, standing, open, digits } = await inCompany(visitor.companyId, async (tx) => {
     const agreementId = await signedOf(tx, visitor);
     const [found] = await findChargeUnderKey(tx, keyOf(visitor, idempotencyKey), agreementId);
-    if (!found) throw new Problem(404, 'There is no such payment.');
+    if (!found) throw noSuch('payment');
     const loaded = await loadAgreement(tx, agreementId);
     const bill = loaded.invoices.find(({ id }) => id === found.charge.invoiceId)!;
     return {
@@ -111,7 +117,7 @@ export async function confirmCard(visitor: Visitor, input: unknown): Promise<Car
   });
   if (standing.state !== 'needs confirmation') return answerOf(charge, standing);
   if (open < parseAmount(charge.amount, digits))
-    throw new Problem(409, 'This was paid in another way meanwhile; nothing was taken.');
+    throw new Problem('paid-meanwhile', 'This was paid in another way meanwhile; nothing was taken.');
   const answer = simulatedCards.confirm({ reference: charge.id, code });
   return answerOf(charge, await heard(visitor, charge, 'confirmed', answer));
 }
@@ -122,33 +128,36 @@ const heard = (visitor: Visitor, charge: Charge, what: string, { kind, reason }:
     applyCardEvent(tx, visitor, charge, { id: `${charge.id}:${what}`, kind, reason, at: visitor.now }),
   );
 
-/** What is paid: an invoice and what is open of it, less what is on its way. Issues the deposit's invoice. */
+/**
+ * What is paid: an invoice and what is open of it, less what is on its way. Issues the deposit's invoice.
+ * @throws Problem `no-deposit-due`, `no-such-invoice`, `paid-already`, `payment-on-its-way`
+ */
 async function toPay(tx: Transaction, visitor: Visitor, agreementId: string, invoiceId: string | undefined) {
   let loaded = await loadAgreement(tx, agreementId);
   let id = invoiceId;
   if (id === undefined) {
     const deposit = openDeposit(loaded);
     if (!deposit)
-      throw new Problem(
-        409,
-        loaded.payments.some(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance')
-          ? 'The deposit is paid already. Thank you.'
-          : 'No deposit is due.',
-      );
+      throw loaded.payments.some(({ kind, due }) => kind === 'deposit' && due.on === 'acceptance')
+        ? new Problem('paid-already', 'The deposit is paid already. Thank you.')
+        : new Problem('no-deposit-due', 'No deposit is due.');
     if (!deposit.bill) {
       await insertInvoice(tx, visitor, agreementId, { entryId: deposit.entryId });
       loaded = await loadAgreement(tx, agreementId);
     }
     // The customer's credit may have paid it as it was issued.
     id = openDeposit(loaded)?.bill?.id;
-    if (id === undefined) throw new Problem(409, 'The deposit is paid already. Thank you.');
+    if (id === undefined) throw new Problem('paid-already', 'The deposit is paid already. Thank you.');
   }
   const bill = loaded.invoices.find((each) => each.id === id);
-  if (!bill) throw new Problem(404, 'There is no such invoice.');
+  if (!bill) throw noSuch('invoice');
   const waits = (await onItsWay(tx, [bill.id], loaded.digits, visitor.now)).get(bill.id)!;
   if (waits > 0n)
-    throw new Problem(409, 'A payment of this invoice is on its way; your bank has not answered yet.');
+    throw new Problem(
+      'payment-on-its-way',
+      'A payment of this invoice is on its way; your bank has not answered yet.',
+    );
   const { open } = bill.standing;
-  if (open <= 0n) throw new Problem(409, `Invoice ${bill.label} is paid already. Thank you.`);
+  if (open <= 0n) throw new Problem('paid-already', `Invoice ${bill.label} is paid already. Thank you.`);
   return { invoiceId: bill.id, amount: writeAmount(open, loaded.digits) };
 }

@@ -2,7 +2,7 @@ import { inCompany } from '@/data/connection';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import type { Booklet } from './open';
 import { readBooklet } from './open';
 import { proposalById } from '@/data/proposals/proposal';
@@ -11,6 +11,7 @@ import { findNewestRevision } from '@/data/proposals/revision';
 /**
  * The booklet the customer would get if the proposal were sent as it stands; `asSent` where it is what they have, so that
  * choices can be kept for them.
+ * @throws Problem `no-such-proposal`
  */
 export async function previewBooklet(
   actor: Actor,
@@ -18,7 +19,7 @@ export async function previewBooklet(
 ): Promise<Booklet & { readonly asSent: boolean }> {
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await proposalById(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     const [newest] = await findNewestRevision(tx, proposalId);
     // What was changed since it was sent goes out as a new revision, in which nothing is chosen yet.
     const unchanged = row.state === 'sent' && row.saveNumber === row.sentSaveNumber;

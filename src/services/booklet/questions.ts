@@ -47,14 +47,17 @@ export async function askQuestion(visitor: Visitor, input: unknown): Promise<rea
   });
 }
 
-/** Answers a question, once; the customer reads it in their booklet and gets it by mail. */
+/**
+ * Answers a question, once; the customer reads it in their booklet and gets it by mail.
+ * @throws Problem `answered-already`, `no-such-question`
+ */
 export async function answerQuestion(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
   const { questionId, answer } = check(AnswerInput, input, 'The answer');
   await inCompany(actor.companyId, async (tx) => {
     const [row] = await lockCustomerQuestionById(tx, questionId);
-    if (!row) throw new Problem(404, 'That was not asked.');
-    if (row.answer !== null) throw new Problem(409, 'This is answered already.');
+    if (!row) throw new Problem('no-such-question', 'That was not asked.');
+    if (row.answer !== null) throw new Problem('answered-already', 'This is answered already.');
     await putAnswer(tx, answer, actor, questionId);
     const [found] = await findAsker(tx, row.proposalId);
     const ours = await companyOf(tx, actor.companyId);

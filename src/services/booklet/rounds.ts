@@ -10,7 +10,7 @@ import { newId, recordAudit } from '../actor';
 import { refuseSettled, roundInWork } from '../agreements/rounds';
 import { recordSigning } from '../agreements/sign';
 import { check } from '../check';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import type { Visitor } from './open';
 import {
   findProposalOfRound,
@@ -43,20 +43,29 @@ const SignRoundInput = Type.Object(
 export const selectionConsent =
   'I choose this as shown, against the allowance for it, and I agree to sign electronically.';
 
-/** A round of the visitor's own agreement that they were asked to choose in. */
+/**
+ * A round of the visitor's own agreement that they were asked to choose in.
+ * @throws Problem `change-order-withdrawn`, `no-such-round`
+ */
 async function ownRound(tx: Transaction, visitor: Visitor, roundId: string, saveNumber: number) {
   const [known] = await findProposalOfRound(tx, roundId);
-  if (known?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such round.');
+  if (known?.proposalId !== visitor.proposalId) throw noSuch('round');
   const row = await roundInWork(tx, roundId, saveNumber);
   if (row.state !== 'offered')
-    throw new Problem(409, `“${row.document.name}” was withdrawn. We will come back to you about it.`);
+    throw new Problem(
+      'change-order-withdrawn',
+      `“${row.document.name}” was withdrawn. We will come back to you about it.`,
+    );
   return row;
 }
 
+/** @throws Problem `choice-wrong` */
 function refuseBadPicks(round: SelectionRound, choices: Choices): void {
   const [problem] = checkChoices(menuOfRound(round), choices);
   if (problem)
-    throw new Problem(422, problem.message, { errors: [{ pointer: problem.id, detail: problem.message }] });
+    throw new Problem('choice-wrong', problem.message, {
+      errors: [{ pointer: problem.id, detail: problem.message }],
+    });
 }
 
 /** Keeps what the customer has picked in a round so far. */
@@ -72,6 +81,7 @@ export async function chooseInRound(visitor: Visitor, input: unknown): Promise<v
 /**
  * Signs a round: what is chosen is frozen and draws on its allowance, in the order of signature. A second tap or a retry
  * finds it signed and says so without signing twice.
+ * @throws Problem `total-changed`
  */
 export async function signRound(
   visitor: Visitor,
@@ -97,7 +107,7 @@ export async function signRound(
     const money = moneyOf(loaded.digits);
     if (money.write(chosen) !== given.chosen)
       throw new Problem(
-        409,
+        'total-changed',
         `This comes to ${showDecimal(money.write(chosen))}, not ${showDecimal(given.chosen)}: look at it once more.`,
       );
 

@@ -9,7 +9,7 @@ import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { standingsByInvoice } from '@/data/billing/settled';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { customerById } from '@/data/customers/customer';
 import { findInvoicesOfCustomer } from '@/data/billing/invoice';
 import { findPaymentsOfCustomer } from '@/data/payments/payment';
@@ -23,6 +23,7 @@ const USUAL_DAYS = 90;
  * A customer's account across all agreements: what was billed, taken back, paid, went back and was paid back, with the
  * balance after each; and the invoices that are open.
  * @param range from a day to a day; without it, the last three months
+ * @throws Problem `dates-reversed`, `no-such-customer`
  */
 export async function readAccount(
   actor: Actor,
@@ -31,12 +32,12 @@ export async function readAccount(
 ): Promise<AccountPaper> {
   return inCompany(actor.companyId, async (tx) => {
     const [payer] = await customerById(tx, customerId);
-    if (!payer) throw new Problem(404, 'There is no such customer.');
+    if (!payer) throw noSuch('customer');
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const to = range.to ?? today;
     const from = range.from ?? plusDays(to, -USUAL_DAYS);
-    if (from > to) throw new Problem(422, 'The first day is after the last.');
+    if (from > to) throw new Problem('dates-reversed', 'The first day is after the last.');
     const digits = minorDigits(ours.currency);
     const money = moneyOf(digits);
     const write = (value: bigint) => writeAmount(value as Amount, digits);

@@ -10,7 +10,7 @@ import { companyOf } from '@/data/settings/company';
 import { putOver } from '../over';
 import { stateToday } from '@/core/offer/stateToday';
 import { check, checkId } from '../check';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import { findSitesOfCustomers, findSitesOf, insertSite, lockSiteOf, updateSite } from '@/data/customers/site';
 import { countProposals, findProposalsOf } from '@/data/proposals/proposal';
 import {
@@ -49,11 +49,14 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
   });
 }
 
-/** One customer with sites, proposals and agreements. */
+/**
+ * One customer with sites, proposals and agreements.
+ * @throws Problem `no-such-customer`
+ */
 export async function readCustomer(actor: Actor, customerId: string) {
   return inCompany(actor.companyId, async (tx) => {
     const [found] = await customerById(tx, customerId);
-    if (!found) throw new Problem(404, 'There is no such customer.');
+    if (!found) throw noSuch('customer');
     const sites = await findSitesOf(tx, customerId);
     const proposals = await findProposalsOf(tx, customerId);
     const agreements = await findAgreementIdsOf(tx, customerId);
@@ -109,6 +112,7 @@ const inputOf = ({
 /**
  * Adds a customer, with a first site at the billing address or at one given; or changes one.
  * @param over the customer as it was read, where one is changed: what others changed since stays
+ * @throws Problem `no-such-customer`
  */
 export async function saveCustomer(
   actor: Actor,
@@ -116,13 +120,13 @@ export async function saveCustomer(
   known?: unknown,
   over?: unknown,
 ): Promise<{ id: string; siteId: string | null }> {
-  const customerId = known === undefined ? undefined : checkId(known, 'There is no such customer.');
+  const customerId = known === undefined ? undefined : checkId(known, 'customer');
   const values = check(CustomerInput, input, 'The customer');
   const base = over === undefined ? undefined : check(CustomerInput, over, 'The customer as it was read');
   return inCompany(actor.companyId, async (tx) => {
     if (customerId) {
       const [now] = await lockCustomerById(tx, customerId);
-      if (!now) throw new Problem(404, 'There is no such customer.');
+      if (!now) throw noSuch('customer');
       await updateCustomer(tx, customerId, putOver(inputOf(now), values, base));
       await recordAudit(tx, actor, 'customer changed', customerId);
       return { id: customerId, siteId: null };
@@ -142,22 +146,25 @@ export async function saveCustomer(
   });
 }
 
-/** Adds a site to a customer, or changes one. @param over the site as it was read: what others changed since stays */
+/**
+ * Adds a site to a customer, or changes one. @param over the site as it was read: what others changed since stays
+ * @throws Problem `no-such-customer`, `no-such-site`
+ */
 export async function saveSite(
   actor: Actor,
   input: unknown,
   known?: unknown,
   over?: unknown,
 ): Promise<{ id: string }> {
-  const siteId = known === undefined ? undefined : checkId(known, 'There is no such site.');
+  const siteId = known === undefined ? undefined : checkId(known, 'site');
   const values = check(SiteInput, input, 'The site');
   const base = over === undefined ? undefined : check(SiteInput, over, 'The site as it was read');
   return inCompany(actor.companyId, async (tx) => {
     const [owner] = await customerById(tx, values.customerId);
-    if (!owner) throw new Problem(404, 'There is no such customer.');
+    if (!owner) throw noSuch('customer');
     if (siteId) {
       const [now] = await lockSiteOf(tx, siteId, values.customerId);
-      if (!now) throw new Problem(404, 'There is no such site.');
+      if (!now) throw noSuch('site');
       const { customerId, address, internalNote } = now;
       await updateSite(tx, siteId, putOver({ customerId, address, internalNote }, values, base));
       return { id: siteId };

@@ -13,7 +13,7 @@ import type { DeskList } from '../lists/deskList';
 import { readWholeList } from '../lists/deskList';
 import { messageList } from '../messages/messageList';
 import { paymentList } from '../payments/paymentList';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import { proposalList } from '../proposals/proposalList';
 
 type Whole = Promise<{ readonly spec: ListSpec; readonly rows: readonly { readonly id: string }[] }>;
@@ -50,8 +50,7 @@ const cell = (value: unknown): string =>
 /**
  * A list as a file: exactly what its address filters, in its order, with the columns the person has chosen; or only the rows
  * that are named.
- *
- * @throws Problem 404 for a list there is none of
+ * @throws Problem `no-such-list`
  */
 export async function listFile(
   actor: Actor,
@@ -59,7 +58,7 @@ export async function listFile(
   parameters: AddressParameters,
 ): Promise<{ readonly body: string | Buffer; readonly type: string; readonly name: string }> {
   const read = Object.hasOwn(lists, name) ? lists[name] : undefined;
-  if (!read) throw new Problem(404, 'There is no such list.');
+  if (!read) throw noSuch('list');
   const { spec, rows } = await read(actor, parameters);
   const { columns: chosen } = await readListPreferences(actor, spec.name);
   const columns = shownColumns(spec, chosen)

@@ -28,7 +28,7 @@ import { listDueDates } from '../billing/dueDates';
 import { invoicePaper } from '../billing/paper';
 import { readReceipt } from '../payments/receipt';
 import { readProgressStatement } from '../billing/statement';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import { readProposal } from '../proposals/read';
 import { findProposalOfInvoice } from '@/data/billing/invoice';
 
@@ -73,11 +73,14 @@ export async function invoicePaperXml(actor: Actor, invoiceId: string): Promise<
   return invoiceXml(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
 }
 
-/** An invoice for the holder of a private link: only one on the agreement of that link's proposal. */
+/**
+ * An invoice for the holder of a private link: only one on the agreement of that link's proposal.
+ * @throws Problem `no-such-invoice`
+ */
 export async function visitorInvoicePdf(visitor: Visitor, invoiceId: string): Promise<Uint8Array> {
   const paper = await inCompany(visitor.companyId, async (tx) => {
     const [row] = await findProposalOfInvoice(tx, invoiceId);
-    if (row?.proposalId !== visitor.proposalId) throw new Problem(404, 'There is no such invoice.');
+    if (row?.proposalId !== visitor.proposalId) throw noSuch('invoice');
     return invoicePaper(tx, invoiceId);
   });
   return hybridPdf(paper);
@@ -114,11 +117,14 @@ export async function libraryAsXlsx(actor: Actor): Promise<Buffer> {
   return libraryXlsx(await listForExport(actor));
 }
 
-/** What was traced on a plan of a proposal, as GeoJSON. */
+/**
+ * What was traced on a plan of a proposal, as GeoJSON.
+ * @throws Problem `no-such-plan`
+ */
 export async function exportPlan(actor: Actor, proposalId: string, planId: string): Promise<PlanGeoJson> {
   const { plans } = await exportDocument(actor, proposalId);
   const plan = plans?.find(({ id }) => id === planId);
-  if (!plan) throw new Problem(404, 'There is no such plan.');
+  if (!plan) throw noSuch('plan');
   return planGeoJson(plan);
 }
 

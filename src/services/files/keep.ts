@@ -5,7 +5,7 @@ import { ImageError, keptImage } from '@/formats/image/keptImage';
 import { samplePlan } from '@/gateways/plans';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { findSameFile, insertKeptFile, findFileBytes, findFileId } from '@/data/files/keptFile';
 
 /** A kept picture as the desk knows it; width and height in pixels. */
@@ -16,9 +16,10 @@ export interface KeptFile {
   readonly height: number;
 }
 
-const gone = 'There is no such picture.';
-
-/** Keeps a picture; the same picture again is the one that is kept already. */
+/**
+ * Keeps a picture; the same picture again is the one that is kept already.
+ * @throws Problem `picture-unreadable`
+ */
 export async function keepFile(
   actor: Actor,
   kind: 'plan' | 'picture',
@@ -30,7 +31,7 @@ export async function keepFile(
   try {
     image = await keptImage(bytes, kind);
   } catch (error) {
-    if (error instanceof ImageError) throw new Problem(422, error.message);
+    if (error instanceof ImageError) throw new Problem('picture-unreadable', error.message);
     throw error;
   }
   const sha256 = createHash('sha256').update(image.bytes).digest('hex');
@@ -55,27 +56,36 @@ export async function keepFile(
   });
 }
 
-/** Keeps one of the drawn sample plans. */
+/**
+ * Keeps one of the drawn sample plans.
+ * @throws Problem `no-such-sample-plan`
+ */
 export async function keepSamplePlan(actor: Actor, key: string): Promise<KeptFile> {
   const sample = await samplePlan(key);
-  if (!sample) throw new Problem(404, 'There is no such sample plan.');
+  if (!sample) throw noSuch('sample plan');
   return keepFile(actor, 'plan', sample.name, sample.bytes);
 }
 
-/** The bytes of a kept picture of this company, or a small WebP of it. */
+/**
+ * The bytes of a kept picture of this company, or a small WebP of it.
+ * @throws Problem `no-such-picture`
+ */
 export async function readFile(tx: Transaction, id: string, small: boolean) {
   const [row] = await findFileBytes(tx, small, id);
-  if (!row) throw new Problem(404, gone);
+  if (!row) throw noSuch('picture');
   return { type: small ? 'image/webp' : row.mediaType, bytes: row.bytes };
 }
 
 export const fileForDesk = (actor: Actor, id: string, small: boolean) =>
   inCompany(actor.companyId, (tx) => readFile(tx, id, small));
 
-/** Refuses an identity that is no kept picture of this company. */
+/**
+ * Refuses an identity that is no kept picture of this company.
+ * @throws Problem `unknown-picture`
+ */
 export async function refuseUnknownFile(tx: Transaction, ids: Iterable<string>): Promise<void> {
   for (const id of new Set(ids)) {
     const [row] = await findFileId(tx, id);
-    if (!row) throw new Problem(422, gone);
+    if (!row) throw new Problem('unknown-picture', 'There is no such picture.');
   }
 }

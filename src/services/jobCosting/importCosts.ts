@@ -19,6 +19,7 @@ const TOLD = 20;
 /**
  * Takes a list of costs of one agreement, CSV or XLSX: all of it or nothing. A row that was taken before from a list like it (the
  * same text, at its how-manieth time) is not counted twice.
+ * @throws Problem `column-missing`, `rows-wrong`, `table-unreadable`, `too-many-rows`
  */
 export async function importCosts(
   actor: Actor,
@@ -27,14 +28,18 @@ export async function importCosts(
 ): Promise<{ taken: number; known: number }> {
   allow(actor, 'owner', 'office', 'seller');
   const table = await readTableApart(bytes).catch((error: unknown) => {
-    if (error instanceof TableError) throw new Problem(422, error.message);
+    if (error instanceof TableError) throw new Problem('table-unreadable', error.message);
     throw error;
   });
-  if (table.rows.length > MOST) throw new Problem(422, `A list of costs has at most ${MOST} rows.`);
+  if (table.rows.length > MOST)
+    throw new Problem('too-many-rows', `A list of costs has at most ${MOST} rows.`);
   const headings = table.headings.map((heading) => heading.trim().toLowerCase());
   for (const needed of ['date', 'what', 'cost_type'])
     if (!headings.map((each) => each.replace(/\s+/g, '_')).includes(needed))
-      throw new Problem(422, `The column “${needed}” is missing. Columns are ${costColumns.join(', ')}.`);
+      throw new Problem(
+        'column-missing',
+        `The column “${needed}” is missing. Columns are ${costColumns.join(', ')}.`,
+      );
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const read = readCosts(table.headings, table.rows, {
@@ -44,7 +49,7 @@ export async function importCosts(
     const wrong = read.filter((row): row is Extract<ReadRow, { wrong: string }> => 'wrong' in row);
     if (wrong.length > 0)
       throw new Problem(
-        422,
+        'rows-wrong',
         `Nothing was taken: row ${wrong[0]!.row}: ${wrong[0]!.wrong}${wrong.length > 1 ? ` ${wrong.length - 1} more rows are wrong.` : ''}`,
         {
           errors: wrong.slice(0, TOLD).map(({ row, wrong: detail }) => ({ pointer: `/rows/${row}`, detail })),

@@ -12,7 +12,7 @@ import { allow, newId, recordAudit } from '../actor';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 import {
   costEntryByIdempotencyKey,
@@ -25,19 +25,24 @@ import { putToCome } from '@/data/agreements/agreementStage';
 
 type Entry = typeof costEntry.$inferInsert;
 
+/** @throws Problem `amount-missing`, `amount-not-positive`, `hours-without-rate` */
 function amountFor(loaded: LoadedAgreement, { amount, hours, rate }: CostInput): Amount {
   const { digits, head } = loaded;
-  if ((hours === undefined) !== (rate === undefined)) throw new Problem(422, 'Hours and rate come together.');
+  if ((hours === undefined) !== (rate === undefined))
+    throw new Problem('hours-without-rate', 'Hours and rate come together.');
   if (hours !== undefined && rate !== undefined) {
     const labour = labourAmount(hours, rate, digits);
-    if (labour <= 0n) throw new Problem(422, 'These hours come to nothing.');
+    if (labour <= 0n) throw new Problem('amount-not-positive', 'These hours come to nothing.');
     return labour;
   }
-  if (amount === undefined) throw new Problem(422, 'Type the amount, or hours and rate.');
+  if (amount === undefined) throw new Problem('amount-missing', 'Type the amount, or hours and rate.');
   return readPositive(amount, digits, head.currency);
 }
 
-/** Records what a job cost us, against a line, a stage or a cost code. A repeat under the same key changes nothing. */
+/**
+ * Records what a job cost us, against a line, a stage or a cost code. A repeat under the same key changes nothing.
+ * @throws Problem `no-such-invoice`, `no-such-line`, `no-such-stage`
+ */
 export async function recordCost(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office', 'seller');
   const given = check(CostInput, input, 'The cost');
@@ -50,11 +55,11 @@ export async function recordCost(actor: Actor, input: unknown): Promise<{ id: st
       return { id: known.id };
     }
     if (given.lineId !== undefined && !loaded.lines.some(({ id }) => id === given.lineId))
-      throw new Problem(404, 'There is no such line in the agreement.');
+      throw new Problem('no-such-line', 'There is no such line in the agreement.');
     if (given.stage !== undefined && !loaded.stages.some(({ name }) => name === given.stage))
-      throw new Problem(404, 'There is no such stage in the agreement.');
+      throw new Problem('no-such-stage', 'There is no such stage in the agreement.');
     if (given.invoiceId !== undefined && !loaded.invoices.some(({ id }) => id === given.invoiceId))
-      throw new Problem(404, 'There is no such invoice on the agreement.');
+      throw new Problem('no-such-invoice', 'There is no such invoice on the agreement.');
     const { agreementId, what, costType, spentOn, supplier, idempotencyKey } = given;
     const id = newId(actor.now);
     await insertCosts(tx, actor, loaded, [
@@ -96,15 +101,19 @@ const BackInput = Type.Object(
   { additionalProperties: false },
 );
 
-/** Takes a cost back that was recorded by mistake: its negative is recorded beside it, once. */
+/**
+ * Takes a cost back that was recorded by mistake: its negative is recorded beside it, once.
+ * @throws Problem `cost-voided`, `no-such-cost`
+ */
 export async function takeCostBack(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office', 'seller');
   const { costId, idempotencyKey } = check(BackInput, input, 'The cost');
   await inCompany(actor.companyId, async (tx) => {
     const [found] = await costEntryById(tx, costId);
-    if (!found) throw new Problem(404, 'There is no such cost.');
+    if (!found) throw noSuch('cost');
     await loadAgreement(tx, found.agreementId, { lock: true });
-    if (found.takesBack !== null) throw new Problem(409, 'This voids another cost; record that one anew.');
+    if (found.takesBack !== null)
+      throw new Problem('cost-voided', 'This voids another cost; record that one anew.');
     const [gone] = await findTakingBack(tx, costId);
     if (gone) return;
     // Taken back, it is beside no invoice any more.
@@ -127,16 +136,19 @@ const AttachInput = Type.Object(
   { additionalProperties: false },
 );
 
-/** Puts a cost beside a stage invoice of its agreement, or beside none. */
+/**
+ * Puts a cost beside a stage invoice of its agreement, or beside none.
+ * @throws Problem `no-such-cost`, `no-such-invoice`
+ */
 export async function attachCost(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office', 'seller');
   const { costId, invoiceId } = check(AttachInput, input, 'The cost');
   await inCompany(actor.companyId, async (tx) => {
     const [found] = await costEntryById(tx, costId);
-    if (!found) throw new Problem(404, 'There is no such cost.');
+    if (!found) throw noSuch('cost');
     const { invoices } = await loadAgreement(tx, found.agreementId);
     if (invoiceId !== null && !invoices.some(({ id }) => id === invoiceId))
-      throw new Problem(404, 'There is no such invoice on the agreement.');
+      throw new Problem('no-such-invoice', 'There is no such invoice on the agreement.');
     await deleteCostInvoiceByCostId(tx, costId);
     if (invoiceId !== null) await insertCostInvoice(tx, { companyId: actor.companyId, costId, invoiceId });
     await recordAudit(tx, actor, 'cost put beside an invoice', costId, { invoiceId });
@@ -153,7 +165,10 @@ const ToComeInput = Type.Object(
   { additionalProperties: false },
 );
 
-/** Says what a stage will still cost. */
+/**
+ * Says what a stage will still cost.
+ * @throws Problem `no-such-stage`
+ */
 export async function saveToCome(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office', 'seller');
   const { agreementId, stage, toCome } = check(ToComeInput, input, 'What is still to come');
@@ -166,7 +181,7 @@ export async function saveToCome(actor: Actor, input: unknown): Promise<void> {
           ? '0'
           : writeAmount(readPositive(toCome, digits, head.currency), digits);
     const changed = await putToCome(tx, amount, agreementId, stage);
-    if (changed.length === 0) throw new Problem(404, 'There is no such stage in the agreement.');
+    if (changed.length === 0) throw new Problem('no-such-stage', 'There is no such stage in the agreement.');
     await recordAudit(tx, actor, 'still to come', agreementId, { stage, toCome: amount });
   });
 }

@@ -12,16 +12,19 @@ export async function listAreas(actor: Actor) {
   return inCompany(actor.companyId, (tx) => findAreas(tx));
 }
 
-/** Loads a table of area factors in place of the one there is. */
+/**
+ * Loads a table of area factors in place of the one there is.
+ * @throws Problem `table-unreadable`
+ */
 export async function saveAreas(actor: Actor, text: unknown): Promise<{ count: number }> {
   allow(actor, 'owner');
   if (typeof text !== 'string' || text.length > 1_000_000)
-    throw new Problem(422, 'A table as text is wanted, at most a million letters.');
+    throw new Problem('table-unreadable', 'A table as text is wanted, at most a million letters.');
   let rows;
   try {
     rows = readTable(text);
   } catch (error) {
-    if (error instanceof RowError) throw new Problem(422, error.message);
+    if (error instanceof RowError) throw new Problem('table-unreadable', error.message);
     throw error;
   }
   return inCompany(actor.companyId, async (tx) => {

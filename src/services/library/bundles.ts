@@ -9,7 +9,7 @@ import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { refuseUnknownFile } from '../files/keep';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { makeupOf, namedIn } from './makeup';
 import { bundleOf } from '@/data/library/rows';
 import { isTaken } from './taken';
@@ -23,20 +23,22 @@ import {
 } from '@/data/library/bundle';
 import { deleteBundleUseByBundleId, insertBundleUse, findBundlesUsing } from '@/data/library/bundleUse';
 
-const gone = 'There is no such bundle.';
-
 /** A bundle with everything in it, as a proposal takes it and the editor tries it. */
 export type BundleWithMakeup = LibraryBundle & { readonly makeup: BundleMakeup };
 
+/** @throws Problem `no-such-bundle` */
 async function load(tx: Transaction, id: string): Promise<LibraryBundle> {
   const [row] = await bundleById(tx, id);
-  if (!row) throw new Problem(404, gone);
+  if (!row) throw noSuch('bundle');
   return bundleOf(row);
 }
 
-/** One bundle with everything in it. */
+/**
+ * One bundle with everything in it.
+ * @throws Problem `no-such-bundle`
+ */
 export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithMakeup> {
-  const bundleId = checkId(id, gone);
+  const bundleId = checkId(id, 'bundle');
   return inCompany(actor.companyId, async (tx) => {
     const found = await load(tx, bundleId);
     return { ...found, makeup: await makeupOf(tx, found.recipe) };
@@ -48,13 +50,16 @@ export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
   return inCompany(actor.companyId, async (tx) => (await findBundlesInUse(tx)).map(bundleOf));
 }
 
-/** Refuses a recipe that does not work: what is wrong in it, or does not compute with its defaults in a sample room. */
+/**
+ * Refuses a recipe that does not work: what is wrong in it, or does not compute with its defaults in a sample room.
+ * @throws Problem `bundle-wrong`
+ */
 function refuseBroken(input: BundleInLibrary, makeup: BundleMakeup): void {
   const wrong = recipeProblems(input.recipe, makeup.items);
-  if (wrong.length > 0) throw new Problem(422, `This bundle does not work: ${wrong[0]}`);
+  if (wrong.length > 0) throw new Problem('bundle-wrong', `This bundle does not work: ${wrong[0]}`);
   const { troubles } = tryBundle(makeup, { name: input.name, detail: input.detail });
   const [first] = troubles;
-  if (first) throw new Problem(422, `This bundle does not work. ${first.place}: ${first.message}`);
+  if (first) throw new Problem('bundle-wrong', `This bundle does not work. ${first.place}: ${first.message}`);
 }
 
 async function keepUses(tx: Transaction, companyId: string, bundleId: string, input: BundleInLibrary) {
@@ -73,7 +78,10 @@ const wordsOf = (makeup: BundleMakeup) => [
   ...Object.values(makeup.within).map(({ name }) => name),
 ];
 
-/** Puts a new bundle into the library. */
+/**
+ * Puts a new bundle into the library.
+ * @throws Problem `code-taken`
+ */
 export async function addBundle(actor: Actor, input: unknown): Promise<BundleWithMakeup> {
   allow(actor, 'owner', 'seller');
   const wanted = check(BundleInLibrary, input, 'The bundle');
@@ -97,7 +105,7 @@ export async function addBundle(actor: Actor, input: unknown): Promise<BundleWit
       return { ...wanted, id, edition: 1, makeup };
     });
   } catch (error) {
-    if (isTaken(error)) throw new Problem(409, `The code ${wanted.code} is taken in the library.`);
+    if (isTaken(error)) throw new Problem('code-taken', `The code ${wanted.code} is taken in the library.`);
     throw error;
   }
 }
@@ -106,6 +114,7 @@ export async function addBundle(actor: Actor, input: unknown): Promise<BundleWit
  * Changes a bundle of the library: a separate, named act, never a side effect of work on a proposal. Copies in proposals
  * stay as they are until they are refreshed.
  * @param edition the edition that was edited; another one meanwhile is not overwritten
+ * @throws Problem `changed-meanwhile`, `code-taken`, `no-such-bundle`
  */
 export async function saveBundle(
   actor: Actor,
@@ -114,15 +123,15 @@ export async function saveBundle(
   input: unknown,
 ): Promise<BundleWithMakeup> {
   allow(actor, 'owner');
-  const bundleId = checkId(id, gone);
+  const bundleId = checkId(id, 'bundle');
   const wanted = check(BundleInLibrary, input, 'The bundle');
   try {
     return await inCompany(actor.companyId, async (tx) => {
       const [row] = await lockBundleById(tx, bundleId);
-      if (!row) throw new Problem(404, gone);
+      if (!row) throw noSuch('bundle');
       if (row.edition !== edition)
         throw new Problem(
-          409,
+          'changed-meanwhile',
           'Someone changed this bundle meanwhile. Yours is not saved; copy it aside and reload.',
         );
       const makeup = await makeupOf(tx, wanted.recipe, bundleId);
@@ -140,17 +149,20 @@ export async function saveBundle(
       return { ...wanted, id: bundleId, edition: next, makeup };
     });
   } catch (error) {
-    if (isTaken(error)) throw new Problem(409, `The code ${wanted.code} is taken in the library.`);
+    if (isTaken(error)) throw new Problem('code-taken', `The code ${wanted.code} is taken in the library.`);
     throw error;
   }
 }
 
-/** The bundles an item or a bundle stands in, directly. */
+/**
+ * The bundles an item or a bundle stands in, directly.
+ * @throws Problem `no-such-library-entry`
+ */
 export async function bundlesWith(
   actor: Actor,
   id: unknown,
 ): Promise<{ id: string; code: string; name: string }[]> {
-  const usedId = checkId(id, 'There is no such thing in the library.');
+  const usedId = checkId(id, 'library entry');
   return inCompany(actor.companyId, async (tx) => {
     const uses = await findBundlesUsing(tx, usedId);
     if (uses.length === 0) return [];

@@ -12,10 +12,10 @@ import type { Table } from '@/formats/table/table';
 import { TableError } from '@/formats/table/table';
 import { readTableApart } from '@/formats/table/readTableApart';
 import type { ItemInput } from '@/model';
-import { ItemInput as ItemSchema } from '@/model';
+import { isId, ItemInput as ItemSchema } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
-import { check, checkId } from '../check';
+import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import {
@@ -31,7 +31,14 @@ import { findAllItems } from '@/data/library/item';
 import { findBundleCodes } from '@/data/library/bundle';
 import { insertItemCost } from '@/data/library/itemCost';
 
-const gone = 'This file is not waiting any more. Choose it again.';
+/** @throws Problem `import-gone` */
+const importGone = () => new Problem('import-gone', 'This file is not waiting any more. Choose it again.');
+
+function checkImportId(id: unknown): string {
+  if (!isId(id)) throw importGone();
+  return id;
+}
+
 const MatchingInput = Type.Object(
   {
     matching: Type.Array(
@@ -47,11 +54,12 @@ const AT_ONCE = 500;
 /** A file nobody went on with is dropped after a day. */
 const KEPT = 24 * 3600_000;
 
+/** @throws Problem `table-unreadable` */
 async function read(bytes: Uint8Array): Promise<Table> {
   try {
     return await readTableApart(bytes);
   } catch (error) {
-    if (error instanceof TableError) throw new Problem(422, error.message);
+    if (error instanceof TableError) throw new Problem('table-unreadable', error.message);
     throw error;
   }
 }
@@ -91,7 +99,7 @@ export type StartedImport = Awaited<ReturnType<typeof startImport>>;
 
 async function waiting(tx: Transaction, importId: string) {
   const [row] = await libraryImportById(tx, importId);
-  if (!row) throw new Problem(410, gone);
+  if (!row) throw importGone();
   return row;
 }
 
@@ -135,11 +143,12 @@ async function knownItems(tx: Transaction) {
   return { known, ids };
 }
 
+/** @throws Problem `column-missing`, `column-twice` */
 async function planned(tx: Transaction, actor: Actor, bytes: Uint8Array, matching: Matching) {
   if (!matching.includes('code'))
-    throw new Problem(422, 'Say which column is the code: items are told apart by it.');
+    throw new Problem('column-missing', 'Say which column is the code: items are told apart by it.');
   if (new Set(matching.filter(Boolean)).size < matching.filter(Boolean).length)
-    throw new Problem(422, 'Two columns are matched to the same thing.');
+    throw new Problem('column-twice', 'Two columns are matched to the same thing.');
   const table = await read(bytes);
   const { usual } = await companyOf(tx, actor.companyId);
   const { known, ids } = await knownItems(tx);
@@ -177,7 +186,7 @@ const listed = (plan: ImportPlan) => ({
 /** What an import would add, change, leave and refuse, row by row with the reason. Nothing is stored. */
 export async function previewImport(actor: Actor, id: unknown, input: unknown) {
   allow(actor, 'owner');
-  const importId = checkId(id, gone);
+  const importId = checkImportId(id);
   const { matching } = check(MatchingInput, input, 'The matching');
   return inCompany(actor.companyId, async (tx) => {
     const row = await waiting(tx, importId);
@@ -206,6 +215,7 @@ const stored = (actor: Actor, { item: value, retired }: Planned, id: string) => 
  * Applies an import, all of it or nothing: what is refused is left out, everything else is stored in one transaction.
  * @param options.progress told how many rows are stored; the transaction is open until the last
  * @param options.signal cancels it: nothing of it stays
+ * @throws Problem `cancelled`
  */
 export async function applyImport(
   actor: Actor,
@@ -214,10 +224,10 @@ export async function applyImport(
   options: { readonly progress?: (done: number, of: number) => void; readonly signal?: AbortSignal } = {},
 ) {
   allow(actor, 'owner');
-  const importId = checkId(id, gone);
+  const importId = checkImportId(id);
   const { matching } = check(MatchingInput, input, 'The matching');
   const goOn = () => {
-    if (options.signal?.aborted) throw new Problem(409, 'Cancelled. Nothing was changed.');
+    if (options.signal?.aborted) throw new Problem('cancelled', 'Cancelled. Nothing was changed.');
   };
   return inCompany(actor.companyId, async (tx) => {
     // Two imports of one company go one after the other, so that each compares with what the other stored.
@@ -274,7 +284,7 @@ export async function applyImport(
 /** Drops a file that waits. */
 export async function dropImport(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner');
-  const importId = checkId(id, gone);
+  const importId = checkImportId(id);
   await inCompany(actor.companyId, (tx) => deleteOwnImport(tx, importId, actor.userId));
 }
 

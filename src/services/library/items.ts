@@ -12,13 +12,11 @@ import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { putOver } from '../over';
 import { refuseUnknownFile } from '../files/keep';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { itemOf } from '@/data/library/rows';
 import { isTaken } from './taken';
 import { insertItemCost, findCostsOverTime } from '@/data/library/itemCost';
 import { insertItem, lockItemById, updateItem, itemById } from '@/data/library/item';
-
-const gone = 'There is no such item.';
 
 /** Keeps what an item cost before, where its cost changed. */
 export async function noteCost(
@@ -66,6 +64,7 @@ function inputOf(row: typeof item.$inferSelect): ItemInput {
 /**
  * Adds an item, or changes one and keeps what it cost before. Proposals and their bundles keep their copies.
  * @param over the item as it was read, where it is changed: what others changed since stays
+ * @throws Problem `code-taken`, `no-such-item`
  */
 export async function saveItem(
   actor: Actor,
@@ -76,7 +75,7 @@ export async function saveItem(
   allow(actor, 'owner');
   const typed = check(ItemSchema, input, 'The item');
   const base = over === undefined ? undefined : check(ItemSchema, over, 'The item as it was read');
-  const itemId = id === undefined ? newId(actor.now) : checkId(id, gone);
+  const itemId = id === undefined ? newId(actor.now) : checkId(id, 'item');
   try {
     return await inCompany(actor.companyId, async (tx) => {
       if (typed.picture) await refuseUnknownFile(tx, [typed.picture]);
@@ -91,7 +90,7 @@ export async function saveItem(
         await recordAudit(tx, actor, 'item added', itemId, { code: wanted.code });
       } else {
         const [row] = await lockItemById(tx, itemId);
-        if (!row) throw new Problem(404, gone);
+        if (!row) throw noSuch('item');
         wanted = putOver(inputOf(row), typed, base);
         await updateItem(tx, itemId, stored(wanted));
         await noteCost(tx, actor, itemId, row.costs, wanted.costs, 'typed');
@@ -101,17 +100,20 @@ export async function saveItem(
       return { ...rest, id: itemId };
     });
   } catch (error) {
-    if (isTaken(error)) throw new Problem(409, `The code ${typed.code} is taken in the library.`);
+    if (isTaken(error)) throw new Problem('code-taken', `The code ${typed.code} is taken in the library.`);
     throw error;
   }
 }
 
-/** One item with our note on it and what it cost over time. */
+/**
+ * One item with our note on it and what it cost over time.
+ * @throws Problem `no-such-item`
+ */
 export async function readItem(actor: Actor, id: unknown) {
-  const itemId = checkId(id, gone);
+  const itemId = checkId(id, 'item');
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await itemById(tx, itemId);
-    if (!row) throw new Problem(404, gone);
+    if (!row) throw noSuch('item');
     const history = await findCostsOverTime(tx, itemId);
     return {
       item: { id: row.id, ...inputOf(row) },

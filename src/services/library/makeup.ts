@@ -21,7 +21,7 @@ export function namedIn(recipe: Recipe): { readonly items: Set<string>; readonly
  * A recipe with everything in it, as a proposal takes it: the recipes of nested bundles at any depth and the items they
  * name, as the library has them now.
  * @param selfId the bundle the recipe is of: it may not stand in itself
- * @throws Problem 422 for something that is not in the library, or a bundle that comes to stand in itself
+ * @throws Problem `bundle-in-itself`, `bundle-too-deep`, `unknown-bundle`, `unknown-item`
  */
 export async function makeupOf(tx: Transaction, recipe: Recipe, selfId?: string): Promise<BundleMakeup> {
   const within: Record<string, { name: string; recipe: Recipe }> = {};
@@ -34,21 +34,22 @@ export async function makeupOf(tx: Transaction, recipe: Recipe, selfId?: string)
       for (const id of named.items) itemIds.add(id);
       for (const id of named.bundles) {
         if (id === selfId)
-          throw new Problem(422, 'A bundle cannot stand in itself, not even inside another.');
+          throw new Problem('bundle-in-itself', 'A bundle cannot stand in itself, not even inside another.');
         if (!Object.hasOwn(within, id)) wanted.add(id);
       }
     }
     if (wanted.size + Object.keys(within).length > 40)
-      throw new Problem(422, 'A bundle holds at most 40 others, counted through.');
+      throw new Problem('bundle-too-deep', 'A bundle holds at most 40 others, counted through.');
     const rows = wanted.size === 0 ? [] : await findRecipes(tx, wanted);
     if (rows.length < wanted.size)
-      throw new Problem(422, 'A bundle that is named here is not in the library.');
+      throw new Problem('unknown-bundle', 'A bundle that is named here is not in the library.');
     for (const row of rows) within[row.id] = { name: row.name, recipe: row.recipe };
     level = rows.map((row) => row.recipe);
   }
   const ids = [...itemIds];
   const rows = ids.length === 0 ? [] : await findItemsByIds(tx, ids);
-  if (rows.length < ids.length) throw new Problem(422, 'An item that is named here is not in the library.');
+  if (rows.length < ids.length)
+    throw new Problem('unknown-item', 'An item that is named here is not in the library.');
   return {
     recipe,
     within,

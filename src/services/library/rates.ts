@@ -8,7 +8,7 @@ import { CrewInput, RateInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { noteCost } from './items';
 import { isTaken } from './taken';
 import { findRates, insertLabourRate, lockLabourRateById, updateLabourRate } from '@/data/library/labourRate';
@@ -81,14 +81,16 @@ async function priceAnew(tx: Transaction, actor: Actor, why: string) {
   return { count, moved };
 }
 
+/** @throws Problem `overtime-below-normal` */
 function refuseCheapOvertime({ normal, overtime }: Pick<Rate, 'normal' | 'overtime'>): void {
   if (parseFixed(overtime) < parseFixed(normal))
-    throw new Problem(422, 'An hour of overtime does not cost less than a normal one.');
+    throw new Problem('overtime-below-normal', 'An hour of overtime does not cost less than a normal one.');
 }
 
 /**
  * Adds a labour rate, or changes what is given of one: every item that names it is priced anew with it. Proposals keep their
  * copies.
+ * @throws Problem `no-such-rate`
  */
 export async function saveRate(actor: Actor, input: unknown, id?: string) {
   allow(actor, 'owner');
@@ -103,10 +105,10 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
     });
   }
   const change = check(RateChange, input, 'The rate');
-  const rateId = checkId(id, 'There is no such rate.');
+  const rateId = checkId(id, 'rate');
   return inCompany(actor.companyId, async (tx) => {
     const [now] = await lockLabourRateById(tx, rateId);
-    if (!now) throw new Problem(404, 'There is no such rate.');
+    if (!now) throw noSuch('rate');
     const wanted = { name: now.name, normal: now.normal, overtime: now.overtime, ...change };
     refuseCheapOvertime(wanted);
     await updateLabourRate(tx, rateId, wanted);
@@ -116,15 +118,18 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
   });
 }
 
-/** Adds a crew, or changes what is given of one: every item that names it is priced anew with it. */
+/**
+ * Adds a crew, or changes what is given of one: every item that names it is priced anew with it.
+ * @throws Problem `crew-empty`, `name-taken`, `no-such-crew`, `unknown-rate`
+ */
 export async function saveCrew(actor: Actor, input: unknown, id?: string) {
   allow(actor, 'owner');
   const given: Partial<CrewInput> = check(id === undefined ? CrewInput : CrewChange, input, 'The crew');
-  const crewId = id === undefined ? null : checkId(id, 'There is no such crew.');
+  const crewId = id === undefined ? null : checkId(id, 'crew');
   try {
     return await inCompany(actor.companyId, async (tx) => {
       const [now] = crewId ? await lockCrewById(tx, crewId) : [];
-      if (crewId && !now) throw new Problem(404, 'There is no such crew.');
+      if (crewId && !now) throw noSuch('crew');
       const wanted: CrewInput = {
         name: now?.name ?? '',
         people: now?.people ?? [],
@@ -132,10 +137,10 @@ export async function saveCrew(actor: Actor, input: unknown, id?: string) {
         ...given,
       };
       if (wanted.people.length + wanted.equipment.length === 0)
-        throw new Problem(422, 'A crew has people or equipment.');
+        throw new Problem('crew-empty', 'A crew has people or equipment.');
       const rates = byId(await allRates(tx));
       if (wanted.people.some(({ rateId }) => !rates.has(rateId)))
-        throw new Problem(422, 'This crew names a rate that is not in the library.');
+        throw new Problem('unknown-rate', 'This crew names a rate that is not in the library.');
       if (crewId === null) {
         const made = newId(actor.now);
         await insertCrew(tx, { companyId: actor.companyId, id: made, ...wanted });
@@ -148,18 +153,21 @@ export async function saveCrew(actor: Actor, input: unknown, id?: string) {
       return { id: crewId, count, moved };
     });
   } catch (error) {
-    if (isTaken(error)) throw new Problem(409, `There is a crew called “${given.name}” already.`);
+    if (isTaken(error)) throw new Problem('name-taken', `There is a crew called “${given.name}” already.`);
     throw error;
   }
 }
 
-/** Takes a crew out; items keep what it was worked out to. */
+/**
+ * Takes a crew out; items keep what it was worked out to.
+ * @throws Problem `no-such-crew`
+ */
 export async function removeCrew(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner');
-  const crewId = checkId(id, 'There is no such crew.');
+  const crewId = checkId(id, 'crew');
   await inCompany(actor.companyId, async (tx) => {
     const gone = await removeCrewRow(tx, crewId);
-    if (gone.length === 0) throw new Problem(404, 'There is no such crew.');
+    if (gone.length === 0) throw noSuch('crew');
     await recordAudit(tx, actor, 'crew removed', crewId, { name: gone[0]!.name });
   });
 }

@@ -5,17 +5,16 @@ import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { check, checkId } from '../check';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 
 type Kind = 'item' | 'bundle';
 
 async function retireOne(actor: Actor, kind: Kind, given: unknown, retired: boolean): Promise<void> {
   allow(actor, 'owner');
-  const gone = `There is no such ${kind}.`;
-  const id = checkId(given, gone);
+  const id = checkId(given, kind);
   await inCompany(actor.companyId, async (tx) => {
     const changed = await setRetired(tx, kind, [id], retired ? actor.now : null);
-    if (changed.length === 0) throw new Problem(404, gone);
+    if (changed.length === 0) throw noSuch(kind);
     await recordAudit(tx, actor, retired ? `${kind} retired` : `${kind} brought back`, id);
   });
 }

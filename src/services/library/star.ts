@@ -5,9 +5,12 @@ import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { check, checkId } from '../check';
 
-/** Stars something of the library for this person, or takes the star off. */
+/**
+ * Stars something of the library for this person, or takes the star off.
+ * @throws Problem `no-such-library-entry`
+ */
 export async function star(actor: Actor, id: unknown, starred: boolean): Promise<void> {
-  const starredId = checkId(id, 'There is no such thing in the library.');
+  const starredId = checkId(id, 'library entry');
   await inCompany(actor.companyId, (tx) => (starred ? putStar : takeStar)(tx, { ...actor, starredId }));
 }
 

@@ -13,7 +13,7 @@ import type { Issuer } from '../billing/insertPaper';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { standingsOf } from '@/data/payments/onItsWay';
 import { insertPayment } from './payments';
 import { followDispute } from './reversal';
@@ -82,20 +82,23 @@ async function accountOf(tx: Transaction, companyId: string): Promise<string> {
   return account!.secret;
 }
 
-/** The door of the card service: a signed message about a charge of the company. Heard again, it changes nothing. */
+/**
+ * The door of the card service: a signed message about a charge of the company. Heard again, it changes nothing.
+ * @throws Problem `no-such-charge`, `not-json`, `not-signed-by-service`, `other-amount`, `too-large`
+ */
 export async function receiveCardNews(companyId: string, request: Request, now: Date): Promise<void> {
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST)
-    throw new Problem(413, 'That is too much to send.');
+    throw new Problem('too-large', 'That is too much to send.');
   const body = await request.text();
-  if (body.length > LARGEST) throw new Problem(413, 'That is too much to send.');
+  if (body.length > LARGEST) throw new Problem('too-large', 'That is too much to send.');
   const secret = await inCompany(companyId, async (tx) => (await findCardAccount(tx))[0]?.secret);
   if (secret === undefined || !(await isSignedWith(request, body, secret, now)))
-    throw new Problem(401, 'This message is not signed by the card service.');
+    throw new Problem('not-signed-by-service', 'This message is not signed by the card service.');
   let news: unknown;
   try {
     news = JSON.parse(body);
   } catch {
-    throw new Problem(400, 'This is not JSON.');
+    throw new Problem('not-json', 'This is not JSON.');
   }
   const {
     id,
@@ -108,10 +111,10 @@ export async function receiveCardNews(companyId: string, request: Request, now: 
   } = check(CardNewsInput, news, 'The message');
   await inCompany(companyId, async (tx) => {
     const [found] = await findCharge(tx, chargeId);
-    if (!found) throw new Problem(404, 'There is no such charge.');
+    if (!found) throw noSuch('charge');
     const { charge } = found;
     if (parseFixed(charge.amount) !== parseFixed(amount) || found.currency !== currency)
-      throw new Problem(422, 'The charge was for another amount.');
+      throw new Problem('other-amount', 'The charge was for another amount.');
     await applyCardEvent(tx, { companyId, userId: null, now }, charge, {
       id,
       kind,
@@ -145,11 +148,12 @@ export type PlayInput = Type.Static<typeof PlayInput>;
 /**
  * Plays the card service: it makes the message, signs it and puts it through the same door as any message.
  * @param door the address the message goes to
+ * @throws Problem `no-such-charge`
  */
 export async function playCardService(actor: Actor, input: unknown, door: string): Promise<void> {
   const { chargeId, kind } = check(PlayInput, input, 'What the bank says');
   const charge = (await listCharges(actor)).find(({ id }) => id === chargeId);
-  if (!charge) throw new Problem(404, 'There is no such charge.');
+  if (!charge) throw noSuch('charge');
   const secret = await inCompany(actor.companyId, (tx) => accountOf(tx, actor.companyId));
   const message = await cardMessage(
     door,

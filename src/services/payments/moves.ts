@@ -18,6 +18,7 @@ import { refundByIdempotencyKey, insertRefund } from '@/data/payments/refund';
 /**
  * Puts credit of the customer on open invoices of an agreement: on the one named, or oldest first. The credit is that of the
  * agreement, or of another one of the same customer.
+ * @throws Problem `no-credit`, `nothing-open`, `other-customer`
  */
 export async function putCredit(actor: Actor, input: unknown): Promise<{ put: string }> {
   allow(actor, 'owner', 'office');
@@ -28,15 +29,15 @@ export async function putCredit(actor: Actor, input: unknown): Promise<{ put: st
     const loaded = await loadAgreement(tx, agreementId);
     const giving = from === agreementId ? loaded : await loadAgreement(tx, from);
     if (giving.head.customerId !== loaded.head.customerId)
-      throw new Problem(422, 'That agreement is another customer’s.');
+      throw new Problem('other-customer', 'That agreement is another customer’s.');
     let sources = await sourcesOf(tx, giving);
     const credit = sumAmounts(sources.map(({ left }) => left));
-    if (credit <= 0n) throw new Problem(422, 'The customer has no credit on this agreement.');
+    if (credit <= 0n) throw new Problem('no-credit', 'The customer has no credit on this agreement.');
     const open = loaded.invoices
       .filter(({ id }) => invoiceId === undefined || id === invoiceId)
       .map(({ id, standing }) => ({ id, open: standing.open }));
     const { parts } = allocatePayment(credit, open);
-    if (parts.length === 0) throw new Problem(422, 'No invoice is open to put it on.');
+    if (parts.length === 0) throw new Problem('nothing-open', 'No invoice is open to put it on.');
     let put = 0n;
     for (const part of parts) {
       put += await spend(tx, actor, sources, { invoiceId: part.id }, part.amount, loaded.digits);
@@ -48,7 +49,10 @@ export async function putCredit(actor: Actor, input: unknown): Promise<{ put: st
   });
 }
 
-/** Pays credit of the customer back. A repeat under the same key changes nothing. */
+/**
+ * Pays credit of the customer back. A repeat under the same key changes nothing.
+ * @throws Problem `more-than-credit`
+ */
 export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
   const given = check(RefundInput, input, 'The refund');
@@ -66,7 +70,7 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
     const credit = sumAmounts(sources.map(({ left }) => left));
     if (amount > credit)
       throw new Problem(
-        422,
+        'more-than-credit',
         `The customer’s credit is ${showAmount(credit, loaded.digits)}; no more can be refunded.`,
       );
     const id = newId(actor.now);

@@ -47,6 +47,7 @@ const firstOf = <T extends { readonly id: string }>(open: readonly T[], first: s
 /**
  * Stores money received on an agreement and puts it on its open invoices, oldest first, the one named first, or as was said. What is
  * over stays as the customer's credit. A repeat under the same key changes nothing.
+ * @throws Problem `more-than-open`, `no-such-invoice`
  */
 export async function insertPayment(tx: Transaction, who: Issuer, received: Received, where: Where = {}) {
   const loaded = await loadAgreement(tx, received.agreementId, { lock: true });
@@ -58,10 +59,10 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   const open = loaded.invoices.map((each) => ({ id: each.id, open: each.standing.open }));
   for (const part of where.parts ?? []) {
     const found = open.find(({ id: of }) => of === part.id);
-    if (!found) throw new Problem(404, 'This invoice is not one of the agreement.');
+    if (!found) throw new Problem('no-such-invoice', 'This invoice is not one of the agreement.');
     if (part.amount > found.open)
       throw new Problem(
-        422,
+        'more-than-open',
         `Only ${showAmount(found.open, loaded.digits)} of invoice ${loaded.invoices.find(({ id: of }) => of === part.id)!.label} is open.`,
       );
   }
@@ -97,7 +98,10 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
   return { id, repeated: false };
 }
 
-/** Records a check, a transfer or cash. */
+/**
+ * Records a check, a transfer or cash.
+ * @throws Problem `more-than-received`, `no-such-invoice`
+ */
 export async function recordPayment(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
   const { parts, first, sure, ...received } = check(PaymentInput, input, 'The payment');
@@ -112,14 +116,14 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
     const ours = await companyOf(tx, actor.companyId);
     refuseFuture(received.receivedOn, businessDate(actor.now, ours.timeZone));
     if (first !== undefined && !invoices.some(({ id }) => id === first))
-      throw new Problem(404, 'This invoice is not one of the agreement.');
+      throw new Problem('no-such-invoice', 'This invoice is not one of the agreement.');
     const amount = readPositive(received.amount, digits, head.currency);
     const byHand = parts?.map(({ invoiceId, amount: part }) => ({
       id: invoiceId,
       amount: readPositive(part, digits, head.currency),
     }));
     if (byHand && sumAmounts(byHand.map((part) => part.amount)) > amount)
-      throw new Problem(422, 'More is put on invoices than came in.');
+      throw new Problem('more-than-received', 'More is put on invoices than came in.');
     if (!sure) await askIfDoubtful(tx, actor, loaded, { ...received, amount }, ours.timeZone);
     const { id } = await insertPayment(
       tx,
@@ -131,7 +135,10 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
   });
 }
 
-/** What may be a slip is asked about once: the answer names what is odd, and the same payment said to be sure is recorded. */
+/**
+ * What may be a slip is asked about once: the answer names what is odd, and the same payment said to be sure is recorded.
+ * @throws Problem `looks-recorded`
+ */
 async function askIfDoubtful(
   tx: Transaction,
   actor: Actor,
@@ -170,5 +177,5 @@ async function askIfDoubtful(
         `A card payment of ${money(waiting)} on invoice ${label} is on its way; the bank has not answered.`,
       );
   }
-  if (doubts.length > 0) throw new Problem(409, doubts.join(' '), { context: { doubts } });
+  if (doubts.length > 0) throw new Problem('looks-recorded', doubts.join(' '), { context: { doubts } });
 }

@@ -6,15 +6,18 @@ import type { ReceiptPaper } from '@/formats/receiptPaper';
 import type { Actor } from '../actor';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import { paymentById } from '@/data/payments/payment';
 import { paymentReversalByPaymentId } from '@/data/payments/paymentReversal';
 import { findInvoicesOfPayment } from '@/data/payments/allocation';
-/** A payment with what it was put on, as its receipt needs it. */
+/**
+ * A payment with what it was put on, as its receipt needs it.
+ * @throws Problem `no-such-payment`
+ */
 export async function readReceipt(actor: Actor, paymentId: string): Promise<ReceiptPaper> {
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await paymentById(tx, paymentId);
-    if (!row) throw new Problem(404, 'There is no such payment.');
+    if (!row) throw noSuch('payment');
     const loaded = await loadAgreement(tx, row.agreementId);
     const ours = await companyOf(tx, actor.companyId);
     const reversals = await paymentReversalByPaymentId(tx, paymentId);

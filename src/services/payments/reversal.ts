@@ -13,7 +13,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { showDate } from '@/core/text/dates';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from '../refuseFuture';
 import type { Source } from '@/data/payments/credit';
@@ -35,10 +35,13 @@ interface Reversal {
   readonly idempotencyKey: string;
 }
 
-/** A payment, its agreement locked, with what is on invoices, was paid back to the customer, and went back. */
+/**
+ * A payment, its agreement locked, with what is on invoices, was paid back to the customer, and went back.
+ * @throws Problem `no-such-payment`
+ */
 async function paymentAsItStands(tx: Transaction, paymentId: string) {
   const [row] = await paymentById(tx, paymentId);
-  if (!row) throw new Problem(404, 'There is no such payment.');
+  if (!row) throw noSuch('payment');
   const loaded = await loadAgreement(tx, row.agreementId, { lock: true });
   const money = moneyOf(loaded.digits);
   const reversals = await paymentReversalByPaymentId(tx, row.id);
@@ -61,12 +64,13 @@ async function paymentAsItStands(tx: Transaction, paymentId: string) {
  * invoice first, then what is on invoices, the oldest first, which are open again; past that they owe it. Locks the
  * agreement. A repeat under the same key changes nothing.
  * @returns what went back
+ * @throws Problem `payment-reversed`
  */
 export async function insertReversal(tx: Transaction, who: Issuer, given: Reversal): Promise<Amount> {
   const { loaded, amount, gone, keys, onInvoices, refunded } = await paymentAsItStands(tx, given.paymentId);
   if (keys.includes(given.idempotencyKey)) return ZERO;
   const left = (amount - gone) as Amount;
-  if (left <= 0n) throw new Problem(409, 'This payment was returned or voided already.');
+  if (left <= 0n) throw new Problem('payment-reversed', 'This payment was returned or voided already.');
   await put(
     tx,
     who,
@@ -187,22 +191,25 @@ export async function followDispute(
   if (!back && disputed > won) await insertReturn(tx, who, { ...given, idempotencyKey: key('won') });
 }
 
-/** The day a reversal counts from. @throws Problem 422 for a day that cannot be, 409 for a void card payment */
+/**
+ * The day a reversal counts from.
+ * @throws Problem `before-received`, `card-not-voidable`, `day-missing`
+ */
 function dayOfReversal(given: ReversalInput, row: typeof payment.$inferSelect, today: string): string {
   if (given.kind === 'void') {
     if (row.method === 'card')
       throw new Problem(
-        409,
+        'card-not-voidable',
         'The card service recorded this payment; it cannot be voided. Refund it instead.',
       );
     // What never came is not counted on any day.
     return row.receivedOn;
   }
-  if (given.on === undefined) throw new Problem(422, 'Say on which day it was returned.');
+  if (given.on === undefined) throw new Problem('day-missing', 'Say on which day it was returned.');
   refuseFuture(given.on, today);
   if (given.on < row.receivedOn)
     throw new Problem(
-      422,
+      'before-received',
       `It was received on ${showDate(row.receivedOn)}; it cannot have been returned before.`,
     );
   return given.on;
@@ -211,13 +218,14 @@ function dayOfReversal(given: ReversalInput, row: typeof payment.$inferSelect, t
 /**
  * Records that a payment was returned by the bank, or voids one that was recorded by mistake: from the day it bears on it
  * is counted nowhere. Both stay on record. A repeat under the same key changes nothing.
+ * @throws Problem `no-such-payment`
  */
 export async function reversePayment(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'office');
   const given = check(ReversalInput, input, 'What happened');
   await inCompany(actor.companyId, async (tx) => {
     const [row] = await paymentById(tx, given.paymentId);
-    if (!row) throw new Problem(404, 'There is no such payment.');
+    if (!row) throw noSuch('payment');
     const ours = await companyOf(tx, actor.companyId);
     const on = dayOfReversal(given, row, businessDate(actor.now, ours.timeZone));
     const reversal = { ...given, kind: given.kind ?? ('returned' as const), on };

@@ -8,7 +8,7 @@ import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import {
   findApprovalsOf,
   findWaitingApprovals,
@@ -66,15 +66,22 @@ export async function waitingApprovals(actor: Actor) {
   });
 }
 
+/** @throws Problem `changed-meanwhile`, `no-such-proposal` */
 async function locked(tx: Transaction, proposalId: string, saveNumber: number) {
   const [row] = await lockProposalById(tx, proposalId);
-  if (!row) throw new Problem(404, 'There is no such proposal.');
+  if (!row) throw noSuch('proposal');
   if (row.saveNumber !== saveNumber)
-    throw new Problem(409, 'The proposal was changed in another window. Look at it again first.');
+    throw new Problem(
+      'changed-meanwhile',
+      'The proposal was changed in another window. Look at it again first.',
+    );
   return row;
 }
 
-/** Asks the owner to let a proposal go out as it stands, though it crosses the company's limits. */
+/**
+ * Asks the owner to let a proposal go out as it stands, though it crosses the company's limits.
+ * @throws Problem `approval-not-needed`, `asked-already`
+ */
 export async function askApproval(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
   const { proposalId, saveNumber, words } = check(AskApprovalInput, input, 'The question');
@@ -82,7 +89,8 @@ export async function askApproval(actor: Actor, input: unknown): Promise<void> {
     const row = await locked(tx, proposalId, saveNumber);
     const { pricing } = await companyOf(tx, actor.companyId);
     const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
-    if (crossed.length === 0) throw new Problem(409, 'Nothing about this proposal needs the owner’s yes.');
+    if (crossed.length === 0)
+      throw new Problem('approval-not-needed', 'Nothing about this proposal needs the owner’s yes.');
     const id = newId(actor.now);
     const made = await insertApprovalOnce(tx, {
       companyId: actor.companyId,
@@ -94,19 +102,22 @@ export async function askApproval(actor: Actor, input: unknown): Promise<void> {
       askedAt: actor.now,
       words: words.trim(),
     });
-    if (made.length === 0) throw new Problem(409, 'That is asked already.');
+    if (made.length === 0) throw new Problem('asked-already', 'That is asked already.');
     await recordAudit(tx, actor, 'approval asked', proposalId, { approvalId: id, saveNumber });
   });
 }
 
-/** The owner's yes or no, once. */
+/**
+ * The owner's yes or no, once.
+ * @throws Problem `answered-already`, `no-such-approval`
+ */
 export async function answerApproval(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner');
   const { approvalId, verdict, answer } = check(AnswerApprovalInput, input, 'The answer');
   await inCompany(actor.companyId, async (tx) => {
     const [row] = await lockApprovalById(tx, approvalId);
-    if (!row) throw new Problem(404, 'That was not asked.');
-    if (row.verdict) throw new Problem(409, `This is answered already: ${row.verdict}.`);
+    if (!row) throw new Problem('no-such-approval', 'That was not asked.');
+    if (row.verdict) throw new Problem('answered-already', `This is answered already: ${row.verdict}.`);
     await answerApprovalRow(tx, verdict, answer, actor, approvalId);
     await recordAudit(tx, actor, 'approval answered', row.proposalId, { approvalId, verdict });
   });
@@ -115,6 +126,7 @@ export async function answerApproval(actor: Actor, input: unknown): Promise<void
 /**
  * Refuses to send what crosses the company's limits without the owner's yes to exactly this state. The owner's own
  * sending is their yes, and kept as such.
+ * @throws Problem `approval-needed`
  */
 export async function refuseUnapproved(
   tx: Transaction,
@@ -128,7 +140,7 @@ export async function refuseUnapproved(
   if (known?.verdict === 'yes') return;
   if (actor.role !== 'owner')
     throw new Problem(
-      403,
+      'approval-needed',
       known?.verdict === 'no'
         ? `The owner said no to this${known.answer ? `: ${known.answer}` : '.'}`
         : `This needs the owner’s yes before it is sent. ${crossed[0]!.message}`,

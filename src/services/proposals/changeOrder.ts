@@ -25,7 +25,14 @@ export async function startChangeOrder(
   });
 }
 
-/** Refuses to use a change order where only a proposal can be used. */
+/**
+ * Refuses to use a change order where only a proposal can be used.
+ * @throws Problem `change-order-cannot`
+ */
 export function refuseChange({ change }: Pick<ProposalDocument, 'change'>, what: string): void {
-  if (change) throw new Problem(422, `A change order cannot be ${what}: it belongs to its agreement.`);
+  if (change)
+    throw new Problem(
+      'change-order-cannot',
+      `A change order cannot be ${what}: it belongs to its agreement.`,
+    );
 }

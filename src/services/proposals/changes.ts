@@ -6,7 +6,7 @@ import type { JsonPatchStep } from '@/core/editing';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { checkId } from '../check';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { sha256 } from '../secrets';
 import { findEditsSince } from '@/data/proposals/proposalEdit';
 import { findMarksBeside } from '@/data/proposals/mark';
@@ -35,14 +35,17 @@ export interface ChangesSince {
   } | null;
 }
 
-/** What happened to a proposal since a save that an open page last saw. */
+/**
+ * What happened to a proposal since a save that an open page last saw.
+ * @throws Problem `no-such-proposal`, `parameter-missing`
+ */
 export async function changesSince(actor: Actor, id: string, saveNumber: number): Promise<ChangesSince> {
-  const proposalId = checkId(id, 'There is no such proposal.');
+  const proposalId = checkId(id, 'proposal');
   if (!Number.isInteger(saveNumber) || saveNumber < 0 || saveNumber > 2 ** 31 - 1)
-    throw new Problem(400, 'Say since which save: ?since=12.');
+    throw new Problem('parameter-missing', 'Say since which save: ?since=12.');
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await proposalById(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     const mark = await markOf(tx, row);
     if (row.saveNumber <= saveNumber) return { mark, missed: null };
     const edits = await editsSince(tx, proposalId, saveNumber);

@@ -7,7 +7,7 @@ import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { check } from '../check';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { findCanonicalText } from '@/data/proposals/revision';
 import { findDocumentAndSite } from '@/data/proposals/proposal';
 
@@ -23,18 +23,21 @@ const CompareInput = Type.Object(
   closed,
 );
 
-/** What changed from one revision of a proposal to another, or to how it stands now; with our cost. */
+/**
+ * What changed from one revision of a proposal to another, or to how it stands now; with our cost.
+ * @throws Problem `no-such-proposal`, `no-such-revision`
+ */
 export async function compareRevisions(actor: Actor, input: unknown): Promise<DocumentChanges> {
   allow(actor, 'owner', 'seller', 'office');
   const { proposalId, from, to } = check(CompareInput, input, 'The comparison');
   return inCompany(actor.companyId, async (tx) => {
     const frozen = async (wanted: number): Promise<ProposalDocument> => {
       const [row] = await findCanonicalText(tx, proposalId, wanted);
-      if (!row) throw new Problem(404, `There is no revision ${wanted} of this proposal.`);
+      if (!row) throw new Problem('no-such-revision', `There is no revision ${wanted} of this proposal.`);
       return JSON.parse(row.canonical) as ProposalDocument;
     };
     const [row] = await findDocumentAndSite(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     return compareDocuments(await frozen(from), to === null ? row.document : await frozen(to));
   });
 }

@@ -5,7 +5,10 @@ import type { CompanyMoney, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import { Problem } from '../problem';
 
-/** Refuses to send a deposit above what the law of the company's place allows, where the company wants that. */
+/**
+ * Refuses to send a deposit above what the law of the company's place allows, where the company wants that.
+ * @throws Problem `deposit-above-law`
+ */
 export function refuseUnlawfulDeposit(document: ProposalDocument, { deposit }: CompanyMoney): void {
   if (!deposit?.blocks || document.change) return;
   const digits = minorDigits(document.currency);
@@ -18,7 +21,7 @@ export function refuseUnlawfulDeposit(document: ProposalDocument, { deposit }: C
   });
   if (over)
     throw new Problem(
-      422,
+      'deposit-above-law',
       `The deposit of ${showAmount(asked, digits)} is more than ${over.law.place} allows: at most ${showAmount(over.limit, digits)}, ${over.law.inWords} (${over.law.source}). Change it under Payments.`,
     );
 }

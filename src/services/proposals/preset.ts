@@ -10,7 +10,7 @@ import { allow, businessDate, recordAudit } from '../actor';
 import { choicesOf, keepChoices, refuseBadChoices } from '@/data/proposals/choices';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { stateToday } from '@/core/offer/stateToday';
 import { findNewestRevision, revisionById, findNewestRevisionKey } from '@/data/proposals/revision';
 import { findNameOfPerson } from '@/data/accounts/user';
@@ -58,23 +58,23 @@ export async function picksOf(tx: Transaction, decided: Decided): Promise<Picks 
 
 /**
  * Keeps choices for the customer, as said on the phone: they find them in their booklet and can change them still.
- * @throws Problem when the revision is not the newest, nothing can be decided any more, or the choices do not go together
+ * @throws Problem `choosing-closed`, `no-such-revision`, `revision-outdated`
  */
 export async function presetChoices(actor: Actor, input: unknown): Promise<void> {
   const { revisionId, choices } = check(ChooseInput, input, 'The choice');
   allow(actor, 'owner', 'seller');
   await inCompany(actor.companyId, async (tx) => {
     const [found] = await revisionById(tx, revisionId);
-    if (!found) throw new Problem(404, 'There is no such revision.');
+    if (!found) throw noSuch('revision');
     const [row] = await lockProposalById(tx, found.proposalId);
     const [newest] = await findNewestRevisionKey(tx, found.proposalId);
     if (newest?.id !== revisionId)
-      throw new Problem(409, 'A newer revision was sent meanwhile. Choose on that one.');
+      throw new Problem('revision-outdated', 'A newer revision was sent meanwhile. Choose on that one.');
     const document = JSON.parse(found.canonical) as ProposalDocument;
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     if (stateToday(row!.state, document.validUntil, today) !== 'sent')
-      throw new Problem(409, 'Nothing can be chosen on this proposal any more.');
+      throw new Problem('choosing-closed', 'Nothing can be chosen on this proposal any more.');
     const stored = await choicesOf(tx, found, document);
     refuseBadChoices({ document, today }, choices, stored.choices);
     await keepChoices(tx, actor, revisionId, choices, stored.number);

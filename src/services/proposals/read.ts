@@ -6,7 +6,7 @@ import { businessDate, may } from '../actor';
 import { agreedForChange } from '@/data/agreements/contract';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch } from '../problem';
 import { approvalsOf } from './approval';
 import { decidedOf, picksOf } from './preset';
 import { questionsAsked } from '@/data/proposals/questions';
@@ -52,11 +52,14 @@ export async function listProposals(actor: Actor, { changes = false } = {}) {
 
 export type ProposalRow = Awaited<ReturnType<typeof listProposals>>[number];
 
-/** One proposal with everything the desk needs to work on it. */
+/**
+ * One proposal with everything the desk needs to work on it.
+ * @throws Problem `no-such-proposal`
+ */
 export async function readProposal(actor: Actor, proposalId: string) {
   return inCompany(actor.companyId, async (tx) => {
     const [found] = await findProposalWithCustomer(tx, proposalId);
-    if (!found) throw new Problem(404, 'There is no such proposal.');
+    if (!found) throw noSuch('proposal');
     const ours = await companyOf(tx, actor.companyId);
     const revisions = await findRevisions(tx, proposalId);
     const links = await findLinks(tx, proposalId);

@@ -10,12 +10,10 @@ import { allow, businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { refuseChange } from './changeOrder';
 import { companyOf } from '@/data/settings/company';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { atSite, insertProposal } from './start';
 import { findDocumentAndSite } from '@/data/proposals/proposal';
 import { findTemplateNamed, insertTemplate } from '@/data/library/template';
-
-const gone = 'There is no such proposal.';
 
 /** Those of them whose costs have moved since they were copied, by id. */
 export async function movedItems(
@@ -31,9 +29,10 @@ export async function movedItems(
   return moved;
 }
 
+/** @throws Problem `no-such-proposal` */
 async function load(tx: Transaction, id: string) {
   const [row] = await findDocumentAndSite(tx, id);
-  if (!row) throw new Problem(404, gone);
+  if (!row) throw noSuch('proposal');
   return row;
 }
 
@@ -46,14 +45,17 @@ const TemplateInput = Type.Object(
   { additionalProperties: false },
 );
 
-/** Keeps a proposal as a template, without what belongs to its customer. */
+/**
+ * Keeps a proposal as a template, without what belongs to its customer.
+ * @throws Problem `name-taken`
+ */
 export async function saveAsTemplate(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'seller');
   const { proposalId, name, about } = check(TemplateInput, input, 'The template');
   const id = newId(actor.now);
   return inCompany(actor.companyId, async (tx) => {
     const [taken] = await findTemplateNamed(tx, name);
-    if (taken) throw new Problem(409, `There is a template called “${name.trim()}” already.`);
+    if (taken) throw new Problem('name-taken', `There is a template called “${name.trim()}” already.`);
     const { document: whole } = await load(tx, proposalId);
     refuseChange(whole, 'kept as a template');
     const document = asTemplate(whole, name.trim());
@@ -77,13 +79,14 @@ const CopyInput = Type.Object(
 /**
  * Copies a proposal for a customer and site: cover note, our note and validity do not go along; costs stay as they were
  * or are taken from the library as they are now. The plans of a house stay with its site.
+ * @throws Problem `no-such-proposal`
  */
 export async function copyProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
   allow(actor, 'owner', 'seller');
   const { proposalId, title, costs, ...place } = check(CopyInput, input, 'The copy');
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
-    const from = await load(tx, checkId(proposalId, gone));
+    const from = await load(tx, checkId(proposalId, 'proposal'));
     refuseChange(from.document, 'copied');
     const {
       coverNote: _,

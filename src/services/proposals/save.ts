@@ -13,7 +13,7 @@ import { check, checkId } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { refuseUnknownFile } from '../files/keep';
 import { noteUsed } from '../library/used';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { editsSince } from './changes';
 import { stateToday } from '@/core/offer/stateToday';
 import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
@@ -22,7 +22,7 @@ import { insertProposalEdit } from '@/data/proposals/proposalEdit';
 /**
  * A document with RFC 6902 patches applied, checked as if it came whole. The steps are read strictly: a position is a whole
  * number without signs or leading zeros, inside its list, and nothing is replaced or removed that is not there.
- * @throws Problem 422 where a step does not fit
+ * @throws Problem `edit-does-not-fit`
  */
 export function patched(document: ProposalDocument, patches: readonly JsonPatchStep[]): ProposalDocument {
   let after: unknown;
@@ -30,7 +30,7 @@ export function patched(document: ProposalDocument, patches: readonly JsonPatchS
     // A document of its own: what does not fit leaves nothing behind.
     after = jsonPatch.applyPatch(document, patches as Operation[], true, false).newDocument;
   } catch {
-    throw new Problem(422, 'This change does not fit the proposal.');
+    throw new Problem('edit-does-not-fit', 'This change does not fit the proposal.');
   }
   const checked = check(DocumentSchema, after, 'The proposal');
   refuseWrong(checked);
@@ -42,13 +42,14 @@ const same = (one: unknown, other: unknown) => canonicalize(one) === canonicaliz
 /**
  * Saves edits against the save the desk last saw. One that comes too late changes nothing and is answered with the edits
  * made meanwhile, by whom, and the document as it is now.
+ * @throws Problem `changed-meanwhile`, `no-such-proposal`, `proposal-closed`
  */
 export async function saveProposal(actor: Actor, input: unknown): Promise<{ saveNumber: number }> {
   allow(actor, 'owner', 'seller');
   const { proposalId, saveNumber, patches } = check(SaveInput, input, 'The change');
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     if (row.saveNumber !== saveNumber) {
       const missed = await editsSince(tx, proposalId, saveNumber);
       // The same change asked again, as after an answer that was lost, is stored already.
@@ -57,17 +58,21 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       if (stored && missed.length === 1) return { saveNumber: row.saveNumber };
       const theirs = stored ? missed.slice(1) : missed;
       const who = [...new Set(theirs.map(({ by }) => by))].join(' and ') || 'Someone';
-      throw new Problem(409, `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`, {
-        context: {
-          saveNumber: row.saveNumber,
-          document: row.document,
-          patches: theirs.flatMap((edit) => edit.patches),
-          stored,
+      throw new Problem(
+        'changed-meanwhile',
+        `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`,
+        {
+          context: {
+            saveNumber: row.saveNumber,
+            document: row.document,
+            patches: theirs.flatMap((edit) => edit.patches),
+            stored,
+          },
         },
-      });
+      );
     }
     if (row.state !== 'draft' && row.state !== 'sent')
-      throw new Problem(409, `This proposal is ${row.state}; it cannot be changed any more.`);
+      throw new Problem('proposal-closed', `This proposal is ${row.state}; it cannot be changed any more.`);
 
     const document = patched(row.document, patches);
     refuseMoved(row.document, document);
@@ -97,28 +102,34 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
   });
 }
 
-/** A proposal stays a proposal, and a change order one to its agreement; how it is spread is free. */
+/**
+ * A proposal stays a proposal, and a change order one to its agreement; how it is spread is free.
+ * @throws Problem `change-order-moved`
+ */
 function refuseMoved(before: ProposalDocument, after: ProposalDocument): void {
   const of = ({ change }: ProposalDocument) => (change ? `${change.agreement}.${change.number}` : '');
-  if (of(before) !== of(after)) throw new Problem(422, 'A change order stays with its agreement.');
+  if (of(before) !== of(after))
+    throw new Problem('change-order-moved', 'A change order stays with its agreement.');
 }
 
 /**
  * Takes up a proposal again that was declined, taken back or has lapsed: it is a draft once more, with everything that
  * was sent kept. The customer reads that a new revision is on its way. Prices hold for the company's usual days again.
+ * @throws Problem `accepted-already`, `no-such-proposal`, `proposal-open`
  */
 export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
-  const proposalId = checkId(id, 'There is no such proposal.');
+  const proposalId = checkId(id, 'proposal');
   await inCompany(actor.companyId, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const state = stateToday(row.state, row.document.validUntil, today);
-    if (state === 'accepted') throw new Problem(409, 'This is accepted: write a change order to change it.');
+    if (state === 'accepted')
+      throw new Problem('accepted-already', 'This is accepted: write a change order to change it.');
     if (state === 'draft' || state === 'sent')
-      throw new Problem(409, `This proposal is ${state}: it is open.`);
+      throw new Problem('proposal-open', `This proposal is ${state}: it is open.`);
     const validUntil = daysAfter(today, ours.validityDays);
     const lapsed = row.document.validUntil !== undefined && row.document.validUntil < today;
     const next = row.saveNumber + 1;
@@ -140,15 +151,18 @@ export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
   });
 }
 
-/** Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk. */
+/**
+ * Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk.
+ * @throws Problem `no-such-proposal`, `proposal-closed`
+ */
 export async function withdrawProposal(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
-  const proposalId = checkId(id, 'There is no such proposal.');
+  const proposalId = checkId(id, 'proposal');
   await inCompany(actor.companyId, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     if (row.state !== 'sent' && row.state !== 'draft')
-      throw new Problem(409, `This proposal is ${row.state} already.`);
+      throw new Problem('proposal-closed', `This proposal is ${row.state} already.`);
     await updateProposal(tx, proposalId, { state: 'withdrawn', updatedAt: actor.now });
     await recordAudit(tx, actor, 'proposal withdrawn', proposalId);
   });

@@ -13,7 +13,7 @@ import { keptOn } from '@/data/proposals/choices';
 import { companyOf } from '@/data/settings/company';
 import { makeLink } from '../links';
 import { postLetter } from '../post';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { sha256 } from '../secrets';
 import { refuseUnapproved } from './approval';
 import { editsSince } from './changes';
@@ -28,6 +28,7 @@ import { updateLinksOf } from '@/data/proposals/link';
  * Sends a proposal: freezes a revision (canonical JSON after RFC 8785 and its SHA-256), makes a private link and puts
  * the message in the post, all or nothing. Refused while something in the proposal has to be mended, or when the desk has not
  * seen the newest save. The token is for whoever runs this here; it does not leave the server.
+ * @throws Problem `cannot-be-stored`, `changed-meanwhile`, `document-wrong`, `no-such-proposal`, `prices-expired`, `proposal-closed`
  */
 export async function sendProposal(
   actor: Actor,
@@ -37,14 +38,14 @@ export async function sendProposal(
   const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
-    if (!row) throw new Problem(404, 'There is no such proposal.');
+    if (!row) throw noSuch('proposal');
     if (row.state !== 'draft' && row.state !== 'sent')
-      throw new Problem(409, `This proposal is ${row.state}; it cannot be sent.`);
+      throw new Problem('proposal-closed', `This proposal is ${row.state}; it cannot be sent.`);
     if (row.saveNumber !== saveNumber) {
       const missed = await editsSince(tx, proposalId, saveNumber);
       const who = [...new Set(missed.map(({ by }) => by))].join(' and ') || 'Someone';
       throw new Problem(
-        409,
+        'changed-meanwhile',
         `${who} changed this proposal a moment ago. You see it now as it is; look at it again, then send.`,
         {
           context: {
@@ -65,11 +66,14 @@ export async function sendProposal(
       ...pastDays(row.document, today),
     ];
     if (blocking.length > 0)
-      throw new Problem(422, blocking[0]!.message, {
+      throw new Problem('document-wrong', blocking[0]!.message, {
         errors: blocking.map(({ partId, message: detail }) => ({ pointer: partId ?? '', detail })),
       });
     if (row.document.validUntil !== undefined && row.document.validUntil < today)
-      throw new Problem(422, 'The day its prices hold until is over. Choose a later one under Wording.');
+      throw new Problem(
+        'prices-expired',
+        'The day its prices hold until is over. Choose a later one under Wording.',
+      );
 
     refuseUnlawfulDeposit(row.document, ours.money);
     await refuseUnapproved(tx, actor, row, ours.pricing);
@@ -80,7 +84,8 @@ export async function sendProposal(
     }
 
     const canonical = canonicalize(row.document);
-    if (canonical === undefined) throw new Problem(422, 'The proposal cannot be written as JSON.');
+    if (canonical === undefined)
+      throw new Problem('cannot-be-stored', 'The proposal cannot be written as JSON.');
     const [last] = await findNewestRevisionKey(tx, proposalId);
     const number = (last?.number ?? 0) + 1;
     const revisionId = newId(actor.now);
@@ -134,10 +139,13 @@ export async function sendProposal(
   });
 }
 
-/** Makes every link of a proposal stop working. */
+/**
+ * Makes every link of a proposal stop working.
+ * @throws Problem `no-such-proposal`
+ */
 export async function revokeLinks(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'owner', 'seller');
-  const proposalId = checkId(id, 'There is no such proposal.');
+  const proposalId = checkId(id, 'proposal');
   await inCompany(actor.companyId, async (tx) => {
     await updateLinksOf(tx, proposalId, { revokedAt: actor.now });
     await recordAudit(tx, actor, 'links revoked', proposalId);

@@ -13,7 +13,7 @@ import { companyOf } from '@/data/settings/company';
 import { areaOf } from '../library/areas';
 import { nextNumber } from '../numbers';
 import { refuseUnknownFile } from '../files/keep';
-import { Problem } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { findSiteOfCustomer, findAddressAndExemption } from '@/data/customers/site';
 import { insertProposalRow } from '@/data/proposals/proposal';
 import { templateById } from '@/data/library/template';
@@ -33,7 +33,10 @@ export function emptyDocument(title: string, currency: string, usual: UsualTerms
 
 type Place = Type.Static<typeof PlaceInput>;
 
-/** Stores a new proposal for a site of a customer. */
+/**
+ * Stores a new proposal for a site of a customer.
+ * @throws Problem `no-such-site`
+ */
 export async function insertProposal(
   tx: Transaction,
   actor: Actor,
@@ -41,7 +44,7 @@ export async function insertProposal(
   document: ProposalDocument,
 ) {
   const [found] = await findSiteOfCustomer(tx, place);
-  if (!found) throw new Problem(404, 'There is no such site of this customer.');
+  if (!found) throw new Problem('no-such-site', 'There is no such site of this customer.');
   const id = newId(actor.now);
   const number = await nextNumber(tx, actor.companyId, 'proposal');
   await insertProposalRow(tx, {
@@ -81,7 +84,10 @@ function taxFor(tax: ProposalDocument['tax'], reason: string): ProposalDocument[
   return Object.keys(terms).length > 0 ? terms : undefined;
 }
 
-/** Starts a proposal for a site, from nothing or from a template. Prices hold for the company's usual days. */
+/**
+ * Starts a proposal for a site, from nothing or from a template. Prices hold for the company's usual days.
+ * @throws Problem `no-such-template`
+ */
 export async function startProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
   allow(actor, 'owner', 'seller');
   const { customerId, siteId, title, templateId } = check(StartInput, input, 'The proposal');
@@ -90,7 +96,7 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
     let document = emptyDocument(title.trim(), ours.currency, ours.usual);
     if (templateId) {
       const [found] = await templateById(tx, templateId);
-      if (!found) throw new Problem(404, 'There is no such template.');
+      if (!found) throw noSuch('template');
       document = { ...found.document, reckoning: 2, title: title.trim() };
       // How customers read prices is the company's to say, not a template's of once.
       setTaxTerms(document, { shown: ours.usual.tax?.shown ?? null });
@@ -107,7 +113,10 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
   });
 }
 
-/** Makes a new proposal of a document in the open format. */
+/**
+ * Makes a new proposal of a document in the open format.
+ * @throws Problem `change-order-cannot`, `other-currency`
+ */
 export async function importProposal(
   actor: Actor,
   where: unknown,
@@ -117,12 +126,13 @@ export async function importProposal(
   const place = check(PlaceInput, where, 'The place');
   const document = check(DocumentSchema, input, 'This document');
   refuseWrong(document);
-  if (document.change) throw new Problem(422, 'This is a change order: it is written at its agreement.');
+  if (document.change)
+    throw new Problem('change-order-cannot', 'This is a change order: it is written at its agreement.');
   return inCompany(actor.companyId, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     if (document.currency !== ours.currency)
       throw new Problem(
-        422,
+        'other-currency',
         `This document is in ${document.currency}; the company works in ${ours.currency}.`,
       );
     await refuseUnknownFile(tx, filesOf(document));

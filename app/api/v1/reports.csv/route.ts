@@ -1,10 +1,13 @@
 import { backListCsv, yearOf } from '@/services/reports/reportList';
-import { Problem, respond } from '@/services/problem';
+import { noSuch, respond } from '@/services/problem';
 import { backLists } from '@/formats/csv/reportCsv';
 import { actionActor } from '../../../session';
 import { download } from '../../download';
 
-/** A list of looking back, `?list=agreements&year=2026` and the like, as CSV. */
+/**
+ * A list of looking back, `?list=agreements&year=2026` and the like, as CSV.
+ * @throws Problem `no-such-list`
+ */
 export const GET = (request: Request) =>
   respond(async () => {
     const actor = await actionActor();
@@ -12,8 +15,7 @@ export const GET = (request: Request) =>
     const list = backLists.find((each) => each === query.get('list'));
     const days = Number(query.get('days') ?? '365');
     const year = yearOf(query.get('year'));
-    if (!list || !Number.isInteger(days) || days < 1 || days > 3660)
-      throw new Problem(404, 'There is no such list.');
+    if (!list || !Number.isInteger(days) || days < 1 || days > 3660) throw noSuch('list');
     return download(
       await backListCsv(actor, list, { year, days }),
       'text/csv; charset=utf-8; header=present',

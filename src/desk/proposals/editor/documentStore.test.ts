@@ -40,6 +40,7 @@ function server(first: ProposalDocument) {
           ok: false,
           problem: {
             type: 'about:blank',
+            code: 'changed-meanwhile',
             title: 'Changed meanwhile',
             status: 409,
             detail: 'Changed meanwhile.',

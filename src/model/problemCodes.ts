@@ -1,0 +1,176 @@
+/** What a door may be asked for that is not there: the last words of the code and of the sentence. */
+export const things = [
+  'agreement',
+  'allowance',
+  'approval',
+  'batch',
+  'bundle',
+  'certificate',
+  'charge',
+  'company',
+  'cost',
+  'crew',
+  'customer',
+  'invoice',
+  'invoice draft',
+  'item',
+  'late charge',
+  'library entry',
+  'line',
+  'link',
+  'list',
+  'page',
+  'payment',
+  'picture',
+  'plan',
+  'progress statement',
+  'proposal',
+  'question',
+  'rate',
+  'revision',
+  'round',
+  'sample plan',
+  'scheduled payment',
+  'schema',
+  'session',
+  'site',
+  'stage',
+  'template',
+] as const;
+
+export type Thing = (typeof things)[number];
+
+type Hyphened<Text extends string> = Text extends `${infer Head} ${infer Rest}`
+  ? `${Head}-${Hyphened<Rest>}`
+  : Text;
+
+/** Why an act is refused, by the status that goes with it (RFC 9110). A code that was published keeps its meaning. */
+const byStatus = {
+  400: ['not-json', 'parameter-missing'],
+  401: ['not-signed-by-service', 'session-over', 'sign-in-refused'],
+  403: ['approval-needed', 'other-site', 'role-not-allowed'],
+  409: [
+    'accepted-already',
+    'agreement-changed',
+    'allowance-changed',
+    'allowance-settled',
+    'answered-already',
+    'approval-not-needed',
+    'asked-already',
+    'billed-already',
+    'cancelled',
+    'card-not-voidable',
+    'change-order-changed',
+    'change-order-signed',
+    'change-order-withdrawn',
+    'changed-meanwhile',
+    'choosing-closed',
+    'chosen-meanwhile',
+    'code-taken',
+    'cost-voided',
+    'deposit-too-early',
+    'invoiced-meanwhile',
+    'key-used',
+    'late-charge-partly-credited',
+    'late-charge-waived',
+    'looks-recorded',
+    'name-taken',
+    'no-deposit-due',
+    'not-accepted',
+    'nothing-to-charge',
+    'nothing-to-export',
+    'omission-wrong',
+    'paid-already',
+    'paid-meanwhile',
+    'payment-on-its-way',
+    'payment-reversed',
+    'prices-lapsed',
+    'proposal-closed',
+    'proposal-declined',
+    'proposal-open',
+    'proposal-revised',
+    'proposal-withdrawn',
+    'revision-outdated',
+    'round-waiting',
+    'seal-broken',
+    'total-changed',
+  ],
+  410: ['change-order-gone', 'import-gone', 'link-gone', 'nothing-sent'],
+  413: ['too-large'],
+  422: [
+    'amount-missing',
+    'amount-not-positive',
+    'before-received',
+    'bundle-in-itself',
+    'bundle-too-deep',
+    'bundle-wrong',
+    'cannot-be-billed',
+    'cannot-be-stored',
+    'change-order-cannot',
+    'change-order-moved',
+    'choice-wrong',
+    'column-missing',
+    'column-twice',
+    'crew-empty',
+    'dates-reversed',
+    'day-missing',
+    'day-to-come',
+    'deposit-above-law',
+    'document-wrong',
+    'edit-does-not-fit',
+    'email-missing',
+    'file-not-json',
+    'hours-without-rate',
+    'more-than-credit',
+    'more-than-open',
+    'more-than-received',
+    'no-credit',
+    'not-a-day',
+    'not-well-formed',
+    'nothing-open',
+    'nothing-to-choose',
+    'other-amount',
+    'other-currency',
+    'other-customer',
+    'overtime-below-normal',
+    'password-guessed',
+    'password-too-long',
+    'password-too-short',
+    'picture-unreadable',
+    'prices-expired',
+    'round-not-complete',
+    'rows-wrong',
+    'table-unreadable',
+    'too-many-decimals',
+    'too-many-rows',
+    'unknown-bundle',
+    'unknown-item',
+    'unknown-picture',
+    'unknown-rate',
+  ],
+  429: ['too-many-tries'],
+  503: ['busy', 'database-unavailable'],
+} as const satisfies Record<number, readonly string[]>;
+
+type Refusals = typeof byStatus;
+
+/** A stable name of why an act is refused; programs decide by it, people read the sentence beside it. */
+export type ProblemCode = Refusals[keyof Refusals][number] | `no-such-${Hyphened<Thing>}`;
+
+/** The code for something that is not there. */
+export const noSuchCode = (what: Thing) => `no-such-${what.replaceAll(' ', '-')}` as ProblemCode;
+
+const statuses: ReadonlyMap<ProblemCode, number> = new Map([
+  ...things.map((what) => [noSuchCode(what), 404] as const),
+  ...Object.entries(byStatus).flatMap(([status, codes]) =>
+    codes.map((code) => [code as ProblemCode, Number(status)] as const),
+  ),
+]);
+
+/** Every code there is, with its HTTP status, in the order of the statuses. */
+export const problemCodes: readonly (readonly [code: ProblemCode, status: number])[] = [...statuses].sort(
+  ([a, of], [b, than]) => of - than || a.localeCompare(b),
+);
+
+/** The HTTP status of a code. */
+export const statusOf = (code: ProblemCode): number => statuses.get(code)!;
