@@ -1,4 +1,5 @@
 import '@/ui/theme/antd.css';
+import '@/ui/theme/scale.css';
 import '@/desk/desk.css';
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';

@@ -24,7 +24,7 @@ export function SignIn({ signIn }: { signIn: (given: Given) => Promise<Answer<un
       <h1>Impegno</h1>
       <p className="soft">Proposals people can decide on, and every cent of them billed.</p>
       <Form layout="vertical" requiredMark={false} onFinish={submit}>
-        {refused && <Alert type="error" title={refused} showIcon style={{ marginBottom: 16 }} />}
+        {refused && <Alert type="error" title={refused} showIcon className="below" />}
         <Form.Item name="email" label="Email" rules={[{ required: true, message: 'Type your email.' }]}>
           <Input type="email" autoComplete="username" autoFocus />
         </Form.Item>

@@ -125,6 +125,7 @@ const byStatus = {
     'more-than-open',
     'more-than-received',
     'no-credit',
+    'nothing-to-bill',
     'not-a-day',
     'not-well-formed',
     'nothing-open',

@@ -28,9 +28,7 @@ const docOf = (statement: ts.Statement): string =>
     .join('\n');
 
 const files = ['src/services', 'src/data', 'app']
-  .flatMap((room) =>
-    readdirSync(room, { recursive: true, encoding: 'utf8' }).map((path) => join(room, path)),
-  )
+  .flatMap((room) => readdirSync(room, { recursive: true, encoding: 'utf8' }).map((path) => join(room, path)))
   .filter((path) => /\.tsx?$/.test(path) && !path.includes('.test.'));
 
 test('what refuses says with which code, where it is written', () => {

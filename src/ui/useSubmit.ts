@@ -1,7 +1,7 @@
 import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Answer } from '@/model';
+import type { Answer, ProblemDetails } from '@/model';
 import { asked } from './asked';
 
 interface Submitted<T> {
@@ -9,14 +9,20 @@ interface Submitted<T> {
   readonly said?: string | ((value: T) => string);
   /** What follows: a dialog closes, what was kept of the form is forgotten. */
   readonly then?: (value: T) => void;
+  /** What a refusal is besides its sentence: what it was refused for may have to be shown. */
+  readonly otherwise?: (problem: ProblemDetails) => void;
   /** Where it leads; without it, the page is read anew. */
   readonly to?: (value: T) => string;
+  /** Where it leads stands in the place of this page in the history: a form that became a thing. */
+  readonly replaces?: boolean;
+  /** False: the page knows by itself what came of it and is not read anew. */
+  readonly rereads?: boolean;
 }
 
 /**
  * How a form or a button has something done: busy while it waits (and until another page is there, where it leads to one),
  * what the answer was, the page read anew. A refusal stands in `refused`, for forms that show it in place; where `tells` is
- * asked for, it is told as a message.
+ * asked for, it is told as a message. `submit` resolves to whether it was done.
  */
 export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) {
   const { message } = App.useApp();
@@ -25,8 +31,8 @@ export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) 
   const [refused, setRefused] = useState<string | null>(null);
   const submit = async <T>(
     act: () => Promise<Answer<T>>,
-    { said, then, to }: Submitted<T> = {},
-  ): Promise<void> => {
+    { said, then, otherwise, to, replaces = false, rereads = true }: Submitted<T> = {},
+  ): Promise<boolean> => {
     setBusy(true);
     setRefused(null);
     const answer = await asked(act());
@@ -34,13 +40,15 @@ export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) 
     if (!answer.ok) {
       setRefused(answer.problem.detail);
       if (tells) void message.error(answer.problem.detail);
-      return;
+      otherwise?.(answer.problem);
+      return false;
     }
     const { value } = answer;
     if (said !== undefined) void message.success(typeof said === 'string' ? said : said(value));
     then?.(value);
-    if (to) router.push(to(value));
-    else router.refresh();
+    if (to) router[replaces ? 'replace' : 'push'](to(value));
+    else if (rereads) router.refresh();
+    return true;
   };
   return { busy, refused, setRefused, submit };
 }

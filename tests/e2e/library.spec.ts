@@ -10,6 +10,9 @@ test('a bundle made from nothing: computed while it is typed, errors at their pl
   await page.getByLabel('Code').fill(`B-N${mark}`);
   await page.getByLabel('Name, as the customer reads it').fill(`Planter ${mark}, {run} long`);
   await page.getByLabel('Trade').fill('Frame');
+  const words = page.getByLabel('Words to find it by');
+  await words.pressSequentially('planter box  cedar', { delay: 30 });
+  await expect(words).toHaveValue('planter box  cedar');
   await page.getByRole('combobox', { name: 'Add a part' }).fill('lumber 2×8');
   await page.locator('.ant-select-dropdown:visible').getByText('FR-110 Lumber 2×8, treated').click();
   await expect(page.getByLabel('Quantity of lumber_2_8')).toHaveValue('run');
@@ -41,6 +44,9 @@ test('a bundle made from nothing: computed while it is typed, errors at their pl
   await expect(page.getByText(`B-N${mark}, edition 2`)).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Quantity of lumber_2_8')).toHaveValue('run * sides');
+  await expect(words).toHaveValue('planter box cedar');
+  await words.fill(Array.from({ length: 22 }, (_, i) => `w${i}`).join(' '));
+  await expect(page.getByText('At most 20 words are kept; the last 2 are left out.')).toBeVisible();
 });
 
 test('an item: tried while it is typed, its cost kept over time, where it stands, starred', async ({

@@ -53,7 +53,7 @@ export default async function TodayPage() {
         <>
           <h2>Your yes is asked for</h2>
           {asked.map((approval) => (
-            <div key={approval.id} className="panel" style={{ marginBottom: 10 }}>
+            <div key={approval.id} className="panel below">
               <Link href={`/proposals/${approval.proposalId}?step=send`} prefetch={false}>
                 {approval.title}
               </Link>{' '}
@@ -69,7 +69,7 @@ export default async function TodayPage() {
         <>
           <h2>Asked by customers</h2>
           {questions.map((question) => (
-            <div key={question.id} className="panel" style={{ marginBottom: 10 }}>
+            <div key={question.id} className="panel below">
               <Link href={`/proposals/${question.proposalId}?step=send`} prefetch={false}>
                 {question.title}
               </Link>{' '}

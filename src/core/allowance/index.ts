@@ -2,3 +2,4 @@ export * from './settle';
 export * from './round';
 export * from './inWords';
 export * from './terms';
+export * from './usualAllowance';

@@ -21,6 +21,9 @@ export class BillingError extends Error {
   }
 }
 
+/** What is asked for comes to nothing. */
+export class NothingToBill extends BillingError {}
+
 /** What is billed of each line: the sum of its draws. */
 export function drawnToDate(lines: readonly BillableLine[], draws: Iterable<Draw>): BillableLine[] {
   const sums = new Map(lines.map((line) => [line.id, { net: 0n, taxes: line.taxes.map(() => 0n) }]));
@@ -83,7 +86,7 @@ export function drawAmount(
 ): Draw[] {
   const left = leftOf(lines, before);
   const leftGross = grossOf(left);
-  if (gross <= 0n) throw new BillingError('There is nothing to bill for this payment.');
+  if (gross <= 0n) throw new NothingToBill('There is nothing to bill for this payment.');
   if (leftGross <= 0n) throw new BillingError('Everything agreed is billed already.');
   if (gross > leftGross)
     throw new BillingError('This is more than what is left to bill. Bill the remaining balance instead.');
@@ -144,7 +147,7 @@ export function drawTo(
       taxes: taxes.map((column, t) => (column.get(line.id)! - billed.taxes[t]!) as Amount),
     }))
     .filter((draw) => !isEmpty(draw));
-  if (used.length === 0) throw new BillingError('There is nothing to bill with these figures.');
+  if (used.length === 0) throw new NothingToBill('There is nothing to bill with these figures.');
   return used;
 }
 

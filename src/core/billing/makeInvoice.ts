@@ -3,7 +3,7 @@ import type { Amount } from '../number';
 import { ZERO, divideRounded, parseAmount, showAmount } from '../number';
 import { drawAsked } from './asked';
 import type { Draw } from './draws';
-import { BillingError, drawAmount, drawRest, grossOf } from './draws';
+import { BillingError, drawAmount, drawRest, grossOf, NothingToBill } from './draws';
 import type { Ledger, Position } from './ledger';
 import { billedOfEntry, drawnByClass, positionOf, retainageTarget } from './ledger';
 import type { Paper } from './paper';
@@ -72,7 +72,7 @@ function payable(ledger: Ledger, position: Position, amount: Amount): Work {
   const { lines } = ledger;
   const { before, workLeft, aheadGross: ahead } = position;
   const room = workLeft - ahead;
-  if (amount <= 0n) throw new BillingError('There is nothing to bill for this payment.');
+  if (amount <= 0n) throw new NothingToBill('There is nothing to bill for this payment.');
   if (workLeft <= 0n) throw new BillingError('Everything agreed is billed already.');
   if (amount > room)
     throw new BillingError('This is more than what is left to bill. Bill the remaining balance instead.');

@@ -3,3 +3,4 @@ export * from './size';
 export * from './trial';
 export * from './saveBack';
 export * from './shortName';
+export * from './recipe';

@@ -11,6 +11,7 @@ import {
   fromJsonPatch,
   moveBy,
   moveEntryTo,
+  placeDropped,
   moveSectionTo,
   removePart,
   setCost,
@@ -66,6 +67,9 @@ const edits: [
   ['line past the start of its section', (d) => moveBy(d, 'c', -1), order, ['s1 a b c', 's2']],
   ['first line up', (d) => moveBy(d, 'a', -1), order, ['s1 a b', 's2 c']],
   ['section down', (d) => moveBy(d, 's1', 1), order, ['s2 c', 's1 a b']],
+  ['entry dropped further down', (d) => placeDropped(d, 'a', 'b'), order, ['s1 b a', 's2 c']],
+  ['entry dropped further up', (d) => placeDropped(d, 'b', 'a'), order, ['s1 b a', 's2 c']],
+  ['entry dropped in another section', (d) => placeDropped(d, 'a', 'c'), order, ['s1 b', 's2 a c']],
   ['entry to a place', (d) => moveEntryTo(d, 'c', 's1', 'b'), order, ['s1 a c b', 's2']],
   ['section to the end', (d) => moveSectionTo(d, 's1', null), order, ['s2 c', 's1 a b']],
 ];

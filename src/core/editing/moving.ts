@@ -55,6 +55,18 @@ export function moveEntryTo(
   target.entries.splice(at < 0 ? target.entries.length : at, 0, entry!);
 }
 
+/**
+ * Moves an entry to where it was dropped: dragged downward within a section it goes behind the entry it is dropped on, else
+ * before it. Dropped on what is no entry, it stays.
+ */
+export function placeDropped(document: ProposalDocument, id: string, onto: string): void {
+  const to = document.sections.find((section) => section.entries.some((entry) => entry.id === onto));
+  if (!to) return;
+  const ids = to.entries.map((entry) => entry.id);
+  const [from, at] = [ids.indexOf(id), ids.indexOf(onto)];
+  moveEntryTo(document, id, to.id, from >= 0 && from < at ? (ids[at + 1] ?? null) : onto);
+}
+
 /** Moves a section before another, or to the end. */
 export function moveSectionTo(document: ProposalDocument, id: string, beforeId: string | null): void {
   if (id === beforeId) return;

@@ -53,6 +53,25 @@ export function nameFor(label: string, taken: ReadonlySet<string>): string {
   for (let n = 2; ; n += 1) if (free(`${base}_${n}`)) return `${base}_${n}`;
 }
 
+/** Units of a plan to a pixel of its picture. */
+const UNITS_PER_PIXEL = 10;
+
+/**
+ * A plan of a picture that is kept, with nothing traced on it yet.
+ * @param file its size in pixels
+ */
+export const planOfFile = (
+  id: string,
+  file: { readonly id: string; readonly name: string; readonly width: number; readonly height: number },
+): Plan => ({
+  id,
+  name: file.name,
+  file: file.id,
+  width: file.width * UNITS_PER_PIXEL,
+  height: file.height * UNITS_PER_PIXEL,
+  traced: [],
+});
+
 /** Puts a plan behind those that are there. */
 export function addPlan(document: ProposalDocument, plan: Plan): void {
   document.plans ??= [];

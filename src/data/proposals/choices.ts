@@ -21,7 +21,8 @@ export interface Kept {
   readonly lost: readonly LostPick[];
 }
 
-type Of = Pick<typeof revision.$inferSelect, 'proposalId' | 'number'> & { readonly id: string };
+/** A revision; without an identity it is one that would be sent now, on which nothing can be chosen yet. */
+type Of = Pick<typeof revision.$inferSelect, 'proposalId' | 'number'> & { readonly id: string | null };
 
 interface Read {
   readonly document: ProposalDocument;
@@ -58,7 +59,10 @@ export async function keptOn(
  * offered. What cannot be read against the document any more counts as nothing chosen.
  */
 export async function choicesOf(tx: Transaction, of: Of, document: ProposalDocument): Promise<Chosen> {
-  const [row] = await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, of.id));
+  const [row] =
+    of.id === null
+      ? []
+      : await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, of.id));
   if (!row) {
     const kept = await keptOn(tx, of, document);
     return { choices: kept?.choices ?? asSuggested, number: 0, last: kept?.last ?? null };

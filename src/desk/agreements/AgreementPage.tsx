@@ -90,7 +90,7 @@ export function AgreementPage({
         </span>
       </header>
       <Track parts={agreement.track} height={26} named />
-      <div className="figures" style={{ marginTop: 16 }} data-testid="standing">
+      <div className="figures above-more" data-testid="standing">
         <Figure name="Contract sum" value={standing.sumToDate} />
         {!isNothing(agreement.earned) && <Figure name="Earned (line)" value={agreement.earned} />}
         <Figure name="Billed (hatched)" value={standing.billed} />
@@ -205,9 +205,9 @@ export function AgreementPage({
             </dl>
           </div>
           <StagesView agreement={agreement} actions={actions.stages} />
-          <div className="panel" style={{ marginTop: 14 }}>
+          <div className="panel above">
             <h2>Signed</h2>
-            <p style={{ margin: '0 0 6px' }}>
+            <p className="above-least">
               {agreement.signerName}, {showInstant(agreement.acceptedAt, timeZone)}
             </p>
             {agreement.signature.kind === 'drawn' && (

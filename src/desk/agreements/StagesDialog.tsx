@@ -53,7 +53,7 @@ export function StagesDialog({
   const field = (label: string, value: string, lines: readonly Line[]) => (
     <AutoComplete
       size="small"
-      style={{ width: 200 }}
+      className="wide-choice"
       aria-label={label}
       value={value}
       placeholder="no stage"
@@ -74,7 +74,7 @@ export function StagesDialog({
       onOk={save}
       onCancel={close}
     >
-      <div style={{ maxHeight: 420, overflowY: 'auto' }}>
+      <div className="scrolls-down">
         <PlainTable
           label="Work by stage"
           headless

@@ -37,7 +37,7 @@ export function StagesView({ agreement, actions }: { agreement: AgreementAtDesk;
     if ((await save({ name: stage.name, doneOn: agreement.today })) && toBill) setAsked(stage);
   };
   return (
-    <div className="panel" style={{ marginTop: 14 }}>
+    <div className="panel above">
       <h2>Stages</h2>
       {agreement.stages.length === 0 && <p className="empty">No stage is named yet.</p>}
       <ul className="stages">

@@ -104,7 +104,7 @@ export function CreditDialog({
       onCancel={close}
     >
       {notice}
-      {(refused ?? wrong) && <Alert type="error" title={refused ?? wrong} style={{ marginBottom: 10 }} />}
+      {(refused ?? wrong) && <Alert type="error" title={refused ?? wrong} className="below" />}
       <Radio.Group
         value={way}
         onChange={(event) => setWay(event.target.value as Way)}
@@ -121,11 +121,11 @@ export function CreditDialog({
       {way === 'amount' && (
         <label className="bill-field">
           Amount, at most {showDecimal(back.lines.length > 0 ? back.work : back.total)}
-          <Input value={amount} onChange={(event) => setAmount(event.target.value)} style={{ width: 160 }} />
+          <Input value={amount} onChange={(event) => setAmount(event.target.value)} className="wide-choice" />
         </label>
       )}
       {way === 'lines' && (
-        <div style={{ maxHeight: 260, overflowY: 'auto' }}>
+        <div className="scrolls-down">
           <PlainTable
             label="Lines to credit"
             rows={back.lines}

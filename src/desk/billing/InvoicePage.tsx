@@ -108,7 +108,7 @@ export function InvoicePage({
         <aside>
           <div className="panel">
             <h2>To {invoice.buyer.name}</h2>
-            <p className="soft" style={{ marginTop: 0 }}>
+            <p className="soft no-above">
               Issued {showDate(invoice.issuedOn)}
               {invoice.kind !== 'credit note' && `, due ${showDate(invoice.dueOn)}`}
             </p>

@@ -9,7 +9,7 @@ import { capital } from '@/core/text/capital';
 export function InAgreement({ invoice }: { invoice: InvoiceAtDesk }) {
   return (
     <>
-      <h2 style={{ marginTop: 18 }}>In the agreement</h2>
+      <h2 className="above-more">In the agreement</h2>
       <dl className="pairs">
         {invoice.changes.length > 0 && (
           <>
@@ -70,7 +70,7 @@ export const PaidWith = ({ settled }: { settled: InvoiceAtDesk['settled'] }) =>
 export function CostsBeside({ costs }: { costs: InvoiceAtDesk['costs'] }) {
   return (
     <>
-      <h2 style={{ marginTop: 18 }}>Costs beside it, for us</h2>
+      <h2 className="above-more">Costs beside it, for us</h2>
       <dl className="pairs">
         {costs.rows.map(({ id, what, supplier, amount }) => (
           <Fragment key={id}>

@@ -63,7 +63,7 @@ export function CustomerForm({
       onCancel={close}
     >
       {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       <Form
         form={form}
         disabled={busy}

@@ -57,7 +57,7 @@ function SiteForm({
       onCancel={close}
     >
       {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       <Form
         form={form}
         disabled={busy}
@@ -185,29 +185,25 @@ export function CustomerPage({
           <div className="panel">
             <h2>Sites</h2>
             {sites.map((each) => (
-              <p key={each.id} style={{ margin: '0 0 8px' }}>
+              <p key={each.id} className="above-least">
                 {each.line}{' '}
                 <Button size="small" type="link" onClick={() => setSite(each)}>
                   change
                 </Button>
-                {each.internalNote && (
-                  <span className="note-ours" style={{ display: 'block' }}>
-                    {each.internalNote}
-                  </span>
-                )}
+                {each.internalNote && <span className="note-ours block">{each.internalNote}</span>}
               </p>
             ))}
             <Button size="small" onClick={() => setSite('new')}>
               Add a site
             </Button>
-            <h2 style={{ marginTop: 18 }}>Billing address</h2>
-            <p style={{ margin: 0 }}>
+            <h2 className="above-more">Billing address</h2>
+            <p className="no-space">
               {customer.billing.street}
               <br />
               {customer.billing.city}, {customer.billing.region} {customer.billing.postcode}
             </p>
-            <h2 style={{ marginTop: 18 }}>Reach them</h2>
-            <p style={{ margin: 0 }}>
+            <h2 className="above-more">Reach them</h2>
+            <p className="no-space">
               {customer.contactName}
               <br />
               {customer.phone}

@@ -15,7 +15,7 @@ export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
   return (
     <div className="panel">
       <h2>Cash</h2>
-      <p style={{ marginTop: 0 }}>
+      <p className="no-above">
         {cash.lowest
           ? `At the lowest, on ${showShortDate(cash.lowest.day)}, ${showDecimal(withoutSign(cash.lowest.balance))} ${currency} of ours was in it.`
           : 'Never in front of the customer’s money.'}{' '}

@@ -96,11 +96,11 @@ export function CostsDialog({
           </>
         }
       >
-        {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 10 }} />}
+        {trouble && <Alert type="error" title={trouble} className="below" />}
         <div className="library-bar">
           <Select
             aria-label="Trade of the items"
-            style={{ width: 180 }}
+            className="wide-choice"
             value={trade}
             options={[
               { value: '', label: 'Every trade' },
@@ -119,7 +119,7 @@ export function CostsDialog({
           <Select
             mode="multiple"
             aria-label="Cost types"
-            style={{ minWidth: 170 }}
+            className="wide-name"
             value={types}
             options={raisableTypes.map((type) => ({ value: type, label: type }))}
             onChange={typed(setTypes)}

@@ -152,7 +152,7 @@ export function ImportPage() {
   const count = preview ? preview.counts.added + preview.counts.changed : 0;
   return (
     <div className="import">
-      {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
+      {trouble && <Alert type="error" title={trouble} className="below" />}
       {stage.at === 'choose' && (
         <div className="import-drop">
           <FileDrop
@@ -217,7 +217,7 @@ export function ImportPage() {
             </span>
           </div>
           {file.remarks.map((remark) => (
-            <Alert key={remark} type="warning" title={remark} style={{ marginBottom: 8 }} />
+            <Alert key={remark} type="warning" title={remark} className="below-less" />
           ))}
           <MatchingTable file={file} matching={matching} match={match} />
           {preview && <ImportPlanView preview={preview} />}

@@ -54,7 +54,7 @@ export function LibraryPicker({
       showSearch={{ filterOption: false, onSearch: search }}
       aria-label={label}
       placeholder={placeholder}
-      style={{ width: '100%' }}
+      className="full-width"
       value={shown}
       options={options}
       popupMatchSelectWidth={380}

@@ -268,12 +268,12 @@ export function RatesPage({
           </span>
         )}
       </header>
-      {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
+      {trouble && <Alert type="error" title={trouble} className="below" />}
       {stuck > 0 && (
         <Alert
           type="warning"
           title={`${stuck} ${stuck === 1 ? 'change' : 'changes'} got no answer. What you typed is kept.`}
-          style={{ marginBottom: 12 }}
+          className="below"
           action={
             <Button
               size="small"

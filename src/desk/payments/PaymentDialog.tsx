@@ -118,7 +118,7 @@ export function PaymentDialog({
       onCancel={close}
     >
       {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       {doubts && (
         <Alert
           type="warning"
@@ -126,7 +126,7 @@ export function PaymentDialog({
           description={doubts.map((doubt) => (
             <p key={doubt}>{doubt}</p>
           ))}
-          style={{ marginBottom: 12 }}
+          className="below"
         />
       )}
       <Form
@@ -188,7 +188,7 @@ export function PaymentDialog({
               label={`${invoice.number} ${invoice.title}, ${showDecimal(invoice.open)} open`}
               rules={[readable]}
             >
-              <Input inputMode="decimal" style={{ width: 160 }} />
+              <Input inputMode="decimal" className="wide-choice" />
             </Form.Item>
           ))}
         <Form.Item name="reference" label="Reference">

@@ -76,10 +76,10 @@ export function RefundDialog({
       onCancel={close}
     >
       {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       <label className="bill-field">
         Amount in {agreement.currency}, at most {showDecimal(agreement.credit)}
-        <Input style={{ width: 160 }} value={amount} onChange={({ target }) => setAmount(target.value)} />
+        <Input className="wide-choice" value={amount} onChange={({ target }) => setAmount(target.value)} />
       </label>
       <Radio.Group
         aria-label="How it went"

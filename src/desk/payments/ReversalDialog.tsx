@@ -79,7 +79,7 @@ export function ReversalDialog({
       onCancel={close}
     >
       {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 10 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       <label className="bill-field">
         Why
         <Input

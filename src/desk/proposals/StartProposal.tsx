@@ -106,7 +106,7 @@ export function StartProposal({
       <header className="page-head">
         <h1>New proposal</h1>
       </header>
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 14 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       <Form
         form={form}
         layout="vertical"
@@ -134,7 +134,7 @@ export function StartProposal({
           <Form.Item
             name="customerId"
             label="For"
-            style={{ flex: 1 }}
+            className="grows"
             rules={[{ required: true, message: 'Pick a customer, or add one.' }]}
           >
             <Select

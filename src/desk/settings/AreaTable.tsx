@@ -60,7 +60,7 @@ export function AreaTable({
           />
         </label>
         {isOwner && (
-          <Button style={{ marginTop: 8 }} onClick={() => void submit()}>
+          <Button className="above-less" onClick={() => void submit()}>
             Load the table
           </Button>
         )}

@@ -28,7 +28,7 @@ function Days({
     <Input
       aria-label={name}
       disabled={disabled}
-      style={{ width: 56 }}
+      className="wide-figure"
       inputMode="numeric"
       value={text}
       status={Number(text.replace('−', '-')) === value ? '' : 'error'}
@@ -66,7 +66,7 @@ export function LateSettings({
         <Select
           aria-label="What paying late costs"
           disabled={disabled}
-          style={{ width: 180 }}
+          className="wide-choice"
           value={late?.kind ?? 'nothing'}
           onChange={(kind: 'nothing' | LateTerms['kind']) =>
             change(kind === 'nothing' ? withoutLate : { ...money, late: terms[kind] })
@@ -82,7 +82,7 @@ export function LateSettings({
             <Input
               aria-label="Interest, percent a year"
               disabled={disabled}
-              style={{ width: 70 }}
+              className="wide-figure"
               inputMode="decimal"
               value={late.percent}
               onChange={({ target }) => change({ ...money, late: { ...late, percent: target.value } })}
@@ -95,7 +95,7 @@ export function LateSettings({
             <Input
               aria-label="Late fee"
               disabled={disabled}
-              style={{ width: 90 }}
+              className="wide-amount"
               inputMode="decimal"
               value={late.amount}
               onChange={({ target }) => change({ ...money, late: { ...late, amount: target.value } })}
@@ -118,7 +118,7 @@ export function LateSettings({
         )}
       </div>
       {late && (
-        <p className="soft" style={{ margin: '4px 0 0' }}>
+        <p className="soft above-least">
           It stands on every invoice issued from now on, and is charged when you press the button.
         </p>
       )}
@@ -138,14 +138,14 @@ export function LateSettings({
           </label>
           <Input
             aria-label="Subject"
-            style={{ width: 200 }}
+            className="wide-choice"
             maxLength={200}
             value={step.subject}
             onChange={({ target }) => setStep(step.id, { subject: target.value })}
           />
           <Input.TextArea
             aria-label="Words to the customer"
-            style={{ flex: 1, minWidth: 240 }}
+            className="grows wide-name"
             rows={2}
             maxLength={2000}
             value={step.words}
@@ -182,11 +182,11 @@ export function LateSettings({
           Add a reminder
         </Button>
       )}
-      <p className="soft" style={{ margin: '4px 0 0' }}>
+      <p className="soft above-least">
         Number, what is open, the due date, what being late costs and a link to pay are added to your words.
       </p>
       {reminders.steps.length > 0 && (
-        <div style={{ margin: '8px 0 0' }}>
+        <div className="above-least">
           <Checkbox
             disabled={disabled}
             checked={reminders.byItself}

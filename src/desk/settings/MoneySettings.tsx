@@ -34,7 +34,7 @@ export function MoneySettings({
           <fieldset key={preset.id} className="load-set" disabled={disabled}>
             <Input
               aria-label="Name of the schedule"
-              style={{ width: 180 }}
+              className="wide-choice"
               maxLength={200}
               value={preset.name}
               onChange={({ target }) => setPreset(preset.id, { ...preset, name: target.value })}
@@ -42,7 +42,7 @@ export function MoneySettings({
             <label>
               up to{' '}
               <Input
-                style={{ width: 110 }}
+                className="wide-amount"
                 inputMode="decimal"
                 placeholder="any size"
                 value={preset.upTo ?? ''}
@@ -91,7 +91,7 @@ export function MoneySettings({
       <Select
         aria-label="Whose law limits deposits"
         disabled={disabled}
-        style={{ minWidth: 200 }}
+        className="wide-name"
         value={deposit?.place ?? ''}
         onChange={(place) =>
           change(place === '' ? withoutDeposit : { ...money, deposit: { blocks: false, ...deposit, place } })
@@ -107,7 +107,7 @@ export function MoneySettings({
           <span className="soft">
             at most {law.inWords} ({law.source})
           </span>
-          <div style={{ marginTop: 8 }}>
+          <div className="above-less">
             <Checkbox
               disabled={disabled}
               checked={deposit!.blocks}
@@ -120,7 +120,7 @@ export function MoneySettings({
           </div>
         </>
       )}
-      <div style={{ margin: '14px 0' }}>
+      <div className="above-least">
         <Checkbox
           disabled={disabled}
           checked={coolingOff !== undefined}
@@ -131,7 +131,7 @@ export function MoneySettings({
           Customers may cancel until the third business day after signing (FTC, 16 CFR Part 429)
         </Checkbox>
         {coolingOff && (
-          <div style={{ margin: '6px 0 0 24px' }}>
+          <div className="above-least">
             <Checkbox
               disabled={disabled}
               checked={coolingOff.holdDeposit}

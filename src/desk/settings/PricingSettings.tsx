@@ -55,7 +55,7 @@ export function PricingSettings({
         <fieldset key={set.id} className="load-set" disabled={disabled}>
           <Input
             aria-label="Name of the markup level"
-            style={{ width: 180 }}
+            className="wide-choice"
             maxLength={200}
             value={set.name}
             onChange={({ target }) => setSet(set.id, { ...set, name: target.value })}
@@ -64,7 +64,7 @@ export function PricingSettings({
             <label key={load.id}>
               {load.name}{' '}
               <Input
-                style={{ width: 64 }}
+                className="wide-figure"
                 inputMode="decimal"
                 value={load.percent}
                 onChange={({ target }) =>

@@ -2,7 +2,7 @@ import { refuseEarlyDeposit } from './earlyDeposit';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { InvoiceDraft, LoadedAgreement } from '@/core/billing';
-import { BillingError, makeCredit, makeInvoice } from '@/core/billing';
+import { BillingError, NothingToBill, makeCredit, makeInvoice } from '@/core/billing';
 import { NotADecimal } from '@/core/number';
 import type { BillingAsk, CreditAsk } from '@/model';
 import { CreditInput, DraftInput, EntityId, IssueInput } from '@/model';
@@ -27,7 +27,11 @@ function refusing<T>(make: () => T): T {
   try {
     return make();
   } catch (error) {
-    if (error instanceof BillingError) throw new Problem('cannot-be-billed', error.message);
+    if (error instanceof BillingError)
+      throw new Problem(
+        error instanceof NothingToBill ? 'nothing-to-bill' : 'cannot-be-billed',
+        error.message,
+      );
     if (error instanceof NotADecimal)
       throw new Problem('too-many-decimals', 'The currency has fewer decimals than that amount.');
     throw error;

@@ -136,7 +136,8 @@ export interface Booklet {
   readonly site: string;
   /** Revising: it was reopened at the desk; a new revision is on its way. */
   readonly state: 'open' | 'revising' | 'accepted' | 'declined' | 'lapsed' | 'withdrawn';
-  readonly revision: { readonly id: string; readonly number: number; readonly sentAt: string };
+  /** Without an identity where it is shown before it is sent. */
+  readonly revision: { readonly id: string | null; readonly number: number; readonly sentAt: string };
   readonly choices: Choices;
   /** The count of changes the choices are of. */
   readonly chosen: number;
@@ -162,8 +163,11 @@ export interface Booklet {
   readonly questions: readonly Asked[];
 }
 
+/** A booklet of what was sent. */
+export type SentBooklet = Booklet & { readonly revision: { readonly id: string } };
+
 /** The booklet behind a private link; notes that it was opened. */
-export async function openBooklet(visitor: Visitor): Promise<Booklet> {
+export async function openBooklet(visitor: Visitor): Promise<SentBooklet> {
   return inCompany(visitor.companyId, async (tx) => {
     const current = await currentRevision(tx, visitor);
     const [known] = await linkById(tx, visitor.linkId);
@@ -171,14 +175,15 @@ export async function openBooklet(visitor: Visitor): Promise<Booklet> {
       lastOpenedAt: visitor.now,
       firstOpenedAt: known?.firstOpenedAt ?? visitor.now,
     });
-    return readBooklet(tx, current);
+    const booklet = await readBooklet(tx, current);
+    return { ...booklet, revision: { ...booklet.revision, id: current.revision.id } };
   });
 }
 
 type Current = Awaited<ReturnType<typeof currentRevision>>;
-/** What a booklet is built from: a revision, or (in the preview) the document as it stands. */
+/** What a booklet is built from: a revision, or (in the preview, without an identity) the document as it stands. */
 export type Readable = Pick<Current, 'proposal' | 'document' | 'ours' | 'state' | 'today' | 'now'> & {
-  readonly revision: Pick<Current['revision'], 'id' | 'number' | 'sentAt'>;
+  readonly revision: Pick<Current['revision'], 'number' | 'sentAt'> & { readonly id: string | null };
 };
 
 /** The booklet of a loaded revision. */
@@ -189,14 +194,14 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const [seller] = await findNameOfPerson(tx, row.sellerId);
   const [signed] = await agreementByProposalId(tx, row.id);
   const change = row.agreementId ? await changeSeen(tx, row.id, row.agreementId, ours.timeZone) : null;
-  const [declined] = await declineByRevisionId(tx, newest.id);
+  const [declined] = newest.id === null ? [] : await declineByRevisionId(tx, newest.id);
   const seen = { id: newest.id, proposalId: row.id, number: newest.number };
   const chosen = await choicesOf(tx, seen, document);
   const kept = await keptOn(tx, seen, document);
   const choices = signed?.choices ?? change?.choices ?? chosen.choices;
   const frozen =
     signed && signed.revisionId !== newest.id ? await documentOf(tx, signed.revisionId) : document;
-  const revising = row.state === 'draft' && row.sentSaveNumber !== null && current.revision.id !== row.id;
+  const revising = row.state === 'draft' && row.sentSaveNumber !== null && newest.id !== null;
   const open = (state === 'draft' && !revising) || state === 'sent';
   const offer = open ? offerOf(frozen) : null;
   return {

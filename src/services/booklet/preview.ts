@@ -27,7 +27,7 @@ export async function previewBooklet(
     const ours = await companyOf(tx, actor.companyId);
     const booklet = await readBooklet(tx, {
       proposal: row,
-      revision: sent ?? { id: proposalId, number: (newest?.number ?? 0) + 1, sentAt: actor.now },
+      revision: sent ?? { id: null, number: (newest?.number ?? 0) + 1, sentAt: actor.now },
       document: row.document,
       ours,
       today: businessDate(actor.now, ours.timeZone),

@@ -50,7 +50,7 @@ export function useKeptForm<T>(
     notice: back && (
       <Alert
         type="info"
-        style={{ marginBottom: 12 }}
+        className="below"
         title={
           back === 'as it was'
             ? 'What you typed here before is back. It is not saved yet.'

@@ -77,7 +77,7 @@ export function BillSums({
       ) : (
         <p className="empty">Type a percent, a quantity or an amount in a row, or pick another way above.</p>
       )}
-      <h2 style={{ marginTop: 16 }}>The agreement after it</h2>
+      <h2 className="above-more">The agreement after it</h2>
       <dl className="pairs">
         <dt>Contract sum</dt>
         <dd>{money.show(after.sumToDate)}</dd>

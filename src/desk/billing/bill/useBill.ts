@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import type { InvoiceDraft, WorkRow } from '@/core/billing';
-import { BillingError, makeInvoice, positionOf, workRows } from '@/core/billing';
+import { BillingError, makeInvoice, NothingToBill, positionOf, workRows } from '@/core/billing';
 import { writeAmount } from '@/core/number';
 import type { BillingAsk, LineAsk } from '@/model';
 
@@ -67,7 +67,7 @@ export function useBill({ ledger }: ProgressBilling, first: BillingAsk | null) {
       try {
         makeInvoice(ledger, { lines });
       } catch (error) {
-        if (!(error instanceof BillingError) || !error.message.startsWith('There is nothing')) throw error;
+        if (!(error instanceof NothingToBill)) throw error;
       }
       setAsk({ lines });
     }

@@ -85,7 +85,7 @@ export function AcceptFor({
         other choices, make them in the preview first.
       </p>
       {notice}
-      {refused && <Alert type="error" title={refused} style={{ marginBottom: 12 }} />}
+      {refused && <Alert type="error" title={refused} className="below" />}
       <Form
         name="yes"
         form={form}

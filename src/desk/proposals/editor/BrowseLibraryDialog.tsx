@@ -9,7 +9,7 @@ import { unitAfter } from '@/model';
 import { TradeBrowser } from '../../library/TradeBrowser';
 import { newPartId, useEditor } from './context';
 import type { Found } from '../../library/search';
-import { useTake } from './useTake';
+import { useTake } from './addLine/useTake';
 
 /** The library by trade, over the sheet: a tap takes one, another tap one more; a bundle then asks its inputs. */
 export function BrowseLibraryDialog({

@@ -73,9 +73,7 @@ export function MoreActs({
           )
         }
       >
-        {said && (
-          <Alert type={said.good ? 'success' : 'error'} title={said.text} style={{ marginBottom: 12 }} />
-        )}
+        {said && <Alert type={said.good ? 'success' : 'error'} title={said.text} className="below" />}
         <label className="field">
           Name
           <Input value={name} maxLength={100} onChange={({ target }) => setName(target.value)} />

@@ -18,7 +18,7 @@ import { AcceptFor } from './AcceptFor';
 import type { Compare } from './Revisions';
 import { Revisions } from './Revisions';
 import { useEditor } from './context';
-import type { Missed } from './documentStore';
+import type { Missed } from './storeTypes';
 import { asked } from '@/ui/asked';
 import type { ShowLinkAction } from '../../ShowLink';
 import { ShowLink } from '../../ShowLink';

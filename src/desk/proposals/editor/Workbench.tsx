@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { TABLET, useNarrow } from '@/ui/screen/useScreenWidth';
-import { AddLine } from './AddLine';
+import { AddLine } from './addLine/AddLine';
 import { EffectStep } from './change/EffectStep';
 import { ChoicesStep } from './choices/ChoicesStep';
 import type { Reveal } from './context';

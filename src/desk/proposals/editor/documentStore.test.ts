@@ -5,8 +5,8 @@ import { addLines, fromJsonPatch, plainLine, removePart, setDocumentText, setQua
 import type { JsonPatchStep } from '@/core/editing';
 import type { Answer, ProposalDocument } from '@/model';
 import { line, plainDocument } from '../../../../tests/support/documents';
-import type { KeptEdits, Missed } from './documentStore';
-import { createDocumentStore } from './documentStore';
+import type { KeptEdits, Missed } from './storeTypes';
+import { DocumentStore } from './documentStore';
 
 enablePatches();
 
@@ -65,7 +65,7 @@ function server(first: ProposalDocument) {
 /** A page of one person, with what their browser keeps. */
 function page(on: ReturnType<typeof server>, by: string, kept?: KeptEdits | null) {
   const box: { kept: KeptEdits | null } = { kept: kept ?? null };
-  const store = createDocumentStore('p', on.document(), on.saves(), on.save(by));
+  const store = new DocumentStore('p', on.document(), on.saves(), on.save(by));
   store.keepWith((edits) => (box.kept = edits));
   if (kept) void store.restore(kept);
   return { store, box };
@@ -160,7 +160,7 @@ test('what a page sent as it was left is nobody else’s change to the next page
       const arrived = one.store.flush();
       const kept = keptWhen === 'before it was sent' ? early : one.box.kept;
       // The next page has read the proposal before the save was there, or after it.
-      const open = () => createDocumentStore('p', on.document(), on.saves(), on.save('a'));
+      const open = () => new DocumentStore('p', on.document(), on.saves(), on.save('a'));
       let next = open();
       expect(on.document()).toBe(before);
       await arrived;
@@ -178,7 +178,7 @@ test('what a page sent as it was left is nobody else’s change to the next page
 test('a server that hangs: after a while it is said that nothing is saved, and it is tried again until it is', async () => {
   const on = server(first);
   let hangs = 1;
-  const store = createDocumentStore('p', first, 0, (input) => {
+  const store = new DocumentStore('p', first, 0, (input) => {
     if (hangs-- > 0) return new Promise(() => undefined);
     return on.save('a')(input as never);
   });

@@ -2,12 +2,12 @@
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ProposalDocument } from '@/model';
-import type { SaveProposal } from './documentStore';
-import { createDocumentStore } from './documentStore';
+import type { SaveProposal } from './storeTypes';
+import { DocumentStore } from './documentStore';
 import { useKeptEdits } from './useKeptEdits';
 import { useOthers } from './useOthers';
 
-export type { SaveProposal, Saving } from './documentStore';
+export type { SaveProposal, Saving } from './storeTypes';
 
 /** A proposal document in work on a screen; how it is kept and saved is the store's. */
 export function useDocument(
@@ -16,7 +16,7 @@ export function useDocument(
   firstSave: number,
   save: SaveProposal,
 ) {
-  const [store] = useState(() => createDocumentStore(proposalId, first, firstSave, save));
+  const [store] = useState(() => new DocumentStore(proposalId, first, firstSave, save));
   const snapshot = useSyncExternalStore(store.subscribe, store.read, store.read);
   useKeptEdits(proposalId, store);
   useOthers(proposalId, store);

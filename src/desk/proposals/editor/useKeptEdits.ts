@@ -3,7 +3,8 @@
 import { useEffect } from 'react';
 import { forget, keep, keysFrom, readKept } from '@/ui/kept/store';
 import { useKeptKey } from '@/ui/kept/KeptFor';
-import type { DocumentStore, KeptEdits } from './documentStore';
+import type { DocumentStore } from './documentStore';
+import type { KeptEdits } from './storeTypes';
 
 /** Does something once a name is free: at once, or when the page that holds it is gone. It is held until then. */
 function whenFree(name: string, signal: AbortSignal, act: () => Promise<void>): void {

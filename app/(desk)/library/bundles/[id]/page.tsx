@@ -4,7 +4,7 @@ import { may } from '@/services/actor';
 import { bundlesWith, readBundle } from '@/services/library/bundles';
 import { Problem } from '@/services/problem';
 import { readSettings } from '@/services/settings/settings';
-import { BundleEditor } from '@/desk/library/BundleEditor';
+import { BundleEditor } from '@/desk/library/bundle/BundleEditor';
 import { isId } from '@/model';
 import '@/desk/proposals/editor/editor.css';
 import '@/desk/proposals/editor/sheet.css';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { may } from '@/services/actor';
 import { readSettings } from '@/services/settings/settings';
-import { BundleEditor } from '@/desk/library/BundleEditor';
+import { BundleEditor } from '@/desk/library/bundle/BundleEditor';
 import '@/desk/proposals/editor/editor.css';
 import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';

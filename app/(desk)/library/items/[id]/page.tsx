@@ -6,7 +6,7 @@ import { readItem } from '@/services/library/items';
 import { listCrews, listRates } from '@/services/library/rates';
 import { Problem } from '@/services/problem';
 import { readSettings } from '@/services/settings/settings';
-import { ItemEditor } from '@/desk/library/ItemEditor';
+import { ItemEditor } from '@/desk/library/item/ItemEditor';
 import { isId } from '@/model';
 import '@/desk/proposals/editor/editor.css';
 import '@/desk/proposals/editor/sheet.css';
@@ -29,7 +29,6 @@ export default async function ItemPage({ params }: { params: Promise<{ id: strin
     <ItemEditor
       key={id}
       known={known}
-      itemId={id}
       standsIn={await bundlesWith(actor, id)}
       rates={await listRates(actor)}
       crews={await listCrews(actor)}

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { may } from '@/services/actor';
 import { listCrews, listRates } from '@/services/library/rates';
 import { readSettings } from '@/services/settings/settings';
-import { ItemEditor } from '@/desk/library/ItemEditor';
+import { ItemEditor } from '@/desk/library/item/ItemEditor';
 import '@/desk/proposals/editor/editor.css';
 import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';
@@ -17,7 +17,6 @@ export default async function NewItemPage() {
   return (
     <ItemEditor
       known={null}
-      itemId={null}
       standsIn={[]}
       rates={await listRates(actor)}
       crews={await listCrews(actor)}

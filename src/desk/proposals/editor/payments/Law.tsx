@@ -29,7 +29,7 @@ export function Law({
   return (
     <Alert
       type={money.deposit?.blocks ? 'error' : 'warning'}
-      style={{ marginBottom: 12 }}
+      className="below"
       title={`The deposit is more than ${over.law.place} allows: at most ${showAmount(over.limit, minorDigits)}, ${over.law.inWords} (${over.law.source}).${
         money.deposit?.blocks ? ' It cannot be sent like this.' : ''
       }`}

@@ -143,7 +143,7 @@ export function PaymentsStep({ money: ours }: { money: CompanyMoney }) {
               aria-label="Use a saved schedule"
               placeholder="Use a saved schedule"
               value={null}
-              style={{ minWidth: 240 }}
+              className="wide-name"
               onChange={(id: string | null) => id && take(id)}
               options={presets.map(({ id, name, upTo }) => ({
                 value: id,

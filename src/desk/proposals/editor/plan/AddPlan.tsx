@@ -88,7 +88,7 @@ export function AddPlan({
 
   return (
     <Modal open={open} onCancel={shut} footer={null} title="Add a plan" width={640} destroyOnHidden>
-      {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
+      {trouble && <Alert type="error" title={trouble} className="below" />}
       {busy ? (
         <p role="status">{busy}</p>
       ) : chosen ? (

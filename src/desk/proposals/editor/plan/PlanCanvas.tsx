@@ -1,26 +1,19 @@
 'use client';
 
-import { select } from 'd3-selection';
-import type { ZoomBehavior } from 'd3-zoom';
-import { zoom as zoomBehaviour, zoomIdentity, zoomTransform } from 'd3-zoom';
-import type { KeyboardEvent, PointerEvent as ReactPointerEvent } from 'react';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { samePoint } from '@/core/plan';
+import type { KeyboardEvent } from 'react';
+import { useState } from 'react';
 import type { Plan, PlanPoint } from '@/model';
 import type { PlanMark } from '@/ui/PlanFigures';
 import { PlanFigures } from '@/ui/PlanFigures';
-import type { Tool } from './drawing';
-import { magnets, settled } from './drawing';
+import type { DraggedCorner } from './CornerHandles';
+import { CornerHandles } from './CornerHandles';
+import type { Corner, Tool } from './drawing';
+import { settled, withCornerAt } from './drawing';
+import { PlanDrawn, ScaleMark } from './PlanDrawn';
+import { REACH, usePlanPointer } from './usePlanPointer';
+import { usePlanZoom } from './usePlanZoom';
 
-/** How near a corner counts as on it, in pixels of the screen. */
-const REACH = 9;
-const STILL = 4;
-
-export interface Corner {
-  readonly traced: string;
-  readonly figure: number;
-  readonly point: number;
-}
+const ZOOM_STEP = 1.4;
 
 interface CanvasProps {
   readonly plan: Plan;
@@ -36,98 +29,28 @@ interface CanvasProps {
   readonly moveCorner: (corner: Corner, to: PlanPoint) => void;
 }
 
-const points = (all: readonly PlanPoint[]) => all.map((point) => point.join(',')).join(' ');
-
 /** The plan itself: zooms, takes points by pointer, finger or keyboard, and shows what is traced on it. */
-export function PlanCanvas(props: CanvasProps) {
-  const {
-    plan,
-    href,
-    marks,
-    tool,
-    drawn,
-    selected,
-    readOnly,
-    place,
-    finish,
-    select: choose,
-    moveCorner,
-  } = props;
-  const svg = useRef<SVGSVGElement>(null);
-  const zoom = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
-  const [view, setView] = useState({ x: 0, y: 0, k: 0.03 });
-  const [hover, setHover] = useState<PlanPoint | null>(null);
-  const [dragged, setDragged] = useState<{ corner: Corner; to: PlanPoint } | null>(null);
-  const pressed = useRef<{ x: number; y: number; many: boolean } | null>(null);
-  const fingers = useRef(new Set<number>());
-  const toolNow = useRef(tool);
-  useEffect(() => {
-    toolNow.current = tool;
-  }, [tool]);
-
-  const fit = useCallback(() => {
-    const box = svg.current?.getBoundingClientRect();
-    if (!box || !zoom.current || box.width === 0) return;
-    const k = Math.min(box.width / plan.width, box.height / plan.height) * 0.96;
-    const moved = zoomIdentity
-      .translate((box.width - plan.width * k) / 2, (box.height - plan.height * k) / 2)
-      .scale(k);
-    zoom.current.scaleExtent([k / 2, k * 40]).transform(select(svg.current!), moved);
-  }, [plan.width, plan.height]);
-
-  useEffect(() => {
-    const element = svg.current!;
-    const behaviour = zoomBehaviour<SVGSVGElement, unknown>()
-      .filter((event: MouseEvent | TouchEvent | WheelEvent) => {
-        if (event.type === 'wheel') return true;
-        if ('touches' in event) return event.touches.length > 1 || toolNow.current === 'move';
-        return event.button === 1 || (event.button === 0 && toolNow.current === 'move');
-      })
-      .on('zoom', ({ transform }: { transform: { x: number; y: number; k: number } }) =>
-        setView({ x: transform.x, y: transform.y, k: transform.k }),
-      );
-    zoom.current = behaviour;
-    select(element).call(behaviour).on('dblclick.zoom', null);
-    fit();
-    return () => {
-      select(element).on('.zoom', null);
-    };
-  }, [fit]);
-
-  const near = magnets(plan, drawn);
-  const at = (
-    event: { clientX: number; clientY: number; shiftKey: boolean },
-    except?: PlanPoint,
-  ): PlanPoint => {
-    const box = svg.current!.getBoundingClientRect();
-    const { x, y, k } = zoomTransform(svg.current!);
-    return settled(
-      [(event.clientX - box.left - x) / k, (event.clientY - box.top - y) / k],
-      plan,
-      except ? near.filter((point) => !samePoint(point, except)) : near,
-      REACH / k,
-      drawn.at(-1),
-      event.shiftKey,
-    );
-  };
-
-  const onPointerDown = (event: ReactPointerEvent) => {
-    fingers.current.add(event.pointerId);
-    pressed.current =
-      event.button === 0 ? { x: event.clientX, y: event.clientY, many: fingers.current.size > 1 } : null;
-    if (fingers.current.size > 1 && pressed.current) pressed.current.many = true;
-  };
-  const onPointerUp = (event: ReactPointerEvent) => {
-    fingers.current.delete(event.pointerId);
-    const from = pressed.current;
-    pressed.current = null;
-    if (!from || from.many || Math.hypot(event.clientX - from.x, event.clientY - from.y) > STILL) return;
+export function PlanCanvas({
+  plan,
+  href,
+  marks,
+  tool,
+  drawn,
+  selected,
+  readOnly,
+  place,
+  finish,
+  select,
+  moveCorner,
+}: CanvasProps) {
+  const [dragged, setDragged] = useState<DraggedCorner | null>(null);
+  const { svg, view, fit, zoomBy } = usePlanZoom(plan, tool);
+  const { hover, setHover, near, at, handlers } = usePlanPointer(svg, plan, tool, drawn, (event, point) => {
     if (tool === 'move')
-      choose((event.target as Element).closest<SVGGElement>('[data-mark]')?.dataset.mark ?? null);
-    else if (!readOnly) place(at(event));
-  };
+      select((event.target as Element).closest<SVGGElement>('[data-mark]')?.dataset.mark ?? null);
+    else if (!readOnly) place(point);
+  });
 
-  const zoomBy = (by: number) => zoom.current?.scaleBy(select(svg.current!), by);
   const onKeyDown = (event: KeyboardEvent) => {
     const step = (event.shiftKey ? 1 : 12) / view.k;
     const moves: Record<string, readonly [number, number]> = {
@@ -142,34 +65,16 @@ export function PlanCanvas(props: CanvasProps) {
       setHover(settled([from[0]! + move[0], from[1]! + move[1]], plan, [], 0, undefined, false));
     } else if (event.key === ' ' && hover && tool !== 'move' && !readOnly)
       place(settled([hover[0]!, hover[1]!], plan, near, REACH / view.k, undefined, false));
-    else if (event.key === '+') zoomBy(1.4);
-    else if (event.key === '-') zoomBy(1 / 1.4);
+    else if (event.key === '+') zoomBy(ZOOM_STEP);
+    else if (event.key === '-') zoomBy(1 / ZOOM_STEP);
     else if (event.key === '0') fit();
     else return;
     event.preventDefault();
   };
 
-  const em = 14 / view.k;
-  const shown = dragged
-    ? marks.map((mark) =>
-        mark.id === dragged.corner.traced
-          ? {
-              ...mark,
-              figures: mark.figures.map((figure, f) =>
-                f === dragged.corner.figure
-                  ? {
-                      ...figure,
-                      points: figure.points.map((point, p) =>
-                        p === dragged.corner.point ? dragged.to : point,
-                      ),
-                    }
-                  : figure,
-              ),
-            }
-          : mark,
-      )
-    : marks;
-  const rubber = hover && drawn.length > 0 ? [...drawn, hover] : drawn;
+  const pixel = 1 / view.k;
+  const shown = dragged ? withCornerAt(marks, dragged.corner, dragged.to) : marks;
+  const held = tool === 'move' && !readOnly ? plan.traced.find(({ id }) => id === selected) : undefined;
   return (
     <div className="plan-canvas">
       <svg
@@ -178,92 +83,37 @@ export function PlanCanvas(props: CanvasProps) {
         tabIndex={0}
         role="application"
         aria-label={`${plan.name}. Arrow keys move the cross, Space sets a point, Enter finishes, + and − zoom.`}
-        onPointerDown={onPointerDown}
-        onPointerMove={(event) => event.pointerType !== 'touch' && tool !== 'move' && setHover(at(event))}
-        onPointerUp={onPointerUp}
-        onPointerCancel={(event) => fingers.current.delete(event.pointerId)}
-        onPointerLeave={(event) => {
-          fingers.current.delete(event.pointerId);
-          setHover(null);
-        }}
+        {...handlers}
         onDoubleClick={() => tool !== 'move' && finish()}
         onKeyDown={onKeyDown}
       >
         <g transform={`translate(${view.x} ${view.y}) scale(${view.k})`}>
           <image href={href} width={plan.width} height={plan.height} />
-          <PlanFigures marks={shown} size={em} selected={selected} />
-          {plan.scale && (
-            <g className="plan-scale">
-              <path d={`M${plan.scale.from.join(' ')}L${plan.scale.to.join(' ')}`} />
-              {[plan.scale.from, plan.scale.to].map((point, i) => (
-                <circle key={i} cx={point[0]} cy={point[1]} r={4 / view.k} />
-              ))}
-            </g>
-          )}
-          {drawn.length > 0 && (
-            <g className="plan-drawn">
-              {(tool === 'area' || tool === 'cut') && rubber.length > 2 ? (
-                <polygon points={points(rubber)} />
-              ) : (
-                <polyline points={points(rubber)} />
-              )}
-              {drawn.map((point, i) => (
-                <circle key={i} cx={point[0]} cy={point[1]} r={4.5 / view.k} />
-              ))}
-            </g>
-          )}
-          {hover && tool !== 'move' && (
-            <path
-              className="plan-aim"
-              d={`M${hover[0]! - 9 / view.k} ${hover[1]}h${18 / view.k}M${hover[0]} ${hover[1]! - 9 / view.k}v${18 / view.k}`}
+          <PlanFigures marks={shown} size={14 * pixel} selected={selected} />
+          {plan.scale && <ScaleMark scale={plan.scale} pixel={pixel} />}
+          <PlanDrawn tool={tool} drawn={drawn} hover={hover} pixel={pixel} />
+          {held && (
+            <CornerHandles
+              traced={held}
+              radius={6 * pixel}
+              dragged={dragged}
+              setDragged={setDragged}
+              at={at}
+              moveCorner={moveCorner}
             />
           )}
-          {tool === 'move' &&
-            !readOnly &&
-            plan.traced
-              .filter(({ id }) => id === selected)
-              .flatMap((traced) =>
-                traced.figures.flatMap(({ points: corners }, figure) =>
-                  corners.map((corner, point) => {
-                    const here = { traced: traced.id, figure, point };
-                    const moving =
-                      dragged?.corner.figure === figure && dragged.corner.point === point
-                        ? dragged.to
-                        : corner;
-                    return (
-                      <circle
-                        key={`${figure} ${point}`}
-                        className="plan-handle"
-                        cx={moving[0]}
-                        cy={moving[1]}
-                        r={6 / view.k}
-                        onMouseDown={(event) => event.stopPropagation()}
-                        onTouchStart={(event) => event.stopPropagation()}
-                        onPointerDown={(event) => {
-                          event.stopPropagation();
-                          event.currentTarget.setPointerCapture(event.pointerId);
-                          setDragged({ corner: here, to: corner });
-                        }}
-                        onPointerMove={(event) => {
-                          if (dragged) setDragged({ corner: here, to: at(event, corner) });
-                        }}
-                        onPointerUp={(event) => {
-                          event.stopPropagation();
-                          if (dragged && !samePoint(dragged.to, corner)) moveCorner(here, dragged.to);
-                          setDragged(null);
-                        }}
-                      />
-                    );
-                  }),
-                ),
-              )}
         </g>
       </svg>
       <div className="plan-zoom">
-        <button type="button" aria-label="Zoom in" title="Zoom in (+)" onClick={() => zoomBy(1.4)}>
+        <button type="button" aria-label="Zoom in" title="Zoom in (+)" onClick={() => zoomBy(ZOOM_STEP)}>
           +
         </button>
-        <button type="button" aria-label="Zoom out" title="Zoom out (−)" onClick={() => zoomBy(1 / 1.4)}>
+        <button
+          type="button"
+          aria-label="Zoom out"
+          title="Zoom out (−)"
+          onClick={() => zoomBy(1 / ZOOM_STEP)}
+        >
           −
         </button>
         <button type="button" aria-label="The whole plan" title="The whole plan (0)" onClick={fit}>

@@ -1,5 +1,6 @@
-import { placeIn, withoutRepeats } from '@/core/plan';
+import { placeIn, samePoint, withoutRepeats } from '@/core/plan';
 import type { Plan, PlanPoint, Traced } from '@/model';
+import type { PlanMark } from '@/ui/PlanFigures';
 
 /* What the pointer means on a plan, apart from any screen. */
 
@@ -108,4 +109,34 @@ export function firstLabel(plan: Plan, kind: Traced['kind']): string {
   const labels = new Set(plan.traced.map(({ label }) => label));
   for (let n = plan.traced.filter((traced) => traced.kind === kind).length + 1; ; n += 1)
     if (!labels.has(`${word} ${n}`)) return `${word} ${n}`;
+}
+
+/** One corner of what is traced: of which quantity, which of its figures, and which of their points. */
+export interface Corner {
+  readonly traced: string;
+  readonly figure: number;
+  readonly point: number;
+}
+
+/** The marks with one corner moved, as it is dragged. */
+export const withCornerAt = (marks: readonly PlanMark[], corner: Corner, to: PlanPoint): PlanMark[] =>
+  marks.map((mark) =>
+    mark.id !== corner.traced
+      ? mark
+      : {
+          ...mark,
+          figures: mark.figures.map((figure, f) =>
+            f !== corner.figure
+              ? figure
+              : { ...figure, points: figure.points.map((point, p) => (p === corner.point ? to : point)) },
+          ),
+        },
+  );
+
+/** Whether a click on a point closes what is drawn: the first corner again, of what can be closed. */
+export function closes(tool: Tool, drawn: readonly PlanPoint[], point: PlanPoint): boolean {
+  const first = drawn[0];
+  return (
+    (tool === 'area' || tool === 'cut') && drawn.length >= 3 && first !== undefined && samePoint(first, point)
+  );
 }

@@ -104,7 +104,7 @@ export function ShapePanel() {
             />
           </label>
           <Input
-            style={{ width: 110 }}
+            className="wide-amount"
             aria-label="Target"
             inputMode="decimal"
             placeholder={kind === 'total' ? writeAmount(figures.total, minorDigits) : 'percent'}

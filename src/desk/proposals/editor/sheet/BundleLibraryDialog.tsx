@@ -87,8 +87,8 @@ export function BundleLibraryDialog({ figures, close }: { figures: BundleFigures
 
   return (
     <Modal open onCancel={close} footer={null} width={620} title={`${figures.sized.name} and the library`}>
-      {trouble && <Alert type="error" title={trouble} style={{ marginBottom: 12 }} />}
-      {said && <Alert type="success" title={said} style={{ marginBottom: 12 }} />}
+      {trouble && <Alert type="error" title={trouble} className="below" />}
+      {said && <Alert type="success" title={said} className="below" />}
       {bundle.bundleId === undefined && <p>This bundle was made for this job and is not in the library.</p>}
       {side && netAfter && difference !== undefined && (
         <section className="library-act">

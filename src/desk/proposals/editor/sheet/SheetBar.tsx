@@ -80,7 +80,7 @@ export function SheetBar({
           size="small"
           aria-label="Move to section"
           placeholder="Move to …"
-          style={{ width: 170 }}
+          className="wide-choice"
           value={null}
           options={work.document.sections.map(({ id, title }) => ({ value: id, label: title }))}
           onChange={(sectionId: string | null) => {
@@ -150,7 +150,7 @@ export function SheetBar({
         aria-label="Lines shown"
         listHeight={440}
         virtual={false}
-        style={{ width: 200 }}
+        className="wide-choice"
         value={view.filter ?? 'all'}
         options={[
           { value: 'all', label: 'All lines' },
