@@ -14,6 +14,12 @@ export default tseslint.config(
     },
   },
   {
+    // What is longer does more than one thing.
+    files: ['src/**/*.{ts,tsx}', 'app/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'max-lines-per-function': ['error', { max: 120, IIFEs: true }] },
+  },
+  {
     // Playwright's fixtures are given with a function called use; it is no hook.
     files: ['tests/e2e/**/*.ts'],
     rules: { 'react-hooks/rules-of-hooks': 'off' },

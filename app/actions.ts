@@ -28,7 +28,8 @@ import { answerApproval, askApproval } from '@/services/proposals/approval';
 import { compareRevisions } from '@/services/proposals/compare';
 import { presetChoices } from '@/services/proposals/preset';
 import { copyProposal, saveAsTemplate } from '@/services/proposals/reuse';
-import { reopenProposal, saveProposal, withdrawProposal } from '@/services/proposals/save';
+import { reopenProposal, saveProposal } from '@/services/proposals/save';
+import { withdrawMany, withdrawProposal } from '@/services/proposals/withdraw';
 import { showLink } from '@/services/links';
 import { revokeLinks, sendProposal } from '@/services/proposals/send';
 import { importProposal, startProposal } from '@/services/proposals/start';
@@ -135,6 +136,8 @@ export const answerApprovalAction = async (input: unknown) =>
 export const presetChoicesAction = async (input: unknown) =>
   answer(async () => presetChoices(await actionActor(), input));
 
+export const withdrawManyAction = async (input: unknown) =>
+  answer(async () => withdrawMany(await actionActor(), input));
 export const withdrawProposalAction = async (id: string) =>
   answer(async () => withdrawProposal(await actionActor(), id));
 

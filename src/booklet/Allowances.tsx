@@ -4,7 +4,7 @@ import { withTax } from '@/core/customerView';
 import { isNothing, minorDigits, parseAmount, showAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { leftInWords } from './leftInWords';
-import type { PicksOnTheirWay } from './Round';
+import type { PicksOnTheirWay } from './useRoundChoices';
 import { Round } from './Round';
 import type { CustomerBasis } from '@/model/customerView';
 import type { AllowanceShown, AllowancesShown, AllowanceTaxes } from './types';

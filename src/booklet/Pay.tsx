@@ -1,8 +1,8 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
-import { post } from './post';
-import type { AgreedShown, CardAnswer, TrialCards } from './types';
+import type { AgreedShown, TrialCards } from './types';
+import { usePay } from './usePay';
 import { capital } from '@/core/text/capital';
 
 interface ToPay {
@@ -44,51 +44,9 @@ export function Pay({
 }) {
   const all = payable(agreement);
   const [which, setWhich] = useState(0);
-  const [number, setNumber] = useState('');
-  const [expiry, setExpiry] = useState('');
-  const [code, setCode] = useState<string | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const key = useRef<string | null>(null);
+  const { number, setNumber, expiry, setExpiry, code, setCode, refused, busy, pay } = usePay(address);
   const chosen = all[which];
   if (!chosen) return null;
-
-  const pay = async () => {
-    if (!address) return;
-    setBusy(true);
-    setRefused(null);
-    // The key stays until there is an answer, so that a retry after a lost one takes no money twice.
-    key.current ??= crypto.randomUUID();
-    const answer = await post<CardAnswer>(
-      code === null ? `${address}/pay` : `${address}/pay/code`,
-      code === null
-        ? {
-            number,
-            expiry,
-            idempotencyKey: key.current,
-            ...(chosen.invoiceId === null ? {} : { invoiceId: chosen.invoiceId }),
-          }
-        : { code, idempotencyKey: key.current },
-    );
-    if (answer.ok && answer.value.paid === null && answer.value.waitsFor === 'code') {
-      setBusy(false);
-      setCode('');
-      return;
-    }
-    if (answer.ok && answer.value.paid !== false) {
-      window.location.reload();
-      return;
-    }
-    setBusy(false);
-    if (answer.ok && answer.value.paid === false) {
-      key.current = null;
-      setCode(null);
-      setRefused(answer.value.reason);
-    } else if (!answer.ok) {
-      if (answer.problem.code !== 'no-answer' && code === null) key.current = null;
-      setRefused(answer.problem.detail);
-    }
-  };
 
   return (
     <form
@@ -96,7 +54,7 @@ export function Pay({
       id="pay"
       onSubmit={(event) => {
         event.preventDefault();
-        void pay();
+        void pay(chosen.invoiceId);
       }}
     >
       <h3>

@@ -3,23 +3,17 @@
 import { App, Button } from 'antd';
 import { useState } from 'react';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 
 export type ShowLinkAction = (input: unknown) => Promise<Answer<{ address: string }>>;
 
 /** A private link, shown when it is asked for. */
-export function ShowLink({ linkId, show }: { linkId: string; show: ShowLinkAction }) {
+export function ShowLink({ linkId, show }: { readonly linkId: string; readonly show: ShowLinkAction }) {
   const { message } = App.useApp();
-  const [busy, setBusy] = useState(false);
+  const { busy, submit } = useSubmit({ tells: true });
   const [address, setAddress] = useState<string | null>(null);
-
-  const ask = async () => {
-    setBusy(true);
-    const answer = await asked(show({ linkId }));
-    setBusy(false);
-    if (answer.ok) setAddress(answer.value.address);
-    else message.error(answer.problem.detail);
-  };
+  const ask = () =>
+    submit(() => show({ linkId }), { then: (shown) => setAddress(shown.address), rereads: false });
   const copy = async () => {
     await navigator.clipboard.writeText(address!).then(
       () => message.success('Copied.'),
@@ -29,7 +23,7 @@ export function ShowLink({ linkId, show }: { linkId: string; show: ShowLinkActio
 
   return address === null ? (
     <p className="show-link">
-      <Button size="small" loading={busy} onClick={ask}>
+      <Button size="small" loading={busy} onClick={() => void ask()}>
         Show the private link
       </Button>{' '}
       <span className="soft">

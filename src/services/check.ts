@@ -16,6 +16,8 @@ function words(keyword: string, message: string | undefined, params: Record<stri
   if (keyword === 'required') return `${String(params.missingProperty)} is missing`;
   if (keyword === 'additionalProperties') return `${String(params.additionalProperty)} is not known here`;
   if (keyword === 'minLength') return 'must not be empty';
+  if (keyword === 'maxLength') return `has at most ${String(params.limit)} letters`;
+  if (keyword === 'format' && params.format === 'email') return 'must be an email address';
   return message ?? 'is not right';
 }
 

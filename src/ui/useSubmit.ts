@@ -1,10 +1,13 @@
+import type { FormInstance } from 'antd';
 import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Answer, ProblemDetails } from '@/model';
 import { asked } from './asked';
+import { putAtFields } from './atFields';
 
-interface Submitted<T> {
+/** What follows an act that was done, or refused. */
+export interface Submitted<T> {
   /** What is said when it is done. */
   readonly said?: string | ((value: T) => string);
   /** What follows: a dialog closes, what was kept of the form is forgotten. */
@@ -22,9 +25,13 @@ interface Submitted<T> {
 /**
  * How a form or a button has something done: busy while it waits (and until another page is there, where it leads to one),
  * what the answer was, the page read anew. A refusal stands in `refused`, for forms that show it in place; where `tells` is
- * asked for, it is told as a message. `submit` resolves to whether it was done.
+ * asked for, it is told as a message. What a refusal says of a field stands at that field of the form. `submit` resolves to
+ * whether it was done.
  */
-export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) {
+export function useSubmit({
+  tells = false,
+  form,
+}: { readonly tells?: boolean; readonly form?: FormInstance } = {}) {
   const { message } = App.useApp();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
@@ -38,9 +45,12 @@ export function useSubmit({ tells = false }: { readonly tells?: boolean } = {}) 
     const answer = await asked(act());
     if (!answer.ok || !to) setBusy(false);
     if (!answer.ok) {
-      setRefused(answer.problem.detail);
+      const placed = form !== undefined && putAtFields(form, answer.problem);
+      setRefused(placed ? null : answer.problem.detail);
       if (tells) void message.error(answer.problem.detail);
       otherwise?.(answer.problem);
+      // What it was refused for may have changed what is shown. Without an answer there is nothing to read it from.
+      if (rereads && answer.problem.code !== 'no-answer') router.refresh();
       return false;
     }
     const { value } = answer;

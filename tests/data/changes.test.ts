@@ -6,7 +6,7 @@ import { openBooklet } from '@/services/booklet/open';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { readProposal, listProposals } from '@/services/proposals/read';
 import { saveAsTemplate } from '@/services/proposals/reuse';
-import { withdrawProposal } from '@/services/proposals/save';
+import { withdrawProposal } from '@/services/proposals/withdraw';
 import { moreOf, omissionLine } from '@/core/agreements';
 import { parseAmount, parseFixed } from '@/core/number';
 import { closeConnection } from '@/data/connection';

@@ -5,7 +5,8 @@ import { acceptProposal } from '@/services/booklet/accept';
 import { declineProposal } from '@/services/booklet/decide';
 import { openBooklet } from '@/services/booklet/open';
 import { listProposals, readProposal } from '@/services/proposals/read';
-import { saveProposal, withdrawProposal } from '@/services/proposals/save';
+import { saveProposal } from '@/services/proposals/save';
+import { withdrawMany, withdrawProposal } from '@/services/proposals/withdraw';
 import { revokeLinks } from '@/services/proposals/send';
 import { sha256 } from '@/services/secrets';
 import { closeConnection, inCompany } from '@/data/connection';
@@ -221,4 +222,29 @@ describe('companies do not see each other', () => {
       cause: { message: expect.stringContaining('row-level security') },
     });
   });
+});
+
+test('several are taken back at once; what is closed, or another company’s, is passed over', async () => {
+  const [actor, other] = [await newCompany(), await newCompany()];
+  const [one, two, closed] = [await newProposal(actor), await newProposal(actor), await newProposal(actor)];
+  const theirs = await newProposal(other);
+  await sendIt(actor, two);
+  await withdrawProposal(actor, closed);
+  const ids = [one, two, two, closed, theirs];
+  // Two who do it at once wait for each other; each is taken back once.
+  const both = await Promise.all([
+    withdrawMany(actor, { ids }),
+    withdrawMany(actor, { ids: [...ids].reverse() }),
+  ]);
+  expect(both.map(({ count }) => count).sort()).toEqual([0, 2]);
+  for (const id of [one, two, closed])
+    expect(await readProposal(actor, id)).toMatchObject({ state: 'withdrawn' });
+  expect(await readProposal(other, theirs)).toMatchObject({ state: 'draft' });
+  const office = { ...actor, role: 'office' as const };
+  expect(await refusal(withdrawMany(office, { ids }))).toMatchObject({
+    status: 403,
+    code: 'role-not-allowed',
+  });
+  for (const wrong of [[], ['x'], Array.from({ length: 201 }, () => one)])
+    expect((await refusal(withdrawMany(actor, { ids: wrong }))).code).toBe('not-well-formed');
 });

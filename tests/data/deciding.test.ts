@@ -13,7 +13,8 @@ import { openBooklet } from '@/services/booklet/open';
 import { answerQuestion, askQuestion, waitingQuestions } from '@/services/booklet/questions';
 import { compareRevisions } from '@/services/proposals/compare';
 import { readProposal } from '@/services/proposals/read';
-import { reopenProposal, saveProposal, withdrawProposal } from '@/services/proposals/save';
+import { reopenProposal, saveProposal } from '@/services/proposals/save';
+import { withdrawProposal } from '@/services/proposals/withdraw';
 import { sha256 } from '@/services/secrets';
 import { closeConnection } from '@/data/connection';
 import {

@@ -9,7 +9,7 @@ import { saveCustomer, saveSite } from '@/services/customers/customers';
 import { recordPayment } from '@/services/payments/payments';
 import type { Problem } from '@/services/problem';
 import { readProposal } from '@/services/proposals/read';
-import { withdrawProposal } from '@/services/proposals/save';
+import { withdrawProposal } from '@/services/proposals/withdraw';
 import { revokeLinks } from '@/services/proposals/send';
 import { importProposal, startProposal } from '@/services/proposals/start';
 import { closeConnection } from '@/data/connection';

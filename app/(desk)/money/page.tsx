@@ -76,7 +76,13 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
             {...(byAgreement[group].act ? { act: byAgreement[group].act } : {})}
           />
         ))}
-      {invoices && <InvoiceList list={invoices} savePreferences={saveListPreferencesAction} />}
+      {invoices && (
+        <InvoiceList
+          list={invoices}
+          savePreferences={saveListPreferencesAction}
+          remind={may(actor, 'owner', 'office') ? sendRemindersAction : null}
+        />
+      )}
     </div>
   );
 }

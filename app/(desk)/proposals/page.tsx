@@ -4,13 +4,15 @@ import { readList } from '@/services/lists/deskList';
 import { proposalList } from '@/services/proposals/proposalList';
 import { ProposalList } from '@/desk/proposals/ProposalList';
 import { LinkButton } from '@/ui/LinkButton';
-import { saveListPreferencesAction } from '../../actions';
+import { may } from '@/services/actor';
+import { saveListPreferencesAction, withdrawManyAction } from '../../actions';
 import { pageActor } from '../../session';
 
 export const metadata: Metadata = { title: 'Proposals' };
 
 export default async function ProposalsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const list = await readList(await pageActor(), proposalList, await searchParams);
+  const actor = await pageActor();
+  const list = await readList(actor, proposalList, await searchParams);
   return (
     <div className="page">
       <header className="page-head">
@@ -21,7 +23,11 @@ export default async function ProposalsPage({ searchParams }: { searchParams: Pr
           </LinkButton>
         </span>
       </header>
-      <ProposalList list={list} savePreferences={saveListPreferencesAction} />
+      <ProposalList
+        list={list}
+        savePreferences={saveListPreferencesAction}
+        withdraw={may(actor, 'owner', 'seller') ? withdrawManyAction : null}
+      />
     </div>
   );
 }

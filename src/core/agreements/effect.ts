@@ -22,10 +22,17 @@ interface BeforeAfter {
   readonly after: Amount;
 }
 
-/** The id of the payment entry a change order has of its own. */
+/**
+ * The id of the payment entry a change order has of its own.
+ * @param number the change order's number
+ */
 export const ownEntryId = (number: number): string => `c${number}`;
 
-/** The name of that entry. */
+/**
+ * The name of that entry.
+ * @param number the change order's number
+ * @param amount what it changes of the sum, with tax
+ */
 export const ownEntryName = (number: number, amount: Amount): string =>
   amount < 0n ? `Credit of change order ${number}` : `Change order ${number}`;
 

@@ -57,6 +57,7 @@ function portion(agreed: AgreedForChange, quantity: Fixed): Amount {
  * A line that leaves out some of an agreed line, at what was agreed for it: minus one job of it. Leaving all of it out in
  * steps comes to exactly what was agreed.
  *
+ * @param quantity how much of it is left out, above zero, in the line's unit
  * @throws RangeError for nothing, or for more than is still in
  */
 export function omissionLine(agreed: AgreedForChange, quantity: Fixed, id: string): Line {
@@ -88,6 +89,7 @@ export function omissionLine(agreed: AgreedForChange, quantity: Fixed, id: strin
 
 /**
  * A line for more of an agreed line, at the unit price it was agreed at (after discounts), to two places.
+ * @param quantity how much more, in the line's unit
  * @throws RangeError for nothing
  */
 export function moreOf(agreed: AgreedForChange, quantity: Fixed, id: string): Line {

@@ -2,7 +2,11 @@ import type { Allowance } from '@/model';
 import type { Amount } from '../number';
 import { showAmount, showDecimal } from '../number';
 
-/** What an allowance means for the customer, in a sentence or two, with its figures. */
+/**
+ * What an allowance means for the customer, in a sentence or two, with its figures.
+ * @param spend what may be spent in all, in the measure of the rule
+ * @param minorDigits decimals of the currency
+ */
 export function allowanceInWords(
   { rule, fee, feeOnRest }: Pick<Allowance, 'rule' | 'fee' | 'feeOnRest'>,
   spend: Amount,

@@ -3,3 +3,5 @@ export * from './round';
 export * from './inWords';
 export * from './terms';
 export * from './usualAllowance';
+export * from './roundChosen';
+export * from './readFee';

@@ -141,7 +141,10 @@ export function picksInWords(round: SelectionRound, choices: Choices): string[] 
   ];
 }
 
-/** What is wrong in a round that its schema cannot say; empty when nothing is. */
+/**
+ * What is wrong in a round that its schema cannot say; empty when nothing is.
+ * @param minorDigits decimals of the currency
+ */
 export function roundProblems(round: SelectionRound, minorDigits: number): string[] {
   const problems: string[] = [];
   const seen = new Set<string>();

@@ -35,6 +35,13 @@ export function dueToDate({ rule, amount, fee, feeOnRest }: AllowanceTerms, chos
   return difference > 0n || feeOnRest ? withFee(difference, fee) : (difference as Amount);
 }
 
+/**
+ * What is due while selections go on: nothing while money is left, since it may still be spent.
+ * @param chosen sum of the selections to date, in the measure of the rule
+ */
+export const dueSoFar = (terms: AllowanceTerms, chosen: Amount): Amount =>
+  chosen > terms.amount ? dueToDate(terms, chosen) : (0n as Amount);
+
 export interface RoundStanding {
   /** Chosen in this round. */
   readonly chosen: Amount;
@@ -49,14 +56,14 @@ export interface RoundStanding {
 /**
  * Where an allowance stands after each round, in the order the rounds were signed. Before the first round nothing is due:
  * the rest counts as given back only as rounds are signed and, in full, when it is settled.
+ * @param rounds what was chosen in each, in the measure of the rule
  */
 export function standings(terms: AllowanceTerms, rounds: readonly Amount[]): RoundStanding[] {
   let toDate = 0n;
   let before = 0n;
   return rounds.map((chosen): RoundStanding => {
     toDate += chosen;
-    // While money is left, nothing is due: it may still be spent.
-    const due = toDate > terms.amount ? dueToDate(terms, toDate as Amount) : 0n;
+    const due = dueSoFar(terms, toDate as Amount);
     const adjustment = (due - before) as Amount;
     before = due;
     return { chosen, toDate: toDate as Amount, left: (terms.amount - toDate) as Amount, adjustment };
@@ -66,6 +73,7 @@ export function standings(terms: AllowanceTerms, rounds: readonly Amount[]): Rou
 /**
  * What settling adds beyond the adjustments of the rounds: the rest that was not chosen is given back. The adjustments
  * and the settlement together are what is due to date; after it the allowance stands at zero.
+ * @param rounds what was chosen in each, in the measure of the rule
  */
 export function settlement(terms: AllowanceTerms, rounds: readonly Amount[]): Amount {
   const chosen = rounds.reduce((sum, each) => sum + each, 0n) as Amount;

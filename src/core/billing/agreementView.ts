@@ -8,7 +8,10 @@ import { standingOf, trackOf } from './standing';
 
 /* An agreement as people see it: decimal text, and nothing of our cost. */
 
-/** Standing and track of a loaded agreement, as decimal text; what is earned only where it is known. */
+/**
+ * Standing and track of a loaded agreement, as decimal text; what is earned only where it is known.
+ * @param earned what the work done is worth, with tax
+ */
 export function standingAndTrack(
   { digits, position, invoices, payments, paidBack }: LoadedAgreement,
   earned: Amount = ZERO,

@@ -42,6 +42,7 @@ function named(lines: readonly LedgerLine[], ask: LineAsk): LedgerLine[] {
  * this time. A line that is asked for twice is billed as asked last. A section or a stage leaves lines that are billed
  * further as they are.
  *
+ * @param minorDigits decimals of the currency
  * @throws BillingError in words, for what is not there, past 100 % or below what is billed
  */
 export function drawAsked(

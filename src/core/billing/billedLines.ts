@@ -8,7 +8,7 @@ export interface Billed {
   readonly line: Pick<
     AgreedLine,
     'id' | 'sectionTitle' | 'bundle' | 'description' | 'taxClass' | 'net' | 'unit' | 'quantity'
-  >;
+  > & { readonly changeOrderId: string | null };
   /** Billed of it by the papers before. */
   readonly before: Amount;
   readonly net: Amount;
@@ -17,7 +17,10 @@ export interface Billed {
 
 /** A line as the customer reads it on an invoice. */
 export interface BilledLine {
+  /** Of the line; where a bundle is one line, its own with the tax class. */
   readonly id: string;
+  /** The change order it came by; null: it was agreed at first. */
+  readonly changeOrderId: string | null;
   readonly section: string;
   readonly description: string;
   readonly taxClass: string;
@@ -31,6 +34,9 @@ export interface BilledLine {
 
 /**
  * How much of a line's quantity an amount of its net bills: the fewest places (at most six) that lead back to the amount.
+ * @param quantity agreed, in the line's unit
+ * @param agreed net agreed for it
+ * @param net net billed of it
  * @returns above zero; null where there is none (no quantity, nothing agreed)
  */
 export function billedQuantity(quantity: Fixed, agreed: Amount, net: Amount): Fixed | null {
@@ -72,6 +78,7 @@ export function billedLines(billed: readonly Billed[], { unbilled, bundles }: In
           }
         : {
             id: key,
+            changeOrderId: line.changeOrderId,
             section: line.sectionTitle,
             description: one ? bundle.name : line.description,
             taxClass: line.taxClass,

@@ -24,7 +24,10 @@ export class BillingError extends Error {
 /** What is asked for comes to nothing. */
 export class NothingToBill extends BillingError {}
 
-/** What is billed of each line: the sum of its draws. */
+/**
+ * What is billed of each line: the sum of its draws.
+ * @throws BillingError in words, for what cannot be billed
+ */
 export function drawnToDate(lines: readonly BillableLine[], draws: Iterable<Draw>): BillableLine[] {
   const sums = new Map(lines.map((line) => [line.id, { net: 0n, taxes: line.taxes.map(() => 0n) }]));
   for (const draw of draws) {
@@ -78,6 +81,7 @@ export function drawRest(lines: readonly BillableLine[], before: readonly Billab
  *
  * @param gross tax included, in minor units, above zero
  * @throws BillingError when the amount is not above zero or more than what is left
+ * @throws NothingToBill where it comes to nothing
  */
 export function drawAmount(
   lines: readonly BillableLine[],
@@ -118,6 +122,7 @@ export interface Reach {
  *
  * @param reaches the part of a line that is billed after this, by line id
  * @throws BillingError for a part above 100 % or below what is billed, an unknown line, or nothing to bill
+ * @throws NothingToBill where it comes to nothing
  */
 export function drawTo(
   lines: readonly TaxedLine[],
@@ -162,7 +167,10 @@ export const drawShares = (
 ): Draw[] =>
   drawTo(lines, before, new Map([...shares].map(([id, share]) => [id, { top: share, bottom: ONE }])));
 
-/** Sums of an invoice: net, each component, and what is to pay. */
+/**
+ * Sums of an invoice: net, each component, and what is to pay.
+ * @param components how many components of tax the agreement has
+ */
 export function drawSums(draws: readonly Draw[], components: number) {
   const net = sumAmounts(draws.map((draw) => draw.net));
   const taxes = Array.from({ length: components }, (_, t) =>

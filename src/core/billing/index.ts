@@ -25,3 +25,4 @@ export * from './contractOf';
 export * from './jobReportOf';
 export * from './ledgerForDesk';
 export * from './reversals';
+export * from './reminderDays';

@@ -118,7 +118,10 @@ export function bookPaper(accounts: Accounts, items: readonly Item[]): Booking[]
   ].filter(({ amount }) => amount !== 0n);
 }
 
-/** Money that came in (above zero) or went out, in the journal: on its account, and off what the customer owes. */
+/**
+ * Money that came in (above zero) or went out, in the journal: on its account, and off what the customer owes.
+ * @param amount above zero came in, below zero went out
+ */
 export const bookMoney = (accounts: Accounts, method: keyof Accounts['money'], amount: Amount): Booking[] => [
   { account: accounts.money[method], costCode: null, component: null, amount },
   { account: accounts.receivable, costCode: null, component: null, amount: negateAmount(amount) },

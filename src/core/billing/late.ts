@@ -25,6 +25,7 @@ export interface LateCharge {
  * counts. Within the days of grace nothing is owed; after them, from the day after the due date. Rounded once, half away from
  * zero. A fee: once, when the days of grace are over and something is still open.
  * @param charged the last day charged before; null: nothing yet
+ * @param minorDigits decimals of the currency
  */
 export function lateCharge(
   terms: LateTerms,

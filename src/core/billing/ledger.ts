@@ -116,7 +116,11 @@ export function billedOfEntry(
   );
 }
 
-/** The most that may be held when so much work is billed. */
+/**
+ * The most that may be held when so much work is billed.
+ * @param holding net of the work that retainage is taken of
+ * @param sumToDate the contract sum with its change orders
+ */
 export function retainageTarget(terms: BillingTerms, holding: Amount, sumToDate: Amount): Amount {
   const { retainage } = terms;
   if (!retainage || holding <= 0n) return 0n as Amount;
@@ -126,7 +130,10 @@ export function retainageTarget(terms: BillingTerms, holding: Amount, sumToDate:
   return (held < limit ? held : limit < 0n ? 0n : limit) as Amount;
 }
 
-/** What draws come to by tax class. */
+/**
+ * What draws come to by tax class.
+ * @throws BillingError in words, for what cannot be billed
+ */
 export function drawnByClass(
   lines: readonly ClassedLine[],
   draws: readonly { readonly lineId: string; readonly net: Amount; readonly taxes: readonly Amount[] }[],

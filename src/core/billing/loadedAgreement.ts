@@ -85,7 +85,10 @@ export interface LoadedAgreement {
   readonly paidBack: Amount;
 }
 
-/** Sums of what is on an invoice as amounts; nothing where there is no row. */
+/**
+ * Sums of what is on an invoice as amounts; nothing where there is no row.
+ * @param digits decimals of the currency
+ */
 export const settledOf = (row: SettledRow | undefined, digits: number): Settled =>
   row === undefined
     ? nothingSettled

@@ -22,7 +22,10 @@ export interface Creditable {
   readonly total: Amount;
 }
 
-/** What is left of an invoice to be taken back. */
+/**
+ * What is left of an invoice to be taken back.
+ * @throws BillingError in words, for what cannot be billed
+ */
 export function creditable({ lines, papers, components }: Ledger, invoiceId: string): Creditable {
   const invoice = papers.find(({ id }) => id === invoiceId);
   if (!invoice) throw new BillingError('There is no such invoice.');

@@ -44,7 +44,10 @@ export interface PaperSums {
   readonly total: Amount;
 }
 
-/** Sums of a paper. */
+/**
+ * Sums of a paper.
+ * @param components how many components of tax the agreement has
+ */
 export function paperSums(paper: Paper, components: number): PaperSums {
   const parts = [...paper.retainage, ...paper.advance];
   const taxesOf = (rows: readonly { readonly taxes: readonly Amount[] }[]) =>
@@ -92,6 +95,7 @@ export function byClass(lines: readonly ClassedLine[]): Portion[] {
 export const sumPortions = (portions: readonly Portion[]): Portion[] =>
   byClass(portions.map((portion) => ({ ...portion, id: portion.taxClass })));
 
+/** Portions with their signs turned round. */
 export const negativePortions = (portions: readonly Portion[]): Portion[] =>
   portions.map(({ taxClass, net, taxes }) => ({
     taxClass,

@@ -7,6 +7,7 @@ import { something } from './paper';
  * Splits a gross amount over portions in proportion to their nets and taxes. Up to what they come to, none is passed, and
  * the whole takes exactly all of each.
  *
+ * @param gross with tax
  * @throws RangeError when the portions come to nothing and there is something to split
  */
 export function splitOver(gross: Amount, portions: readonly Portion[]): Portion[] {

@@ -130,6 +130,7 @@ describe('lines as the customer reads them on an invoice', () => {
       bundle: null,
       description: `Line ${id}`,
       taxClass: 't',
+      changeOrderId: null,
       net: 1_000n as Amount,
       unit: 'each' as const,
       quantity: (2n * ONE) as Fixed,
@@ -142,7 +143,7 @@ describe('lines as the customer reads them on an invoice', () => {
   const rows = [
     row('a', 500n),
     row('b', 0n),
-    row('x.1', 200n, { bundle }),
+    row('x.1', 200n, { bundle, changeOrderId: 'c1' }),
     row('x.2', 300n, { bundle }),
     row('x.3', 100n, { bundle, taxClass: 'other' }),
     row('y.1', 50n, { bundle: { id: 'y', name: 'Steps', one: false } }),

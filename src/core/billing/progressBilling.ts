@@ -28,7 +28,12 @@ export interface WorkGroup extends WorkFigures {
   readonly finished: boolean;
 }
 
-/** The figures of a row from what was agreed, billed before, and billed now. */
+/**
+ * The figures of a row from what was agreed, billed before, and billed now.
+ * @param agreed net
+ * @param before net billed by the papers before
+ * @param now net billed this time
+ */
 export function workFigures(agreed: Amount, before: Amount, now: Amount): WorkFigures {
   const toDate = addAmounts(before, now);
   return {

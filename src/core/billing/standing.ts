@@ -34,6 +34,7 @@ export function standingOf(
 /**
  * Puts a payment on invoices, in the order given (oldest first), each up to what is open. What is over is the
  * customer's credit.
+ * @param payment above zero
  */
 export function allocatePayment(
   payment: Amount,

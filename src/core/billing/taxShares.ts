@@ -34,6 +34,7 @@ function bearing(lines: readonly TaxedLine[], component: number): TaxedLine[] {
  * @param lines all lines, with their agreed net and taxes
  * @param billed net and taxes of each line so far, in the same order
  * @param parts net to date of the lines that are asked for
+ * @param component its place in the order of the agreement's components
  * @returns tax to date by line id, of the lines asked for; never less than is billed, never more than is agreed
  */
 export function taxToDate(

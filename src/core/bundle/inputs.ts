@@ -78,7 +78,10 @@ export function sizeInput(
   }
 }
 
-/** A length as a carpenter says it: “16 in”, “12 ft 6 in”, “2 ft 5 5/8 in”; in decimal feet past sixteenths of an inch. */
+/**
+ * A length as a carpenter says it: “16 in”, “12 ft 6 in”, “2 ft 5 5/8 in”; in decimal feet past sixteenths of an inch.
+ * @param feet exact
+ */
 export function showLength(feet: Ratio): string {
   const sixteenths = times(feet, integer(192n));
   if (sixteenths.bottom !== 1n) return `${showQuantity(toPlaces(feet, 3))} ft`;

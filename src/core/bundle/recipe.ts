@@ -115,19 +115,28 @@ export const withBundlePart = (
     ),
   });
 
-/** The recipe with the part at a place changed for another. */
+/**
+ * The recipe with the part at a place changed for another.
+ * @param at from 0
+ */
 export const withPartAt = (recipe: Recipe, at: number, part: RecipePart): Recipe => ({
   ...recipe,
   parts: recipe.parts.map((each, i) => (i === at ? part : each)),
 });
 
-/** The recipe without the part at a place. */
+/**
+ * The recipe without the part at a place.
+ * @param at from 0
+ */
 export const withoutPartAt = (recipe: Recipe, at: number): Recipe => ({
   ...recipe,
   parts: recipe.parts.filter((_, i) => i !== at),
 });
 
-/** The recipe with the part at a place moved up or down by one; past either end it stays. */
+/**
+ * The recipe with the part at a place moved up or down by one; past either end it stays.
+ * @param at from 0
+ */
 export function withPartMoved(recipe: Recipe, at: number, by: 1 | -1): Recipe {
   const to = at + by;
   if (to < 0 || to >= recipe.parts.length) return recipe;

@@ -6,7 +6,12 @@
 
 const floorDiv = (a: number, b: number): number => Math.floor(a / b);
 
-/** Days since 1 January 1970 of a date; month 1 to 12, days beyond the month's last run on. */
+/**
+ * Days since 1 January 1970 of a date; month 1 to 12, days beyond the month's last run on.
+ * @param year of the Gregorian calendar
+ * @param month 1 to 12
+ * @param day from 1
+ */
 export function dayNumber(year: number, month: number, day: number): number {
   const shifted = month <= 2 ? year - 1 : year;
   const era = floorDiv(shifted, 400);
@@ -22,7 +27,10 @@ export function dayOf(date: string): number {
   return dayNumber(year!, month!, day!);
 }
 
-/** The business date of a counted day. */
+/**
+ * The business date of a counted day.
+ * @param count days since 1 January 1970
+ */
 export function dateOf(count: number): string {
   const shifted = count + 719_468;
   const era = floorDiv(shifted, 146_097);
@@ -39,10 +47,16 @@ export function dateOf(count: number): string {
   return `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
 }
 
-/** The weekday of a counted day, Sunday is 0. */
+/**
+ * The weekday of a counted day, Sunday is 0.
+ * @param count days since 1 January 1970
+ */
 export const weekdayOf = (count: number): number => (((count + 4) % 7) + 7) % 7;
 
-/** The date so many days later. */
+/**
+ * The date so many days later.
+ * @param days below zero: earlier
+ */
 export const plusDays = (date: string, days: number): string => dateOf(dayOf(date) + days);
 
 /** How many days later the second date is. */

@@ -32,7 +32,10 @@ export const readSums = memoByIdentity(
     ),
 );
 
-/** A line whose quantity the customer sets, at that quantity. */
+/**
+ * A line whose quantity the customer sets, at that quantity.
+ * @param minorDigits decimals of the currency
+ */
 export function steppedAt(stepped: OfferStepped, choices: Choices, id: string, minorDigits: number) {
   const quantity = parseFixed(choices.extras[id]?.quantity ?? stepped.offered);
   const unitPrice = parseFixed(stepped.unitPrices[writeFixed(quantity)] ?? stepped.unitPrices['*'] ?? '0');

@@ -99,6 +99,9 @@ export function atRate<T extends bigint>(value: T, taxClass: TaxClass | undefine
  * The unit price that makes an amount at a quantity: with the least places, from those asked for on, at which
  * quantity × unit price is the amount.
  * @param counted the quantity as decimal text; null stands for one
+ * @param whole what it is to come to at the quantity
+ * @param digits decimals of the currency
+ * @param places decimals to begin with
  * @returns null where no price of six places does
  */
 export function unitPriceOf(
@@ -119,7 +122,10 @@ export function unitPriceOf(
   return null;
 }
 
-/** One amount of a class with its tax, each component rounded once; itself where tax is inside or not charged. */
+/**
+ * One amount of a class with its tax, each component rounded once; itself where tax is inside or not charged.
+ * @param net before tax
+ */
 export function withTax(net: Amount, taxClass: string, terms: Terms): Amount {
   if (terms.tax?.inside || terms.tax?.exempt) return net;
   const taxes = taxesOn(new Map([[taxClass, [net]]]), { ...terms, tax: terms.tax ?? undefined });

@@ -15,7 +15,10 @@ import { fitting } from '../text/fitting';
 
 /* Edits of money set aside, and of the rounds in which the customer chooses against it. */
 
-/** Sets money aside on a line, changes the terms, or (null) makes it plain work again. A discount of the line's own goes. */
+/**
+ * Sets money aside on a line, changes the terms, or (null) makes it plain work again. A discount of the line's own goes.
+ * @throws PartGone where there is no such part
+ */
 export function setAllowance(document: ProposalDocument, lineId: string, allowance: Allowance | null): void {
   const line = findLine(document, lineId)?.line;
   if (!line) throw new PartGone(lineId);
@@ -28,7 +31,10 @@ export function setAllowance(document: ProposalDocument, lineId: string, allowan
   if (line.extra) delete line.extra.quantity;
 }
 
-/** Changes one round of a line's allowance. */
+/**
+ * Changes one round of a line's allowance.
+ * @throws PartGone where there is no such part
+ */
 export function editRound(
   document: ProposalDocument,
   lineId: string,
@@ -52,6 +58,7 @@ export function newQuestion(newId: () => string): SelectionQuestion {
   return { id: newId(), prompt: 'Which one?', alternatives, suggested: alternatives[0]!.id };
 }
 
+/** An alternative of a selection round, to be filled in. */
 export const newAlternative = (name: string, newId: () => string): SelectionAlternative => ({
   id: newId(),
   name,
@@ -59,6 +66,7 @@ export const newAlternative = (name: string, newId: () => string): SelectionAlte
   per: 'unit',
 });
 
+/** An extra of a selection round, to be filled in. */
 export const newSelectionExtra = (newId: () => string): SelectionExtra => ({
   id: newId(),
   name: 'Extra',

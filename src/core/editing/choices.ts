@@ -189,6 +189,7 @@ export function removeLevel(document: ProposalDocument, levelsId: string, levelI
 /**
  * Changes a level: its name and words, what is in at it, the grade of a bundle at it (null: the bundle's own), or the
  * grade of every bundle that has it.
+ * @throws PartGone where there is no such part
  */
 export function setLevel(
   document: ProposalDocument,
@@ -228,7 +229,10 @@ export function addRule(document: ProposalDocument, rule: Rule): void {
   document.rules = [...(document.rules ?? []), rule];
 }
 
-/** Changes or (null) takes away a rule. */
+/**
+ * Changes or (null) takes away a rule.
+ * @throws PartGone where there is no such part
+ */
 export function setRule(document: ProposalDocument, id: string, change: Partial<Rule> | null): void {
   const rules = document.rules ?? [];
   if (!rules.some((rule) => rule.id === id)) throw new PartGone(id);
@@ -243,7 +247,10 @@ export function setRule(document: ProposalDocument, id: string, change: Partial<
   else document.rules = next;
 }
 
-/** Gives an alternative a picture for the customer, or (null) none. */
+/**
+ * Gives an alternative a picture for the customer, or (null) none.
+ * @throws PartGone where there is no such part
+ */
 export function setAlternativePicture(
   document: ProposalDocument,
   questionId: string,

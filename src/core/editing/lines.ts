@@ -44,6 +44,7 @@ export function setQuantity(document: ProposalDocument, lineId: string, typed: s
 /**
  * Types a unit cost over the library's; empty text goes back to the library's.
  * @throws FormulaError for text that is no number
+ * @throws RangeError in words, for what is out of bounds
  */
 export function setCost(document: ProposalDocument, lineId: string, typed: string): void {
   const { line } = place(document, lineId);

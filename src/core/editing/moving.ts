@@ -3,7 +3,10 @@ import { findBundle, findLine, findQuestion } from './find';
 import { dropRulesOf } from './rules';
 import { PartGone, sectionOf } from './partGone';
 
-/** Moves a section, or an entry within its section and past its ends into the next, by one place. */
+/**
+ * Moves a section, or an entry within its section and past its ends into the next, by one place.
+ * @throws PartGone where there is no such part
+ */
 export function moveBy(document: ProposalDocument, id: string, by: 1 | -1): void {
   const from = document.sections.findIndex((section) => section.id === id);
   if (from >= 0) {
@@ -36,7 +39,10 @@ export function moveBy(document: ProposalDocument, id: string, by: 1 | -1): void
   (inner.list as Line[]).splice(to, 0, line as Line);
 }
 
-/** Moves an entry to a place: before the entry `beforeId` of a section, or to its end. */
+/**
+ * Moves an entry to a place: before the entry `beforeId` of a section, or to its end.
+ * @throws PartGone where there is no such part
+ */
 export function moveEntryTo(
   document: ProposalDocument,
   id: string,
@@ -67,7 +73,10 @@ export function placeDropped(document: ProposalDocument, id: string, onto: strin
   moveEntryTo(document, id, to.id, from >= 0 && from < at ? (ids[at + 1] ?? null) : onto);
 }
 
-/** Moves a section before another, or to the end. */
+/**
+ * Moves a section before another, or to the end.
+ * @throws PartGone where there is no such part
+ */
 export function moveSectionTo(document: ProposalDocument, id: string, beforeId: string | null): void {
   if (id === beforeId) return;
   const from = document.sections.findIndex((section) => section.id === id);
@@ -80,6 +89,7 @@ export function moveSectionTo(document: ProposalDocument, id: string, beforeId: 
 /**
  * Takes out a line, a question, an alternative, a bundle or a section, with the rules between choices that speak of it.
  * The last alternative takes its question with it.
+ * @throws PartGone where there is no such part
  */
 export function removePart(document: ProposalDocument, id: string): void {
   dropRulesOf(document, new Set([id]));

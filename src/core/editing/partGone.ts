@@ -9,7 +9,10 @@ export class PartGone extends Error {
   }
 }
 
-/** The line of an id, with where it stands. @throws PartGone when it is not there */
+/**
+ * The line of an id, with where it stands.
+ * @throws PartGone when it is not there
+ */
 export function place(document: ProposalDocument, id: string) {
   const found = findLine(document, id);
   if (!found) throw new PartGone(id);

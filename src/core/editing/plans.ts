@@ -20,6 +20,10 @@ export function planOf(document: ProposalDocument, planId: string): Plan {
   return found;
 }
 
+/**
+ * What is traced under an identity on a plan.
+ * @throws PartGone where there is no such part
+ */
 export function tracedOf(plan: Plan, tracedId: string): Traced {
   const found = plan.traced.find(({ id }) => id === tracedId);
   if (!found) throw new PartGone(tracedId);
@@ -83,6 +87,7 @@ export function removePlan(document: ProposalDocument, planId: string): void {
   document.plans = (document.plans ?? []).filter(({ id }) => id !== planId);
 }
 
+/** Calls a plan by another name; an empty one changes nothing. */
 export function setPlanName(document: ProposalDocument, planId: string, name: string): void {
   if (name.trim() !== '') planOf(document, planId).name = fitting(name, 200);
 }
@@ -199,7 +204,12 @@ export function addFigure(
   else traced.figures.push(figure);
 }
 
-/** Takes out one figure, or of a count one mark; a quantity without figures stays, at nothing. */
+/**
+ * Takes out one figure, or of a count one mark; a quantity without figures stays, at nothing.
+ * @param figure from 0
+ * @param point of a count: which mark, from 0
+ * @throws PartGone where there is no such part
+ */
 export function removeFigure(
   document: ProposalDocument,
   planId: string,
@@ -215,7 +225,12 @@ export function removeFigure(
   else traced.figures.splice(figure, 1);
 }
 
-/** Moves one corner or mark. */
+/**
+ * Moves one corner or mark.
+ * @param figure from 0
+ * @param point from 0
+ * @throws PartGone where there is no such part
+ */
 export function movePoint(
   document: ProposalDocument,
   planId: string,
@@ -254,6 +269,7 @@ function typedValue(typed: string): Pick<Measure, 'value' | 'typed'> {
 /**
  * Sets the value of a measure typed by hand.
  * @throws FormulaError for text that is no quantity
+ * @throws PartGone where there is no such part
  */
 export function setMeasure(document: ProposalDocument, measureId: string, typed: string): void {
   const measure = document.measures?.find(({ id }) => id === measureId);

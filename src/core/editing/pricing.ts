@@ -14,7 +14,10 @@ export function setSectionLoads(document: ProposalDocument, sectionId: string, l
   else section.loads = loads;
 }
 
-/** Loads of a bundle instead of its section's, or (null) its section's again. */
+/**
+ * Loads of a bundle instead of its section's, or (null) its section's again.
+ * @throws PartGone where there is no such part
+ */
 export function setBundleLoads(document: ProposalDocument, bundleId: string, loads: Load[] | null): void {
   const bundle = findBundle(document, bundleId)?.bundle;
   if (!bundle) throw new PartGone(bundleId);
@@ -33,7 +36,10 @@ export function setSectionDiscount(
   else section.discount = discount;
 }
 
-/** Changes one load of the proposal, adds one behind the others, or (null) takes one away. */
+/**
+ * Changes one load of the proposal, adds one behind the others, or (null) takes one away.
+ * @throws PartGone where there is no such part
+ */
 export function setLoad(document: ProposalDocument, id: string, change: Partial<Load> | null): void {
   const at = document.loads.findIndex((load) => load.id === id);
   if (change === null) {
@@ -47,7 +53,10 @@ export function setLoad(document: ProposalDocument, id: string, change: Partial<
     document.loads.push({ id, name: 'Overhead', kind: 'overhead', percent: '0', base: 'direct', ...change });
 }
 
-/** Adds a fee, changes one, or (null) takes one away. */
+/**
+ * Adds a fee, changes one, or (null) takes one away.
+ * @throws PartGone where there is no such part
+ */
 export function setFee(document: ProposalDocument, id: string, change: Partial<Fee> | null): void {
   const at = document.fees.findIndex((fee) => fee.id === id);
   if (change === null) {
@@ -95,7 +104,10 @@ export function setTaxTerms(
   else document.tax = next;
 }
 
-/** Changes a component of a tax class: its rate, or whether it is reckoned on top of those before it. */
+/**
+ * Changes a component of a tax class: its rate, or whether it is reckoned on top of those before it.
+ * @throws PartGone where there is no such part
+ */
 export function setTaxComponent(
   document: ProposalDocument,
   taxClassId: string,
@@ -143,7 +155,10 @@ export function setLineDiscount(
   else line.discount = discount;
 }
 
-/** Takes something off a bundle, or (null) nothing any more. */
+/**
+ * Takes something off a bundle, or (null) nothing any more.
+ * @throws PartGone where there is no such part
+ */
 export function setBundleDiscount(
   document: ProposalDocument,
   bundleId: string,

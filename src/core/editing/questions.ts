@@ -23,7 +23,10 @@ export function askAbout(
   });
 }
 
-/** Adds an alternative to a question. */
+/**
+ * Adds an alternative to a question.
+ * @throws PartGone where there is no such part
+ */
 export function addAlternative(
   document: ProposalDocument,
   questionId: string,
@@ -39,7 +42,10 @@ export function addAlternative(
   });
 }
 
-/** Renames an alternative. */
+/**
+ * Renames an alternative.
+ * @throws PartGone where there is no such part
+ */
 export function setAlternative(
   document: ProposalDocument,
   questionId: string,

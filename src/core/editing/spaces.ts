@@ -108,6 +108,7 @@ const plainCopy = <Part>(part: Part): Part => JSON.parse(JSON.stringify(part)) a
 /**
  * Puts a copy of a section behind it, with everything in it.
  * @returns the id of the copy
+ * @throws PartGone where there is no such part
  */
 export function duplicateSection(
   document: ProposalDocument,
@@ -128,7 +129,10 @@ export function duplicateSection(
   return copy.id;
 }
 
-/** Puts a copy of an entry behind it; a bundle may take another name: “front steps”, “garden steps”. */
+/**
+ * Puts a copy of an entry behind it; a bundle may take another name: “front steps”, “garden steps”.
+ * @throws PartGone where there is no such part
+ */
 export function duplicateEntry(
   document: ProposalDocument,
   entry: Pick<SectionEntry, 'id'>,

@@ -6,6 +6,7 @@ export function taxedHere(document: ProposalDocument, line: Line): Line {
   return known ? line : { ...line, taxClass: document.taxClasses[0]!.id };
 }
 
+/** An item of the library with a tax class the document has: its own, else the first. */
 export const itemTaxedHere = (document: ProposalDocument, item: PricedItem): PricedItem =>
   document.taxClasses.some(({ id }) => id === item.taxClass)
     ? item

@@ -10,7 +10,11 @@ import { inUnit } from './value';
 /** The most a computed quantity may come to; more is a slip, not a job. */
 export const LARGEST_QUANTITY = 1_000_000n;
 
-/** A ratio as a quantity: rounded once to the places, half away from zero. */
+/**
+ * A ratio as a quantity: rounded once to the places, half away from zero.
+ * @param ratio exact
+ * @param places decimals kept, 0 to 6
+ */
 export const toPlaces = (ratio: Ratio, places: number): Fixed =>
   (divideRounded(ratio.top * powerOfTen(places), ratio.bottom) * powerOfTen(FIXED_DIGITS - places)) as Fixed;
 

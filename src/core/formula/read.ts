@@ -1,5 +1,7 @@
 import type { Ratio } from '../number';
 import { integer, plus, powerOfTen, reduced, times } from '../number';
+import type { Signs } from './signs';
+import { plainNumber, signsOf } from './signs';
 import type { Comparison, FunctionName, Tree } from './tree';
 import { FormulaError, functionNames } from './tree';
 
@@ -32,31 +34,6 @@ const comparisons: Record<string, Comparison> = {
   '≠': '!=',
 };
 
-/** The signs numbers are typed with: the decimal sign, and what sets thousands apart. */
-interface Signs {
-  readonly decimal: '.' | ',';
-  readonly group: ',' | '.' | '’' | null;
-}
-
-/** The signs of a locale, as `Intl` writes its numbers. */
-function signsOf(locale: string): Signs {
-  const parts = new Intl.NumberFormat(locale, { useGrouping: true }).formatToParts(1_234_567.5);
-  const sign = (type: 'decimal' | 'group') => parts.find((part) => part.type === type)?.value;
-  const group = sign('group');
-  return {
-    decimal: sign('decimal') === ',' ? ',' : '.',
-    // A straight apostrophe is the sign of feet; the curved one may set thousands apart.
-    group: group === ',' || group === '.' ? group : group === "'" || group === '’' ? '’' : null,
-  };
-}
-
-/** Numbers as such signs write them, thousands set apart by threes or not at all; with or without blanks between. */
-function plainNumber({ decimal: point, group }: Signs, blanks: boolean): RegExp {
-  const apart = [...(group === null ? [] : [`\\${group}`]), ...(blanks ? ['[ \\u00a0\\u202f\\u2009]'] : [])];
-  const grouped = apart.map((sign) => `\\d{1,3}(?:${sign}\\d{3})+(?!\\d)`);
-  return new RegExp(`(?:${[...grouped, '\\d{1,15}'].join('|')})(?:\\${point}\\d+)?|\\${point}\\d+`, 'y');
-}
-
 const open = signsOf('en-US');
 
 function decimal(text: string): Ratio {
@@ -69,6 +46,15 @@ function decimal(text: string): Ratio {
 const isFunction = (name: string): name is FunctionName =>
   (functionNames as readonly string[]).includes(name);
 
+/** How many values a function takes, at least and at most. */
+const argumentsOf = (name: FunctionName): readonly [least: number, most: number] => {
+  if (name === 'if') return [3, 3];
+  if (name === 'round') return [1, 2];
+  return [1, name.length === 3 ? 20 : 1];
+};
+
+type Arithmetic = Extract<Tree, { kind: 'arithmetic' }>['sign'];
+
 export interface ReadOptions {
   /** Without names (and all that comes with them) it reads what a plain quantity field takes. */
   readonly names: boolean;
@@ -80,93 +66,119 @@ export interface ReadOptions {
   readonly blanks?: boolean;
 }
 
-/**
- * Reads a formula: numbers (`1,250.5`), lengths (`12' 6"`, `12ft 6 1/2in`, `3.6m`), names, `+ - * /`, parentheses,
- * comparisons, texts in quotes and the functions of {@link functionNames}. There is nothing else: no assignment, no
- * loop, no property, no other function.
- *
- * @throws FormulaError with a sentence and the place
- */
-export function readFormula(text: string, options: ReadOptions = { names: true }): Tree {
-  const longest = options.longest ?? LONGEST_FORMULA;
-  const signs = options.locale === undefined ? open : signsOf(options.locale);
-  const plain = plainNumber(signs, options.blanks === true);
-  let at = 0;
+/** Reads one text from its first sign to its last; each method takes what it reads and goes on behind it. */
+class Reader {
+  readonly #text: string;
+  readonly #names: boolean;
+  readonly #signs: Signs;
+  readonly #plain: RegExp;
+  #at = 0;
 
-  const blanks = () => {
-    while (/\s/.test(text[at] ?? '')) at += 1;
-  };
-  const take = (pattern: RegExp): RegExpExecArray | null => {
-    pattern.lastIndex = at;
-    const found = pattern.exec(text);
-    if (found) at = pattern.lastIndex;
+  constructor(text: string, options: ReadOptions) {
+    this.#text = text;
+    this.#names = options.names;
+    this.#signs = options.locale === undefined ? open : signsOf(options.locale);
+    this.#plain = plainNumber(this.#signs, options.blanks === true);
+  }
+
+  whole(): Tree {
+    const tree = this.#compare(0);
+    this.#blanks();
+    if (this.#at < this.#text.length) throw this.#unreadable();
+    return tree;
+  }
+
+  #blanks(): void {
+    while (/\s/.test(this.#text[this.#at] ?? '')) this.#at += 1;
+  }
+
+  #take(pattern: RegExp): RegExpExecArray | null {
+    pattern.lastIndex = this.#at;
+    const found = pattern.exec(this.#text);
+    if (found) this.#at = pattern.lastIndex;
     return found;
-  };
-  const isNext = (signs: string) => {
-    blanks();
-    const sign = text[at];
-    return sign !== undefined && signs.includes(sign) ? sign : null;
-  };
-  const unreadable = (place: number) => new FormulaError(`“${text[place]}” cannot be read here.`, place);
+  }
 
-  const number = (): Tree | null => {
-    const start = at;
-    const length = (value: Ratio): Tree => ({ kind: 'number', at: start, value, exponent: 1 });
-    const long = take(feetInches);
+  /** Whether one of these signs comes next; it is not taken. */
+  #isNext(signs: string): string | null {
+    this.#blanks();
+    const sign = this.#text[this.#at];
+    return sign !== undefined && signs.includes(sign) ? sign : null;
+  }
+
+  #unreadable(): FormulaError {
+    return new FormulaError(`“${this.#text[this.#at]}” cannot be read here.`, this.#at);
+  }
+
+  /** Takes what closes a parenthesis. */
+  #close(opened: number): void {
+    if (this.#isNext(')') === null) throw new FormulaError('This parenthesis is not closed.', opened);
+    this.#at += 1;
+  }
+
+  /** A length in feet and inches or in metres, as a number of feet. */
+  #length(): Ratio | null {
+    const long = this.#take(feetInches);
     if (long) {
       const whole = long[1] === undefined ? integer(0n) : decimal(long[1]);
       const bottom = BigInt(long[4] ?? '1');
-      if (bottom === 0n) throw new FormulaError('Division by zero.', at);
+      if (bottom === 0n) throw new FormulaError('Division by zero.', this.#at);
       const inches =
         long[5] !== undefined
           ? decimal(long[5])
           : plus(decimal(long[2] ?? '0'), reduced(BigInt(long[3] ?? '0'), bottom));
-      return length(plus(whole, times(inches, { top: 1n, bottom: 12n })));
+      return plus(whole, times(inches, { top: 1n, bottom: 12n }));
     }
-    const short = take(feet);
-    if (short) return length(decimal(short[1] ?? '0'));
-    const metres = take(metric);
-    if (metres)
-      return length(times(decimal(metres[1]!), reduced(tenThousandthsOfMetres[metres[2]!]!, 3048n)));
-    const sign = take(currencySign);
-    const bare = take(plain);
+    const short = this.#take(feet);
+    if (short) return decimal(short[1] ?? '0');
+    const metres = this.#take(metric);
+    return metres && times(decimal(metres[1]!), reduced(tenThousandthsOfMetres[metres[2]!]!, 3048n));
+  }
+
+  /** A number without a unit, with the sign of a currency or not. */
+  #bare(): Ratio | null {
+    const start = this.#at;
+    const sign = this.#take(currencySign);
+    const bare = this.#take(this.#plain);
     if (!bare) {
-      if (sign) at = start;
+      if (sign) this.#at = start;
       return null;
     }
-    const next = text[at];
-    if ((next === ',' || next === '.') && /\d/.test(text[at + 1] ?? '') && !(options.names && next === ','))
+    const next = this.#text[this.#at];
+    const goesOn = (next === ',' || next === '.') && /\d/.test(this.#text[this.#at + 1] ?? '');
+    if (goesOn && !(this.#names && next === ','))
       throw new FormulaError(
-        `“${text.slice(start).split(/\s/)[0]}” can be read in two ways. Write one thousand and a half as ${signs.decimal === '.' ? '1,000.50 or 1000.50' : '1.000,50 or 1000,50'}.`,
+        `“${this.#text.slice(start).split(/\s/)[0]}” can be read in two ways. Write one thousand and a half as ${this.#signs.decimal === '.' ? '1,000.50 or 1000.50' : '1.000,50 or 1000,50'}.`,
         start,
       );
-    const [whole = '', places = ''] = bare[0].split(signs.decimal);
-    return {
-      kind: 'number',
-      at: start,
-      value: decimal(`${whole.replace(/\D/g, '')}.${places}`),
-      exponent: 0,
-    };
-  };
+    const [whole = '', places = ''] = bare[0].split(this.#signs.decimal);
+    return decimal(`${whole.replace(/\D/g, '')}.${places}`);
+  }
 
-  const call = (name: string, start: number, depth: number): Tree => {
+  #number(): Tree | null {
+    const at = this.#at;
+    const length = this.#length();
+    if (length) return { kind: 'number', at, value: length, exponent: 1 };
+    const value = this.#bare();
+    return value && { kind: 'number', at, value, exponent: 0 };
+  }
+
+  #call(name: string, start: number, depth: number): Tree {
     if (!isFunction(name))
       throw new FormulaError(`“${name}” is no function here; there are ${functionNames.join(', ')}.`, start);
-    const opened = at;
-    at += 1;
+    const opened = this.#at;
+    this.#at += 1;
     const args: Tree[] = [];
-    if (isNext(')') === null) {
-      args.push(compare(depth + 1));
-      while (isNext(',;') !== null) {
-        at += 1;
-        args.push(compare(depth + 1));
+    if (this.#isNext(')') === null) {
+      args.push(this.#compare(depth + 1));
+      while (this.#isNext(',;') !== null) {
+        this.#at += 1;
+        args.push(this.#compare(depth + 1));
       }
     }
-    if (isNext(')') === null) throw new FormulaError('This parenthesis is not closed.', opened);
-    at += 1;
-    const [least, most] =
-      name === 'if' ? [3, 3] : name === 'round' ? [1, 2] : [1, name.length === 3 ? 20 : 1];
-    if (args.length < least! || args.length > most!)
+    this.#close(opened);
+    const [least, most] = argumentsOf(name);
+    if (args.length < least || args.length > most)
       throw new FormulaError(
         name === 'if'
           ? '“if” takes three: a condition, what holds then, and what holds otherwise.'
@@ -174,82 +186,90 @@ export function readFormula(text: string, options: ReadOptions = { names: true }
         start,
       );
     return { kind: 'call', at: start, name, args };
-  };
-
-  const value = (depth: number): Tree => {
-    blanks();
-    if (depth > DEEPEST) throw new FormulaError('Too many parentheses.', at);
-    const start = at;
-    if (text[at] === '(') {
-      at += 1;
-      const inner = options.names ? compare(depth + 1) : sum(depth + 1);
-      if (isNext(')') === null) throw new FormulaError('This parenthesis is not closed.', start);
-      at += 1;
-      return inner;
-    }
-    if (text[at] === '-' || text[at] === '−') {
-      at += 1;
-      return { kind: 'negative', at: start, of: value(depth + 1) };
-    }
-    const found = number();
-    if (found) return found;
-    if (options.names) {
-      const name = take(nameSigns)?.[0];
-      if (name !== undefined)
-        return isNext('(') === null ? { kind: 'name', at: start, name } : call(name, start, depth);
-      const words = take(quoted);
-      if (words) return { kind: 'text', at: start, value: words[1]! };
-    }
-    throw at >= text.length ? new FormulaError('Something is missing at the end.', at) : unreadable(at);
-  };
-
-  const product = (depth: number): Tree => {
-    let left = value(depth);
-    for (let sign = isNext('*×/'); sign !== null; sign = isNext('*×/')) {
-      const place = at;
-      at += 1;
-      left = {
-        kind: 'arithmetic',
-        at: place,
-        sign: sign === '/' ? '/' : '*',
-        left,
-        right: value(depth),
-      };
-    }
-    return left;
-  };
-
-  const sum = (depth: number): Tree => {
-    let left = product(depth);
-    for (let sign = isNext('+-−'); sign !== null; sign = isNext('+-−')) {
-      const place = at;
-      at += 1;
-      left = {
-        kind: 'arithmetic',
-        at: place,
-        sign: sign === '+' ? '+' : '-',
-        left,
-        right: product(depth),
-      };
-    }
-    return left;
-  };
-
-  function compare(depth: number): Tree {
-    const left = sum(depth);
-    blanks();
-    const place = at;
-    const sign = options.names ? take(comparison)?.[0] : undefined;
-    if (sign === undefined) return left;
-    return { kind: 'comparison', at: place, sign: comparisons[sign]!, left, right: sum(depth) };
   }
 
+  #value(depth: number): Tree {
+    this.#blanks();
+    const start = this.#at;
+    if (depth > DEEPEST) throw new FormulaError('Too many parentheses.', start);
+    const sign = this.#text[start];
+    if (sign === '(') {
+      this.#at += 1;
+      const inner = this.#names ? this.#compare(depth + 1) : this.#sum(depth + 1);
+      this.#close(start);
+      return inner;
+    }
+    if (sign === '-' || sign === '−') {
+      this.#at += 1;
+      return { kind: 'negative', at: start, of: this.#value(depth + 1) };
+    }
+    const found = this.#number() ?? (this.#names ? this.#word(depth) : null);
+    if (found) return found;
+    throw this.#at >= this.#text.length
+      ? new FormulaError('Something is missing at the end.', this.#at)
+      : this.#unreadable();
+  }
+
+  /** A name, a call of a function, or a text in quotes. */
+  #word(depth: number): Tree | null {
+    const at = this.#at;
+    const name = this.#take(nameSigns)?.[0];
+    if (name !== undefined)
+      return this.#isNext('(') === null ? { kind: 'name', at, name } : this.#call(name, at, depth);
+    const words = this.#take(quoted);
+    return words && { kind: 'text', at, value: words[1]! };
+  }
+
+  /** Operands with signs of one rank between them, read from the left. */
+  #chain(signs: string, operand: () => Tree, signOf: (sign: string) => Arithmetic): Tree {
+    let left = operand();
+    for (let sign = this.#isNext(signs); sign !== null; sign = this.#isNext(signs)) {
+      const at = this.#at;
+      this.#at += 1;
+      left = { kind: 'arithmetic', at, sign: signOf(sign), left, right: operand() };
+    }
+    return left;
+  }
+
+  #product(depth: number): Tree {
+    return this.#chain(
+      '*×/',
+      () => this.#value(depth),
+      (sign) => (sign === '/' ? '/' : '*'),
+    );
+  }
+
+  #sum(depth: number): Tree {
+    return this.#chain(
+      '+-−',
+      () => this.#product(depth),
+      (sign) => (sign === '+' ? '+' : '-'),
+    );
+  }
+
+  #compare(depth: number): Tree {
+    const left = this.#sum(depth);
+    this.#blanks();
+    const at = this.#at;
+    const sign = this.#names ? this.#take(comparison)?.[0] : undefined;
+    if (sign === undefined) return left;
+    return { kind: 'comparison', at, sign: comparisons[sign]!, left, right: this.#sum(depth) };
+  }
+}
+
+/**
+ * Reads a formula: numbers (`1,250.5`), lengths (`12' 6"`, `12ft 6 1/2in`, `3.6m`), names, `+ - * /`, parentheses,
+ * comparisons, texts in quotes and the functions of {@link functionNames}. There is nothing else: no assignment, no
+ * loop, no property, no other function.
+ *
+ * @throws FormulaError with a sentence and the place
+ * @example readFormula("ceil(run / 8ft) + 1")
+ */
+export function readFormula(text: string, options: ReadOptions = { names: true }): Tree {
+  const longest = options.longest ?? LONGEST_FORMULA;
   if (text.trim() === '') throw new FormulaError('Type a quantity.', 0);
   if (text.length > longest) throw new FormulaError('That is too long.', longest);
-  const tree = compare(0);
-  blanks();
-  if (at < text.length) throw unreadable(at);
-  return tree;
+  return new Reader(text, options).whole();
 }
 
 const read = new Map<string, Tree | FormulaError>();

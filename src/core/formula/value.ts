@@ -14,6 +14,11 @@ export type Value =
   | { readonly kind: 'truth'; readonly truth: boolean };
 export type NumberValue = Extract<Value, { kind: 'number' }>;
 
+/**
+ * A number with its dimension.
+ * @param ratio exact, in feet to the exponent
+ * @param exponent 0 a number, 1 a length, 2 an area, 3 a volume
+ */
 export const numberValue = (ratio: Ratio, exponent: number, firm = true): NumberValue => ({
   kind: 'number',
   ratio,
@@ -23,7 +28,10 @@ export const numberValue = (ratio: Ratio, exponent: number, firm = true): Number
 
 const dimensions = ['a number', 'a length', 'an area', 'a volume'];
 
-/** The dimension of a value in words: “an area”. */
+/**
+ * The dimension of a value in words: “an area”.
+ * @param exponent 0 a number, 1 a length, 2 an area, 3 a volume
+ */
 export const dimensionName = (exponent: number): string =>
   dimensions[exponent] ?? `feet to the power of ${exponent}`;
 
@@ -36,7 +44,10 @@ const perFoot: Partial<Record<UnitCode, { readonly exponent: number; readonly ra
   bdft: { exponent: 3, ratio: integer(12n) },
 };
 
-/** What a quantity in a unit is worth as a value: 2 squares are an area of 200 sq ft, 3 each are the number 3. */
+/**
+ * What a quantity in a unit is worth as a value: 2 squares are an area of 200 sq ft, 3 each are the number 3.
+ * @param quantity exact, in the unit
+ */
 export function fromUnit(quantity: Ratio, unit: UnitCode): NumberValue {
   const scale = perFoot[unit];
   return scale

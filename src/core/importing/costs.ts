@@ -35,7 +35,10 @@ export interface ReadCost {
 export type ReadRow =
   { readonly row: number; readonly cost: ReadCost } | { readonly row: number; readonly wrong: string };
 
-/** What labour comes to: hours times rate, rounded half away from zero. */
+/**
+ * What labour comes to: hours times rate, rounded half away from zero.
+ * @param minorDigits decimals of the currency
+ */
 export const labourAmount = (hours: string, rate: string, minorDigits: number): Amount =>
   multiplyToAmount(parseFixed(hours), parseFixed(rate), minorDigits);
 
@@ -43,6 +46,7 @@ export const labourAmount = (hours: string, rate: string, minorDigits: number): 
  * Reads a list of costs: each row is a cost or a sentence on what is wrong with it. Hours and rate make the amount; where an
  * amount stands beside them it has to be the same.
  * @param stages names of the agreement's stages; any other is wrong
+ * @throws RowError in words, for rows that cannot be read
  */
 export function readCosts(
   headings: readonly string[],

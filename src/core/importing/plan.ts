@@ -136,6 +136,7 @@ export interface FileRow {
  * labour of the same item; a code that comes back later is refused. Nothing is stored.
  *
  * @param options.check says in words what is wrong with an item as a whole, or null
+ * @throws RowError in words, for rows that cannot be read
  */
 export function planImport(
   rows: Iterable<FileRow>,

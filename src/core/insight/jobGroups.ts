@@ -15,15 +15,26 @@ export interface CostRow {
   readonly over: Amount;
 }
 
-/** What is left of a budget; nothing once it is spent. */
+/**
+ * What is left of a budget; nothing once it is spent.
+ * @param budget minor units
+ * @param cost minor units
+ */
 export const leftOfBudget = (budget: bigint, cost: bigint): Amount =>
   (budget > cost ? budget - cost : 0n) as Amount;
 
+/**
+ * A row of costs against its budget.
+ * @param budget what it was to cost
+ * @param cost what it cost so far
+ * @param toCome what is still to come
+ */
 export function costRow(name: string, budget: Amount, cost: Amount, toCome: Amount): CostRow {
   const expected = addAmounts(cost, toCome);
   return { name, budget, cost, toCome, expected, over: subtractAmounts(expected, budget) };
 }
 
+/** Whether a row holds anything but nothing. */
 export const isSomething = ({ budget, cost, toCome }: CostRow): boolean =>
   budget !== 0n || cost !== 0n || toCome !== 0n;
 

@@ -47,6 +47,8 @@ function largest(numbers: readonly bigint[], count: number): number[] {
  * take their rounded proportion, the others share what is left. While the whole lies between zero and the sum of the
  * weights, no part passes its weight.
  *
+ * @param whole shared out exactly, nothing over
+ * @param weights of either sign
  * @throws RangeError when the weights sum to zero and there is something to split
  */
 export function allocateSigned(whole: Amount, weights: readonly bigint[]): Amount[] {

@@ -10,7 +10,11 @@ function grouped(decimal: string): string {
   return (negative ? minus : '') + thousands + (places === undefined ? '' : `.${places}`);
 }
 
-/** Money for people: thousands grouped, a true minus sign, the currency's decimals, no currency mark. */
+/**
+ * Money for people: thousands grouped, a true minus sign, the currency's decimals, no currency mark.
+ * @param value minor units
+ * @param minorDigits decimals of the currency
+ */
 export function showAmount(value: Amount, minorDigits: number): string {
   return grouped(writeAmount(value, minorDigits));
 }
@@ -27,23 +31,36 @@ export function showDecimal(text: string): string {
   return grouped(text);
 }
 
-/** A difference in money with its sign always shown: "+1,313.20", "−40.00", "0.00". */
+/**
+ * A difference in money with its sign always shown: "+1,313.20", "−40.00", "0.00".
+ * @param value minor units
+ * @param minorDigits decimals of the currency
+ */
 export function showDifference(value: Amount, minorDigits: number): string {
   return (value > 0n ? '+' : '') + showAmount(value, minorDigits);
 }
 
-/** A unit cost or unit price: at least two places, up to `most` where there is more to show. */
+/**
+ * A unit cost or unit price: at least two places, up to `most` where there is more to show.
+ * @param value millionths
+ */
 export function showUnitAmount(value: Fixed, most = 4): string {
   const exact = writeFixed(value).split('.')[1]?.length ?? 0;
   return grouped(writeFixedPlaces(value, Math.max(2, Math.min(most, exact))));
 }
 
-/** A quantity without trailing zeros. */
+/**
+ * A quantity without trailing zeros.
+ * @param value millionths
+ */
 export function showQuantity(value: Fixed): string {
   return grouped(writeFixed(value));
 }
 
-/** A fraction of one as a percentage with stated places: (262_000n, 1) → "26.2". */
+/**
+ * A fraction of one as a percentage with stated places: (262_000n, 1) → "26.2".
+ * @param rate millionths of one
+ */
 export function showPercent(rate: Fixed, places = 1): string {
   return grouped(
     writeFixedPlaces(

@@ -17,10 +17,16 @@ export const ONE = 1_000_000n as Fixed;
 export const ZERO_FIXED = 0n as Fixed;
 export const ZERO = 0n as Amount;
 
-/** Marks a bigint as millionths. */
+/**
+ * Marks a bigint as millionths.
+ * @param millionths of the unit
+ */
 export const fixed = (millionths: bigint): Fixed => millionths as Fixed;
 
-/** Marks a bigint as minor units. */
+/**
+ * Marks a bigint as minor units.
+ * @param minor cents of the dollar
+ */
 export const amount = (minor: bigint): Amount => minor as Amount;
 
 /** Text is not a decimal of at most six places. */
@@ -47,7 +53,11 @@ export function divideRounded(numerator: bigint, denominator: bigint): bigint {
 
 const powers = Array.from({ length: 40 }, (_, exponent) => 10n ** BigInt(exponent));
 
-/** Ten to a power from 0 to 39. */
+/**
+ * Ten to a power from 0 to 39.
+ * @param exponent 0 to 39
+ * @throws RangeError in words, for what is out of bounds
+ */
 export function powerOfTen(exponent: number): bigint {
   const power = powers[exponent];
   if (power === undefined) throw new RangeError(`No power of ten for ${exponent}`);
@@ -87,39 +97,67 @@ function writeScaled(value: bigint, digits: number): string {
   return digits === 0 ? sign + text : `${sign}${text.slice(0, -digits)}.${text.slice(-digits)}`;
 }
 
-/** Writes millionths as a decimal without trailing zeros: 12_500_000n → "12.5". */
+/**
+ * Writes millionths as a decimal without trailing zeros: 12_500_000n → "12.5".
+ * @param value millionths
+ */
 export function writeFixed(value: Fixed): string {
   const text = writeScaled(value, FIXED_DIGITS).replace(/\.?0+$/, '');
   return text === '-0' || text === '' ? '0' : text;
 }
 
-/** Writes millionths with a stated number of decimals, rounded half away from zero: (12_500_000n, 2) → "12.50". */
+/**
+ * Writes millionths with a stated number of decimals, rounded half away from zero: (12_500_000n, 2) → "12.50".
+ * @param value millionths
+ * @param places decimals written, 0 to 6
+ */
 export function writeFixedPlaces(value: Fixed, places: number): string {
   return writeScaled(divideRounded(value, powerOfTen(FIXED_DIGITS - places)), places);
 }
 
-/** Writes money with the decimals of its currency: (1250n, 2) → "12.50". */
+/**
+ * Writes money with the decimals of its currency: (1250n, 2) → "12.50".
+ * @param value minor units
+ * @param minorDigits decimals of the currency
+ */
 export function writeAmount(value: Amount, minorDigits: number): string {
   return writeScaled(value, minorDigits);
 }
 
-/** Rounds millionths to a number of decimal places (0 to 6), half away from zero. */
+/**
+ * Rounds millionths to a number of decimal places (0 to 6), half away from zero.
+ * @param value millionths
+ * @param places decimals kept
+ */
 export function roundFixed(value: Fixed, places: number): Fixed {
   const step = powerOfTen(FIXED_DIGITS - places);
   return (divideRounded(value, step) * step) as Fixed;
 }
 
-/** Quantity × unit price (or × rate), rounded once to the minor unit. */
+/**
+ * Quantity × unit price (or × rate), rounded once to the minor unit.
+ * @param quantity millionths
+ * @param unit millionths of the currency a unit
+ * @param minorDigits decimals of the currency
+ */
 export function multiplyToAmount(quantity: Fixed, unit: Fixed, minorDigits: number): Amount {
   return divideRounded(quantity * unit, powerOfTen(2 * FIXED_DIGITS - minorDigits)) as Amount;
 }
 
-/** Product of two fixed numbers, rounded to millionths. */
+/**
+ * Product of two fixed numbers, rounded to millionths.
+ * @param left millionths
+ * @param right millionths
+ */
 export function multiplyFixed(left: Fixed, right: Fixed): Fixed {
   return divideRounded(left * right, ONE) as Fixed;
 }
 
-/** A share of money: amount × fraction of one, rounded once to the minor unit. */
+/**
+ * A share of money: amount × fraction of one, rounded once to the minor unit.
+ * @param whole minor units
+ * @param rate millionths of one
+ */
 export function shareOf(whole: Amount, rate: Fixed): Amount {
   return divideRounded(whole * rate, ONE) as Amount;
 }
@@ -129,7 +167,11 @@ export function parsePercent(text: string): Fixed {
   return parseScaled(text, 4) as Fixed;
 }
 
-/** The ratio of two integers as millionths, rounded; null when the denominator is zero (shown as empty, not as 0). */
+/**
+ * The ratio of two integers as millionths, rounded; null when the denominator is zero (shown as empty, not as 0).
+ * @param numerator any integer
+ * @param denominator any integer
+ */
 export function ratio(numerator: bigint, denominator: bigint): Fixed | null {
   return denominator === 0n ? null : (divideRounded(numerator * ONE, denominator) as Fixed);
 }

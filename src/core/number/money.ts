@@ -7,16 +7,31 @@ import { parseAmount, writeAmount } from './fixed';
  * `a < 0n`): amounts are whole numbers of the minor unit.
  */
 
-/** a + b. For many, see {@link sumAmounts}. */
+/**
+ * a + b. For many, see {@link sumAmounts}.
+ * @param a minor units
+ * @param b of the same currency
+ */
 export const addAmounts = (a: Amount, b: Amount): Amount => (a + b) as Amount;
 
-/** a − b. */
+/**
+ * a − b.
+ * @param a minor units
+ * @param b of the same currency
+ */
 export const subtractAmounts = (a: Amount, b: Amount): Amount => (a - b) as Amount;
 
-/** −a. */
+/**
+ * −a.
+ * @param a minor units
+ */
 export const negateAmount = (a: Amount): Amount => -a as Amount;
 
-/** The lesser of two. */
+/**
+ * The lesser of two.
+ * @param a minor units
+ * @param b of the same currency
+ */
 export const lesserAmount = (a: Amount, b: Amount): Amount => (a < b ? a : b);
 
 /** Is a decimal as text ("-0.50") below zero? "-0.00" is not. */
@@ -41,7 +56,10 @@ export interface Money {
 
 const byDigits = new Map<number, Money>();
 
-/** Money of a currency with so many decimal places. */
+/**
+ * Money of a currency with so many decimal places.
+ * @param digits decimals of the currency
+ */
 export function moneyOf(digits: number): Money {
   const known = byDigits.get(digits);
   if (known) return known;

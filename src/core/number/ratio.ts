@@ -6,7 +6,11 @@ export interface Ratio {
 
 const SAFE = BigInt(Number.MAX_SAFE_INTEGER);
 
-/** Greatest common divisor, never negative. */
+/**
+ * Greatest common divisor, never negative.
+ * @param a any integer
+ * @param b any integer
+ */
 export function gcd(a: bigint, b: bigint): bigint {
   if (a < 0n) a = -a;
   if (b < 0n) b = -b;
@@ -22,6 +26,7 @@ export function gcd(a: bigint, b: bigint): bigint {
 /**
  * The ratio in lowest terms, with a positive bottom.
  * @param bottom any integer but zero
+ * @param top any integer
  */
 export function reduced(top: bigint, bottom: bigint): Ratio {
   const common = gcd(top, bottom) || 1n;
@@ -30,16 +35,31 @@ export function reduced(top: bigint, bottom: bigint): Ratio {
     : { top: top / common, bottom: bottom / common };
 }
 
+/**
+ * a + b, in lowest terms.
+ * @param a exact
+ * @param b exact
+ */
 export const plus = (a: Ratio, b: Ratio): Ratio =>
   a.bottom === b.bottom
     ? reduced(a.top + b.top, a.bottom)
     : reduced(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
 
+/**
+ * a × b, in lowest terms.
+ * @param a exact
+ * @param b exact
+ */
 export const times = (a: Ratio, b: Ratio): Ratio => reduced(a.top * b.top, a.bottom * b.bottom);
 
+/** The ratio with its sign turned round. */
 export const negative = ({ top, bottom }: Ratio): Ratio => ({ top: -top, bottom });
 
-/** Below zero, zero or above zero as the first is less than, equal to or more than the second. */
+/**
+ * Below zero, zero or above zero as the first is less than, equal to or more than the second.
+ * @param a exact
+ * @param b exact
+ */
 export const compared = (a: Ratio, b: Ratio): bigint => a.top * b.bottom - b.top * a.bottom;
 
 /** The largest integer that is not above the ratio. */
@@ -48,4 +68,8 @@ export function wholeBelow({ top, bottom }: Ratio): bigint {
   return top % bottom < 0n ? cut - 1n : cut;
 }
 
+/**
+ * An integer as a ratio.
+ * @param value any integer
+ */
 export const integer = (value: bigint): Ratio => ({ top: value, bottom: 1n });

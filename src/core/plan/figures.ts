@@ -8,6 +8,7 @@ import type { PlanPoint } from '@/model';
 type Point = Readonly<PlanPoint>;
 type Side = readonly [Point, Point];
 
+/** Whether two points are one. */
 export const samePoint = (a: Point, b: Point): boolean => a[0] === b[0] && a[1] === b[1];
 
 /** The points without those that repeat the one before, a closing repetition of the first included. */
@@ -31,6 +32,7 @@ export function twiceArea(points: readonly Point[]): bigint {
 export const squareBetween = (a: Point, b: Point): bigint =>
   BigInt((a[0]! - b[0]!) ** 2 + (a[1]! - b[1]!) ** 2);
 
+/** The sides of a figure, from corner to corner; closed, back to the first. */
 export const sidesOf = (points: readonly Point[], closed: boolean): Side[] =>
   (closed ? points : points.slice(0, -1)).map((point, i) => [point, points[(i + 1) % points.length]!]);
 

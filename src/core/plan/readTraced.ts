@@ -25,7 +25,10 @@ export interface ReadTraced {
 /** Most corners that are compared with each other for overlap: the work is bounded. */
 const MOST_COMPARED = 3000;
 
-/** The root of a whole number, rounded down. */
+/**
+ * The root of a whole number, rounded down.
+ * @param square not below zero
+ */
 export function wholeRoot(square: bigint): bigint {
   if (square < 2n) return square;
   let root = BigInt(Math.floor(Math.sqrt(Number(square))));

@@ -6,6 +6,8 @@ import { discountOn } from './discount';
 /**
  * What a line comes to at a unit price: gross, its discount, and whether the minimum charge lifted it.
  * @param keepsMinimum the line's own discount goes down to its minimum charge and no further (edition 2 of the rules)
+ * @param quantity millionths of the unit
+ * @param unitPrice millionths of the currency
  */
 export function amountAt(
   line: Pick<Line, 'minimumCharge' | 'discount' | 'heldPrice' | 'shapedPrice'>,

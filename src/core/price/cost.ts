@@ -100,6 +100,7 @@ export function unitCost(line: Line, area?: AreaFactors): UnitCost {
 /**
  * What is ordered of a measured quantity: `ceil(measured × (1 + waste) / pack) × pack`; without packs measured ×
  * (1 + waste), rounded to three places. What is taken back (below zero) is what it is.
+ * @param measured millionths of the unit
  */
 export function ordered(measured: Fixed, line: Pick<Line, 'waste' | 'pack'>): Fixed {
   if (measured <= 0n) return measured;
@@ -146,6 +147,7 @@ function broken(
 /**
  * Exact cost of a line by type, in 10⁻¹² of the currency: material by what is ordered, everything else by what is
  * measured, each at the price break its quantity reaches.
+ * @param quantity millionths of the unit, as measured
  */
 export function exactCost(
   line: Line,

@@ -333,7 +333,10 @@ export function sumBeforeTax(sums: ClassSums, pricing: Pricing): Amount {
   return sum as Amount;
 }
 
-/** An amount per square foot of floor, rounded to the minor unit; null where there is no floor. */
+/**
+ * An amount per square foot of floor, rounded to the minor unit; null where there is no floor.
+ * @param amount minor units
+ */
 export function perSquareFoot(amount: Amount, floor: Fixed | null): Amount | null {
   return floor === null || floor <= 0n ? null : (divideRounded(amount * 1_000_000n, floor) as Amount);
 }

@@ -49,6 +49,7 @@ export const wholeRate = (taxClass: TaxClass): Ratio => effectiveRates(taxClass)
 /**
  * What an amount of a class is without the tax inside it: gross ÷ (1 + rate), rounded to the minor unit. The amount
  * itself where prices carry no tax or the customer pays none.
+ * @param amount minor units, with the tax inside it
  */
 export function withoutTax(amount: Amount, taxClass: TaxClass | undefined, { tax }: TaxRules): Amount {
   if (!tax?.inside || tax.exempt || !taxClass) return amount;

@@ -25,7 +25,10 @@ export interface Terms extends TaxRules {
   readonly fees: readonly Fee[];
 }
 
-/** Adds an amount to the sum of its class. */
+/**
+ * Adds an amount to the sum of its class.
+ * @param amount minor units
+ */
 export function addTo(sums: Map<string, ClassSum>, taxClass: string, amount: bigint): void {
   const { above, below } = sums.get(taxClass) ?? { above: 0n, below: 0n };
   sums.set(taxClass, amount > 0n ? { above: above + amount, below } : { above, below: below + amount });
@@ -42,6 +45,7 @@ export function addSums(all: Iterable<ClassSums>): Map<string, ClassSum> {
   return into;
 }
 
+/** Net of sums by class. */
 export const netOf = (sums: ClassSums): Amount =>
   [...sums.values()].reduce((sum, { above, below }) => sum + above + below, 0n) as Amount;
 
@@ -55,6 +59,7 @@ export interface Discounted {
 /**
  * Takes a discount off sums by class: to the classes by what they have above zero, in the order of the document's
  * classes; never more than there is.
+ * @param digits decimals of the currency
  */
 export function discounted(
   sums: ClassSums,
@@ -117,6 +122,7 @@ export interface Totals {
  *
  * @param sections sums by class after the discounts on lines and sections
  * @param linesOf what the lines come to after the whole's discount, by its shares; asked only where tax is rounded by line
+ * @param digits decimals of the currency
  */
 export function totalsOf(
   terms: Terms,

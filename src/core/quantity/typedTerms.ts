@@ -78,6 +78,7 @@ function moneyOf({ presets, late, ...rest }: CompanyMoney, minorDigits: number):
 
 /**
  * What a company settles, with every percentage and amount read as it is read wherever one is typed.
+ * @param minorDigits decimals of the currency
  * @throws Error with a sentence that names the field
  */
 export const readTypedTerms = (typed: TypedTerms, minorDigits: number): TypedTerms => ({
@@ -92,6 +93,8 @@ export const readTypedTerms = (typed: TypedTerms, minorDigits: number): TypedTer
 
 /**
  * A whole number of days as typed.
+ * @param least days
+ * @param most days
  * @throws Error with a sentence
  */
 export function readDays(name: string, text: string, least: number, most: number): number {

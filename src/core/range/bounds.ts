@@ -26,6 +26,7 @@ const off = (net: number, discount: ProposalDocument['discount'], unit: number):
 /**
  * The scales of a document.
  * @param lines how many amounts of lines there are, where tax is rounded on each
+ * @param minorDigits decimals of the currency
  */
 export function scalesOf(document: ProposalDocument, minorDigits: number, lines: number): Scales {
   const unit = 10 ** minorDigits;

@@ -17,6 +17,7 @@ function nth(year: number, month: number, weekday: number, n: number): number {
 /**
  * Federal holidays of a year on their own days (5 U.S.C. § 6103, from memory): New Year, Martin Luther King, Washington,
  * Memorial Day, Juneteenth (since 2021), Independence, Labor Day, Columbus, Veterans, Thanksgiving, Christmas.
+ * @param year of the Gregorian calendar
  */
 export function federalHolidays(year: number): string[] {
   return [
@@ -37,6 +38,7 @@ export function federalHolidays(year: number): string[] {
 /**
  * Days on which federal holidays are observed beside their own (5 U.S.C. § 6103(b), from memory): Friday for one on a
  * Saturday, Monday for one on a Sunday. New Year's Day may be observed in the year before.
+ * @param year of the Gregorian calendar
  */
 export function observedHolidays(year: number): string[] {
   return [...federalHolidays(year), ...federalHolidays(year + 1)]

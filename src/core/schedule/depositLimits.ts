@@ -65,7 +65,11 @@ export function depositAsked(payments: readonly ScheduledPayment[]): Amount {
   );
 }
 
-/** What a deposit exceeds, in words with the source; null where it is within the law or no law is named. */
+/**
+ * What a deposit exceeds, in words with the source; null where it is within the law or no law is named.
+ * @param deposit with tax
+ * @param total with tax
+ */
 export function depositOverLaw(
   place: string | undefined,
   deposit: Amount,

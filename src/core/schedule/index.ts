@@ -3,3 +3,4 @@ export * from './spreadChange';
 export * from './depositLimits';
 export * from './coolingOff';
 export * from './whenToBill';
+export * from './scheduleEdits';

@@ -29,6 +29,8 @@ const whole: ScheduleEntry = {
  * than what those before it leave, so none is below zero unless the total is. An empty schedule is one payment of the
  * whole.
  *
+ * @param total with tax
+ * @param minorDigits decimals of the currency
  * @example 18,437.65 at 10/30/30/25 % and the rest → 1,843.77, 5,531.30, 5,531.30, 4,609.41, 921.87
  */
 export function computeSchedule(

@@ -33,6 +33,7 @@ function takenInOrder(entries: readonly OpenEntry[], off: bigint): bigint[] {
  * entries asked for is taken from the others, next one first (from the last: the one before it), and what none of them
  * can bear is an entry of its own, in the customer's favour. Without an unbilled entry all of it is one of its own.
  * Changes and the entry of its own sum to the change.
+ * @param change what the change order changes of the sum, with tax
  */
 export function spreadChange(entries: readonly OpenEntry[], change: Amount, way: SpreadWay): SpreadChange {
   const open = entries.filter(({ billed }) => !billed);

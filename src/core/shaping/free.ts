@@ -45,10 +45,16 @@ export function costPrice({ cost, places }: FreeLine): Fixed {
   return ((whole * per === cost.top ? whole : whole + 1n) * step) as Fixed;
 }
 
-/** A ratio as a unit price of a number of places. */
+/**
+ * A ratio as a unit price of a number of places.
+ * @param top any integer
+ * @param bottom not zero
+ * @param places decimals kept; half away from zero
+ */
 export function rounded(top: bigint, bottom: bigint, places: number): Fixed {
   const step = stepOf({ places });
   return (divideRounded(top, bottom * step) * step) as Fixed;
 }
 
+/** How a line is measured where its price is shaped. */
 export const measureOf = (figures: Figures, { of }: Goal): Amount => figures[of];

@@ -7,4 +7,4 @@ export { shapePrices } from './shape';
 export { withPrices } from './prices';
 export type { Expected, Outcome } from './expected';
 export { expectedOutcome, reweighted } from './expected';
-export { roundingLine } from './roundingLine';
+export { roundingLine, withLineAtEnd } from './roundingLine';

@@ -45,3 +45,11 @@ export function roundingLine(
     }
   return null;
 }
+
+/** The document with a line behind all others, in its last section. */
+export function withLineAtEnd(document: ProposalDocument, line: Line): ProposalDocument {
+  const last = document.sections.at(-1);
+  if (!last) return document;
+  const sections = [...document.sections.slice(0, -1), { ...last, entries: [...last.entries, line] }];
+  return { ...document, sections };
+}

@@ -4,7 +4,11 @@ import { scalesOf } from '../range/bounds';
 import type { Goal } from './goal';
 import type { FreeLine } from './free';
 
-/** What a discount leaves of an amount, as a number, before rounding. */
+/**
+ * What a discount leaves of an amount, as a number, before rounding.
+ * @param amount minor units, as a number
+ * @param unit minor units to one of the currency
+ */
 export function kept(amount: number, discount: Discount | undefined, unit: number): number {
   if (!discount || amount <= 0) return amount;
   return 'percent' in discount
@@ -72,7 +76,10 @@ export function smoothly(
   };
 }
 
-/** Where a function that does not fall comes to a value; NaN when it does not. */
+/**
+ * Where a function that does not fall comes to a value; NaN when it does not.
+ * @param wanted the value
+ */
 export function solve(
   of: (at: number) => number,
   wanted: number,

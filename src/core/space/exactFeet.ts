@@ -3,6 +3,7 @@ import { FormulaError, evaluate, readFormula } from '../formula';
 import type { Ratio } from '../number';
 import { parseFixed, reduced } from '../number';
 
+/** A stored length in feet as an exact ratio. */
 export const fromText = (value: string): Ratio => reduced(parseFixed(value), 1_000_000n);
 
 /** A length in feet, exactly as it was typed: 10' 8" is 32/3 ft. The value kept beside it counts where there is no text. */

@@ -1,3 +1,4 @@
 export * from './exactFeet';
 export * from './outline';
 export * from './surroundings';
+export * from './newSpace';

@@ -60,9 +60,7 @@ export async function keptOn(
  */
 export async function choicesOf(tx: Transaction, of: Of, document: ProposalDocument): Promise<Chosen> {
   const [row] =
-    of.id === null
-      ? []
-      : await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, of.id));
+    of.id === null ? [] : await tx.select().from(customerChoice).where(eq(customerChoice.revisionId, of.id));
   if (!row) {
     const kept = await keptOn(tx, of, document);
     return { choices: kept?.choices ?? asSuggested, number: 0, last: kept?.last ?? null };

@@ -24,11 +24,13 @@ const signed = (text: string) =>
 /** An agreement by what was set aside: chosen, left or over, round by round; settled by a change order. */
 export function AllowancesView({
   agreementId,
+  currency,
   allowances,
   maySell,
   actions,
 }: {
   agreementId: string;
+  currency: string;
   allowances: AllowancesShown;
   maySell: boolean;
   actions: AllowanceActions;
@@ -88,6 +90,7 @@ export function AllowancesView({
       {open && (
         <RoundDialog
           agreementId={agreementId}
+          currency={currency}
           allowance={open.allowance}
           round={open.round}
           actions={actions}

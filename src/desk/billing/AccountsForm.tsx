@@ -1,10 +1,9 @@
 'use client';
 
-import { App, Button, Input } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { Accounts, Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 const names: readonly (readonly [string, string])[] = [
@@ -54,20 +53,10 @@ export function AccountsForm({
   mayChange: boolean;
   save: (accounts: Accounts) => Promise<Answer<void>>;
 }) {
-  const { message } = App.useApp();
   const [values, setValues] = useState<Flat>(() => flat(accounts));
-  const router = useRouter();
+  const { busy, submit } = useSubmit({ tells: true });
   const { done, notice } = useKeptForm(mayChange ? 'accounts' : null, values, flat(accounts), setValues);
-  const submit = async () => {
-    const answer = await asked(save(deep(values)));
-    if (!answer.ok) {
-      message.error(answer.problem.detail);
-      return;
-    }
-    done();
-    message.success('Saved.');
-    router.refresh();
-  };
+  const keep = () => submit(() => save(deep(values)), { said: 'Saved.', then: () => done() });
   return (
     <details className="accounts" open={notice !== null || undefined}>
       <summary>Accounts the journal books on</summary>
@@ -75,7 +64,7 @@ export function AccountsForm({
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void submit();
+          void keep();
         }}
       >
         {names.map(([key, name]) => (
@@ -91,7 +80,9 @@ export function AccountsForm({
           </label>
         ))}
         {mayChange ? (
-          <Button htmlType="submit">Save the accounts</Button>
+          <Button htmlType="submit" loading={busy}>
+            Save the accounts
+          </Button>
         ) : (
           <span className="soft">The owner can change this.</span>
         )}

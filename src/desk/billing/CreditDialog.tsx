@@ -3,43 +3,14 @@
 import { Alert, Input, Modal, Radio } from 'antd';
 import { useMemo, useState } from 'react';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
-import { BillingError, makeCredit, paperSums } from '@/core/billing';
-import { isNothing, moneyOf, showDecimal } from '@/core/number';
-import type { Answer, CreditAsk, CreditInput } from '@/model';
-import { parseMoneyInput } from '@/core/quantity';
+import { makeCredit, paperSums } from '@/core/billing';
+import { showDecimal } from '@/core/number';
+import type { Answer, CreditInput } from '@/model';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
-import { PlainTable } from '@/ui/tables/PlainTable';
 import { useSubmit } from '@/ui/useSubmit';
-
-type Way = 'whole' | 'amount' | 'lines';
-
-interface Typed {
-  readonly way: Way;
-  readonly amount: string;
-  readonly lines: Readonly<Record<string, string>>;
-  readonly remark: string;
-}
-const blank: Typed = { way: 'whole', amount: '', lines: {}, remark: '' };
-
-/** What the fields ask for; null: nothing yet. Throws a sentence where something cannot be read. */
-function askOf(
-  way: Way,
-  amount: string,
-  lines: Readonly<Record<string, string>>,
-  digits: number,
-): CreditAsk | null {
-  if (way === 'whole') return { whole: true };
-  if (way === 'amount') {
-    const value = parseMoneyInput(amount.trim() || '0', digits);
-    return isNothing(value) ? null : { amount: value };
-  }
-  const named = Object.entries(lines).flatMap(([line, text]) => {
-    const below = text.trim().startsWith('-') || text.trim().startsWith('−');
-    const value = parseMoneyInput(text.trim().replace(/^[-−]/, '') || '0', digits);
-    return isNothing(value) ? [] : [{ line, amount: below ? `-${value}` : value }];
-  });
-  return named.length > 0 ? { lines: named } : null;
-}
+import type { TypedCredit, Way } from './creditAsk';
+import { askOf, blankCredit } from './creditAsk';
+import { CreditLines, CreditSums } from './CreditParts';
 
 /** Takes an issued invoice back, in whole or in part. The credit note is a paper of its own and never changes. */
 export function CreditDialog({
@@ -47,50 +18,34 @@ export function CreditDialog({
   credit,
   close,
 }: {
-  invoice: InvoiceAtDesk & { readonly back: NonNullable<InvoiceAtDesk['back']> };
-  credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
-  close: () => void;
+  readonly invoice: InvoiceAtDesk & { readonly back: NonNullable<InvoiceAtDesk['back']> };
+  readonly credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
+  readonly close: () => void;
 }) {
-  const { back } = invoice;
-  const { ledger } = back;
-  const [way, setWay] = useState<Way>('whole');
-  const [amount, setAmount] = useState('');
-  const [lines, setLines] = useState<Readonly<Record<string, string>>>({});
-  const [remark, setRemark] = useState('');
+  const { ledger, lines, total, work } = invoice.back;
+  const [typed, setTyped] = useState<TypedCredit>(blankCredit);
+  const type = (patch: Partial<TypedCredit>) => setTyped((before) => ({ ...before, ...patch }));
   const { busy, refused, submit } = useSubmit();
-
-  const { done, notice } = useKeptForm<Typed>(
-    `credit of ${invoice.id}`,
-    { way, amount, lines, remark },
-    blank,
-    (kept) => {
-      setWay(kept.way);
-      setAmount(kept.amount);
-      setLines(kept.lines);
-      setRemark(kept.remark);
-    },
-  );
-
+  const { done, notice } = useKeptForm<TypedCredit>(`credit of ${invoice.id}`, typed, blankCredit, setTyped);
   const { ask, sums, wrong } = useMemo(() => {
     try {
-      const found = askOf(way, amount, lines, ledger.minorDigits);
+      const found = askOf(typed, ledger.minorDigits);
       return {
         ask: found,
         sums: found && paperSums(makeCredit(ledger, invoice.id, found), ledger.components),
         wrong: null,
       };
     } catch (error) {
-      if (!(error instanceof BillingError) && !(error instanceof Error)) throw error;
+      // What is typed cannot be read, or cannot be credited: a sentence either way.
       return { ask: null, sums: null, wrong: (error as Error).message };
     }
-  }, [way, amount, lines, ledger, invoice.id]);
-  const money = moneyOf(ledger.minorDigits);
-
+  }, [typed, ledger, invoice.id]);
   const issue = () =>
-    submit(() => credit({ invoiceId: invoice.id, what: ask!, remark, seen: invoice.seen }), {
-      then: done,
+    submit(() => credit({ invoiceId: invoice.id, what: ask!, remark: typed.remark, seen: invoice.seen }), {
+      then: () => done(),
       to: ({ id }) => `/money/${id}`,
     });
+  const byLine = lines.length > 0;
   return (
     <Modal
       open
@@ -106,90 +61,38 @@ export function CreditDialog({
       {notice}
       {(refused ?? wrong) && <Alert type="error" title={refused ?? wrong} className="below" />}
       <Radio.Group
-        value={way}
-        onChange={(event) => setWay(event.target.value as Way)}
-        style={{ display: 'grid', gap: 6 }}
+        vertical
+        value={typed.way}
+        onChange={({ target }) => type({ way: target.value as Way })}
         options={[
-          { value: 'whole', label: `All of it: ${showDecimal(back.total)}` },
-          {
-            value: 'amount',
-            label: back.lines.length > 0 ? 'Work for an amount, including tax' : 'An amount of it',
-          },
-          ...(back.lines.length > 0 ? [{ value: 'lines', label: 'By line' }] : []),
+          { value: 'whole', label: `All of it: ${showDecimal(total)}` },
+          { value: 'amount', label: byLine ? 'Work for an amount, including tax' : 'An amount of it' },
+          ...(byLine ? [{ value: 'lines', label: 'By line' }] : []),
         ]}
       />
-      {way === 'amount' && (
+      {typed.way === 'amount' && (
         <label className="bill-field">
-          Amount, at most {showDecimal(back.lines.length > 0 ? back.work : back.total)}
-          <Input value={amount} onChange={(event) => setAmount(event.target.value)} className="wide-choice" />
+          Amount, at most {showDecimal(byLine ? work : total)}
+          <Input
+            value={typed.amount}
+            onChange={({ target }) => type({ amount: target.value })}
+            className="wide-choice"
+          />
         </label>
       )}
-      {way === 'lines' && (
-        <div className="scrolls-down">
-          <PlainTable
-            label="Lines to credit"
-            rows={back.lines}
-            rowKey={({ id }) => id}
-            columns={[
-              {
-                key: 'work',
-                title: 'Work',
-                cell: (line) => (
-                  <>
-                    {line.description} <span className="soft">{line.section}</span>
-                  </>
-                ),
-              },
-              { key: 'billed', title: 'Billed, net', figure: true, cell: ({ net }) => showDecimal(net) },
-              {
-                key: 'credit',
-                title: 'Credit',
-                figure: true,
-                cell: (line) => (
-                  <Input
-                    size="small"
-                    className="credit-amount"
-                    aria-label={`Credit of ${line.description}`}
-                    value={lines[line.id] ?? ''}
-                    onChange={(event) => setLines({ ...lines, [line.id]: event.target.value })}
-                  />
-                ),
-              },
-            ]}
-          />
-        </div>
+      {typed.way === 'lines' && (
+        <CreditLines lines={lines} typed={typed.lines} type={(next) => type({ lines: next })} />
       )}
       <label className="bill-field">
         Why, in words the customer reads
         <Input.TextArea
-          value={remark}
+          value={typed.remark}
           maxLength={2000}
           autoSize={{ minRows: 1, maxRows: 4 }}
-          onChange={(event) => setRemark(event.target.value)}
+          onChange={({ target }) => type({ remark: target.value })}
         />
       </label>
-      {sums && (
-        <dl className="pairs" data-testid="credit-sums">
-          <dt>Work credited, including tax</dt>
-          <dd>{money.show(sums.workGross)}</dd>
-          {sums.retainage !== 0n && (
-            <>
-              <dt>Retainage in it</dt>
-              <dd>{money.show(sums.retainage)}</dd>
-            </>
-          )}
-          {sums.advance !== 0n && (
-            <>
-              <dt>Deposit</dt>
-              <dd>{money.show(sums.advance)}</dd>
-            </>
-          )}
-          <dt className="sum">Credit note</dt>
-          <dd className="sum">
-            <strong>{money.show(sums.total)}</strong>
-          </dd>
-        </dl>
-      )}
+      {sums && <CreditSums sums={sums} digits={ledger.minorDigits} />}
       <p className="soft">
         What is credited can be billed again. What was paid already is kept as customer credit.
       </p>

@@ -1,30 +1,19 @@
 'use client';
 
-import { App, Button } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { isNothing, showDecimal, withoutSign } from '@/core/number';
 import { showDate, showShortDate } from '@/core/text/dates';
 import type { Answer, CreditInput } from '@/model';
-import { LinkButton } from '@/ui/LinkButton';
 import { CreditDialog } from './CreditDialog';
-import { InvoiceState } from './InvoiceState';
+import { InvoiceHead } from './InvoiceHead';
 import { CostsBeside, InAgreement, PaidWith } from './InvoiceParts';
 import type { LateActions } from './LateNote';
 import { LateNote } from './LateNote';
 import type { RecordPayment } from '../payments/PaymentDialog';
 import { PaymentDialog } from '../payments/PaymentDialog';
-import { asked } from '@/ui/asked';
 import { InvoiceLines } from './InvoiceLines';
-
-const names = {
-  invoice: 'Invoice',
-  advance: 'Invoice',
-  release: 'Invoice',
-  'late charge': 'Invoice',
-  'credit note': 'Credit note',
-} as const;
 
 /** An issued invoice or credit note as the desk sees it. It never changes; a credit note takes it back. */
 export function InvoicePage({
@@ -40,50 +29,12 @@ export function InvoicePage({
   mail: (input: { invoiceId: string }) => Promise<Answer<{ to: string }>>;
   record: RecordPayment;
 }) {
-  const { message } = App.useApp();
-  const send = async () => {
-    const answer = await asked(mail({ invoiceId: invoice.id }));
-    if (answer.ok) void message.success(`It is sent to ${answer.value.to}.`);
-    else void message.error(answer.problem.detail);
-  };
   const [taking, setTaking] = useState(false);
   const [paying, setPaying] = useState(false);
-  const toPay = invoice.kind !== 'credit note' && !isNothing(invoice.open);
   const { back } = invoice;
   return (
     <div className="page">
-      <header className="page-head">
-        <h1>
-          {names[invoice.kind]} {invoice.number}
-        </h1>
-        <InvoiceState invoice={invoice} />
-        <span className="soft">
-          {invoice.title} ·{' '}
-          <Link href={`/agreements/${invoice.agreementId}`} prefetch={false}>
-            {invoice.agreement.title}
-          </Link>
-        </span>
-        <span className="page-actions">
-          {invoice.kind !== 'credit note' && <Button onClick={() => void send()}>Send</Button>}
-          {toPay && invoice.mayRecord && (
-            <Button type="primary" onClick={() => setPaying(true)}>
-              Record payment
-            </Button>
-          )}
-          {back && <Button onClick={() => setTaking(true)}>Credit note</Button>}
-          {invoice.ofAgreement && (
-            <LinkButton download href={`/api/v1/invoices/${invoice.id}/statement.pdf`}>
-              Progress statement
-            </LinkButton>
-          )}
-          <LinkButton download href={`/api/v1/invoices/${invoice.id}/invoice.xml`}>
-            UBL
-          </LinkButton>
-          <LinkButton download href={`/api/v1/invoices/${invoice.id}/invoice.pdf`}>
-            PDF
-          </LinkButton>
-        </span>
-      </header>
+      <InvoiceHead invoice={invoice} mail={mail} pay={() => setPaying(true)} credit={() => setTaking(true)} />
       {invoice.credits && (
         <p>
           Credits{' '}

@@ -13,7 +13,7 @@ export function AddressFields({ under }: { under: string }) {
       >
         <Input autoComplete="off" />
       </Form.Item>
-      <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr 70px', gap: 10 }}>
+      <div className="fields-address">
         <Form.Item
           name={[under, 'city']}
           label="Town"

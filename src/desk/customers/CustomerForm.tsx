@@ -4,8 +4,8 @@ import { Alert, Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
 import { AddressFields, emptyAddress } from './AddressFields';
-import { asked } from '@/ui/asked';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
+import { useSubmit } from '@/ui/useSubmit';
 
 export type SaveCustomer = (
   input: CustomerInput,
@@ -38,20 +38,18 @@ export function CustomerForm({
   close: () => void;
 }) {
   const [form] = Form.useForm<CustomerInput>();
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, refused, submit } = useSubmit({ form });
   /** As it was read when the form was opened. */
   const [over] = useState(values);
   const { done: saved, notice } = useKeptFields(`customer ${id ?? 'new'}`, form, values);
-  const submit = async (given: CustomerInput) => {
-    setBusy(true);
-    const answer = await asked(save({ ...values, ...given }, id, id === undefined ? undefined : over));
-    setBusy(false);
-    if (answer.ok) {
-      saved();
-      done(answer.value);
-    } else setRefused(answer.problem.detail);
-  };
+  const send = (given: CustomerInput) =>
+    submit(() => save({ ...values, ...given }, id, id === undefined ? undefined : over), {
+      then: (value) => {
+        saved();
+        done(value);
+      },
+      rereads: false,
+    });
   return (
     <Modal
       open
@@ -70,7 +68,7 @@ export function CustomerForm({
         layout="vertical"
         requiredMark={false}
         initialValues={values}
-        onFinish={submit}
+        onFinish={send}
       >
         <Form.Item
           name="name"
@@ -79,7 +77,7 @@ export function CustomerForm({
         >
           <Input autoFocus autoComplete="off" />
         </Form.Item>
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 10 }}>
+        <div className="fields-3">
           <Form.Item name="contactName" label="Who we speak with">
             <Input autoComplete="off" />
           </Form.Item>

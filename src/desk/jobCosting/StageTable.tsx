@@ -1,12 +1,11 @@
 import { App, Input } from 'antd';
-import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { isBelowZero, isNothing, minorDigits, showDecimal } from '@/core/number';
 import { parseMoneyInput } from '@/core/quantity';
 import type { JobActions } from './jobActions';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 import { PlainTable } from '@/ui/tables/PlainTable';
 
 type Row = Job['stages'][number];
@@ -14,7 +13,7 @@ type Row = Job['stages'][number];
 /** What a stage will still cost: typed, or what is left of its budget. Enter or leaving the field keeps it. */
 function ToCome({ row, job, save }: { row: Row; job: Job; save: JobActions['saveToCome'] }) {
   const { message } = App.useApp();
-  const router = useRouter();
+  const { submit } = useSubmit({ tells: true });
   const [text, setText] = useState(row.reckoned ?? '');
   const keep = async () => {
     let plain: string;
@@ -25,15 +24,7 @@ function ToCome({ row, job, save }: { row: Row; job: Job; save: JobActions['save
       return;
     }
     if (plain === (row.reckoned ?? '')) return;
-    const answer = await asked(
-      save({
-        agreementId: job.id,
-        stage: row.name,
-        toCome: plain === '' ? null : plain,
-      }),
-    );
-    if (answer.ok) router.refresh();
-    else void message.error(answer.problem.detail);
+    await submit(() => save({ agreementId: job.id, stage: row.name, toCome: plain === '' ? null : plain }));
   };
   return (
     <Input

@@ -1,20 +1,36 @@
 'use client';
 
-import { Alert, App, Button, Modal, Select, Input } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { Alert, Button, Input, Modal, Select } from 'antd';
+import { useRef, useState } from 'react';
 import type { CostsPreview } from '@/services/library/bulk';
 import { raisableTypes } from '@/core/importing';
 import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
+import { costTypeName } from '@/core/text/names';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
-import { PlainTable } from '@/ui/tables/PlainTable';
+import { useSubmit } from '@/ui/useSubmit';
+import { CostsPreviewTable } from './CostsPreviewTable';
 
 export interface CostsActions {
   readonly preview: (input: unknown) => Promise<Answer<CostsPreview>>;
   readonly change: (input: unknown) => Promise<Answer<{ count: number }>>;
 }
+
+/** What is typed: whose costs move, and by how much. */
+interface Typed {
+  readonly trade: string;
+  readonly tag: string;
+  readonly types: string[];
+  readonly percent: string;
+}
+
+/** @throws NotADecimal where the percentage is none */
+const asInput = ({ trade, tag, types, percent }: Typed) => ({
+  trade,
+  tag: tag.trim().toLowerCase(),
+  costTypes: types,
+  percent: writeFixed(parseQuantity(percent.replace(/%/g, ''), 4)),
+});
 
 /** A percentage on the costs of a trade or a tag: each item before and after, then all of them at once. */
 export function CostsDialog({
@@ -24,54 +40,44 @@ export function CostsDialog({
   readonly trades: readonly string[];
   readonly actions: CostsActions;
 }) {
-  const router = useRouter();
-  const { message } = App.useApp();
   const [open, setOpen] = useState(false);
-  const [trade, setTrade] = useState('');
-  const [tag, setTag] = useState('');
-  const [types, setTypes] = useState<string[]>(['material']);
-  const [percent, setPercent] = useState('');
+  const [typed, setTyped] = useState<Typed>({ trade: '', tag: '', types: ['material'], percent: '' });
   const [preview, setPreview] = useState<CostsPreview | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-
-  const input = () => ({
-    trade,
-    tag: tag.trim().toLowerCase(),
-    costTypes: types,
-    percent: writeFixed(parseQuantity(percent.replace(/%/g, ''), 4)),
-  });
-  const ask = async (act: 'preview' | 'change') => {
-    setTrouble(null);
-    let wanted;
-    try {
-      wanted = input();
-    } catch {
-      setTrouble('Type a percentage, such as 4.5 or -3.');
-      return;
-    }
-    setBusy(true);
-    if (act === 'preview') {
-      const answer = await asked(actions.preview(wanted));
-      if (answer.ok) setPreview(answer.value);
-      else setTrouble(answer.problem.detail);
-    } else {
-      const answer = await asked(actions.change(wanted));
-      if (answer.ok) {
-        message.success(`${answer.value.count} items changed. What they cost before is kept with each.`);
-        setOpen(false);
-        setPreview(null);
-        router.refresh();
-      } else setTrouble(answer.problem.detail);
-    }
-    setBusy(false);
+  const { busy, refused, setRefused, submit } = useSubmit();
+  /** What is typed last: a preview of what was typed before is none. */
+  const latest = useRef(typed);
+  const type = (patch: Partial<Typed>) => {
+    latest.current = { ...latest.current, ...patch };
+    setTyped(latest.current);
+    setPreview(null);
   };
-  const typed =
-    <T,>(set: (value: T) => void) =>
-    (value: T) => {
-      setPreview(null);
-      set(value);
-    };
+  const read = () => {
+    try {
+      return asInput(typed);
+    } catch {
+      setRefused('Type a percentage, such as 4.5 or -3.');
+      return null;
+    }
+  };
+  const look = async () => {
+    const wanted = read();
+    if (wanted)
+      await submit(() => actions.preview(wanted), {
+        then: (value) => latest.current === typed && setPreview(value),
+        rereads: false,
+      });
+  };
+  const change = async () => {
+    const wanted = read();
+    if (wanted)
+      await submit(() => actions.change(wanted), {
+        said: ({ count }) => `${count} items changed. What they cost before is kept with each.`,
+        then: () => {
+          setOpen(false);
+          setPreview(null);
+        },
+      });
+  };
   return (
     <>
       <Button onClick={() => setOpen(true)}>Change costs</Button>
@@ -82,47 +88,47 @@ export function CostsDialog({
         onCancel={() => setOpen(false)}
         footer={
           <>
-            <Button loading={busy} onClick={() => void ask('preview')}>
+            <Button loading={busy} onClick={() => void look()}>
               See before and after
             </Button>
             <Button
               type="primary"
               disabled={!preview || preview.count === 0}
               loading={busy}
-              onClick={() => void ask('change')}
+              onClick={() => void change()}
             >
               {preview ? `Change ${preview.count} items` : 'Change'}
             </Button>
           </>
         }
       >
-        {trouble && <Alert type="error" title={trouble} className="below" />}
+        {refused && <Alert type="error" title={refused} className="below" />}
         <div className="library-bar">
           <Select
             aria-label="Trade of the items"
             className="wide-choice"
-            value={trade}
+            value={typed.trade}
             options={[
               { value: '', label: 'Every trade' },
               ...trades.map((each) => ({ value: each, label: each })),
             ]}
-            onChange={typed(setTrade)}
+            onChange={(trade: string) => type({ trade })}
           />
           <Input
             size="small"
             className="bar-field"
             aria-label="Tag of the items"
             placeholder="tag, or all"
-            value={tag}
-            onChange={({ target }) => typed(setTag)(target.value)}
+            value={typed.tag}
+            onChange={({ target }) => type({ tag: target.value })}
           />
           <Select
             mode="multiple"
             aria-label="Cost types"
             className="wide-name"
-            value={types}
-            options={raisableTypes.map((type) => ({ value: type, label: type }))}
-            onChange={typed(setTypes)}
+            value={typed.types}
+            options={raisableTypes.map((value) => ({ value, label: costTypeName(value) }))}
+            onChange={(types: string[]) => type({ types })}
           />
           <label>
             by{' '}
@@ -132,31 +138,13 @@ export function CostsDialog({
               aria-label="Percent"
               inputMode="decimal"
               placeholder="4.5"
-              value={percent}
-              onChange={({ target }) => typed(setPercent)(target.value)}
+              value={typed.percent}
+              onChange={({ target }) => type({ percent: target.value })}
             />{' '}
             %
           </label>
         </div>
-        {preview && preview.count === 0 && <p className="empty">No cost would move.</p>}
-        {preview && preview.count > 0 && (
-          <PlainTable
-            label="Costs before and after"
-            rows={preview.items}
-            rowKey={({ id }) => id}
-            columns={[
-              { key: 'code', title: 'Code', cell: ({ code }) => <span className="soft">{code}</span> },
-              { key: 'name', title: 'Item', cell: ({ name }) => name },
-              { key: 'before', title: 'Unit cost now', figure: true, cell: ({ before }) => before },
-              { key: 'after', title: 'Then', figure: true, cell: ({ after }) => after },
-            ]}
-          />
-        )}
-        {preview && preview.items.length < preview.count && (
-          <p className="soft">
-            The first {preview.items.length} of {preview.count}.
-          </p>
-        )}
+        {preview && <CostsPreviewTable preview={preview} />}
       </Modal>
     </>
   );

@@ -1,14 +1,13 @@
 'use client';
 
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Answer } from '@/model';
 import type { ChargeRow, PlayInput } from '@/services/payments/cards';
 import { showDecimal } from '@/core/number';
 import { showInstant } from '@/ui/instants';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 import '../billing/billing.css';
 
 type Kind = PlayInput['kind'];
@@ -47,14 +46,11 @@ export function CardService({
   timeZone: string;
   play: (input: { chargeId: string; kind: Kind }) => Promise<Answer<unknown>>;
 }) {
-  const { message } = App.useApp();
-  const router = useRouter();
+  const { submit } = useSubmit({ tells: true });
   const [busy, setBusy] = useState<string | null>(null);
   const say = async (chargeId: string, kind: Kind) => {
     setBusy(chargeId);
-    const answer = await asked(play({ chargeId, kind }));
-    if (answer.ok) router.refresh();
-    else void message.error(answer.problem?.detail);
+    await submit(() => play({ chargeId, kind }));
     setBusy(null);
   };
   return (

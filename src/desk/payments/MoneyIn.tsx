@@ -1,8 +1,7 @@
 'use client';
 
 import { methodName } from '@/core/text/names';
-import { App, Button } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { isBelowZero, isNothing, showDecimal, withoutSign } from '@/core/number';
@@ -10,7 +9,7 @@ import { showShortDate } from '@/core/text/dates';
 import type { MoneyInActions, Received, Reversal } from './moneyInActions';
 import { ReversalDialog } from './ReversalDialog';
 import { RefundDialog } from './RefundDialog';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 import { PlainTable } from '@/ui/tables/PlainTable';
 
 /** The receipt of a payment, and what can become of it. */
@@ -46,8 +45,7 @@ const OfPayment = ({
 
 /** What came in on an agreement, what went back, and the customer's credit. */
 export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; actions: MoneyInActions }) {
-  const router = useRouter();
-  const { message } = App.useApp();
+  const { busy, submit } = useSubmit({ tells: true });
   const [refunding, setRefunding] = useState(false);
   const [reversing, setReversing] = useState<{ payment: Received; kind: Reversal } | null>(null);
   const owesBeside = isBelowZero(agreement.credit);
@@ -55,13 +53,10 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
   const isOpen = agreement.invoices.some(({ open }) => !isNothing(open));
   const elsewhere = isOpen && agreement.mayRecord ? agreement.creditElsewhere : [];
   if (agreement.received.length === 0 && !hasCredit && !owesBeside && elsewhere.length === 0) return null;
-  const put = async (from?: string) => {
-    const answer = await asked(actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) }));
-    if (answer.ok) {
-      message.success(`${showDecimal(answer.value.put)} of the credit is applied to open invoices.`);
-      router.refresh();
-    } else message.error(answer.problem.detail);
-  };
+  const put = (from?: string) =>
+    submit(() => actions.putCredit({ agreementId: agreement.id, ...(from ? { from } : {}) }), {
+      said: (value) => `${showDecimal(value.put)} of the credit is applied to open invoices.`,
+    });
   return (
     <>
       <h2>Received</h2>
@@ -129,7 +124,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           {agreement.mayRecord && (
             <>
               {isOpen && (
-                <Button size="small" onClick={() => void put()}>
+                <Button size="small" loading={busy} onClick={() => void put()}>
                   Apply to open invoices
                 </Button>
               )}{' '}
@@ -143,7 +138,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
       {elsewhere.map(({ id, number, title, credit }) => (
         <p key={id}>
           Credit on agreement {number}, {title}: {showDecimal(credit)}{' '}
-          <Button size="small" onClick={() => void put(id)}>
+          <Button size="small" loading={busy} onClick={() => void put(id)}>
             Apply it here
           </Button>
         </p>

@@ -1,35 +1,20 @@
 'use client';
 
+import { Alert, Form, Input, Modal, Radio } from 'antd';
+import { showDecimal } from '@/core/number';
 import { DayPicker } from '@/ui/fields/DayPicker';
-import { Alert, App, Form, Input, Modal, Radio } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { isNothing, minorDigits, parseAmount, showAmount, showDecimal } from '@/core/number';
-import { parseMoneyInput } from '@/core/quantity';
-import type { Answer, PaymentInput } from '@/model';
-import { asked } from '@/ui/asked';
-import { useKeptFields } from '@/ui/kept/useKeptFields';
+import type { PaymentPlace, RecordPayment } from './usePaymentForm';
+import { usePaymentForm } from './usePaymentForm';
 
-export type RecordPayment = (input: PaymentInput) => Promise<Answer<{ id: string }>>;
+export type { PaymentPlace, RecordPayment } from './usePaymentForm';
 
-/** What a payment is recorded on: an agreement with its invoices; on an invoice's own page, that one first. */
-export interface PaymentPlace {
-  readonly agreementId: string;
-  readonly currency: string;
-  readonly today: string;
-  readonly invoices: readonly {
-    readonly id: string;
-    readonly number: string;
-    readonly title: string;
-    readonly open: string;
-  }[];
-  readonly first?: string;
+/** On what the amount goes, before it is said by hand. */
+function goesOn({ first, invoices }: Pick<PaymentPlace, 'first'> & { invoices: PaymentPlace['invoices'] }) {
+  const [oldest] = invoices;
+  if (!oldest) return 'No invoice is open: the amount stays as credit.';
+  const over = first === undefined ? 'stays as credit' : 'goes on others that are open, then stays as credit';
+  return `Goes first to invoice ${oldest.number}, ${showDecimal(oldest.open)} open. What is over ${over}.`;
 }
-
-type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference'> & {
-  readonly where: 'oldest' | 'hand';
-  readonly parts?: Readonly<Record<string, string | undefined>>;
-};
 
 /** Records a check, a transfer or cash; it goes to the open invoices, the one named first, else oldest first. */
 export function PaymentDialog({
@@ -37,76 +22,13 @@ export function PaymentDialog({
   record,
   close,
 }: {
-  on: PaymentPlace;
-  record: RecordPayment;
-  close: () => void;
+  readonly on: PaymentPlace;
+  readonly record: RecordPayment;
+  readonly close: () => void;
 }) {
-  const router = useRouter();
-  const { message } = App.useApp();
-  const [form] = Form.useForm<Fields>();
-  const [refused, setRefused] = useState<string | null>(null);
-  /** What is odd about what was typed; recorded all the same when it is said again. */
-  const [doubts, setDoubts] = useState<readonly string[] | null>(null);
-  const [busy, setBusy] = useState(false);
-  const [key] = useState(() => crypto.randomUUID());
-  const open = on.invoices.filter((invoice) => !isNothing(invoice.open));
-  const [oldest] = open;
+  const payment = usePaymentForm(on, record, close);
+  const { form, open, busy, refused, doubts, readable } = payment;
   const where = Form.useWatch('where', form);
-
-  // An invoice issued a moment ago may arrive while this is open already; what was typed stays.
-  const due = oldest?.open ?? '';
-  useEffect(() => {
-    if (!form.isFieldTouched('amount')) form.setFieldValue('amount', due);
-  }, [form, due]);
-
-  const digits = minorDigits(on.currency);
-  /** What is typed reads as an amount, or says why not. */
-  const readable = {
-    validator: async (_: unknown, text: string | undefined) => {
-      if (text !== undefined && text.trim() !== '') parseMoneyInput(text, digits);
-    },
-  };
-  const values: Fields = {
-    method: 'transfer',
-    amount: due,
-    receivedOn: on.today,
-    reference: '',
-    where: 'oldest',
-    parts: {},
-  };
-  const { done, notice } = useKeptFields(`payment on ${on.agreementId}`, form, values);
-  const submit = async ({ where: how, parts, ...fields }: Fields) => {
-    setBusy(true);
-    const plain = (text: string) => parseMoneyInput(text, digits);
-    const byHand = open.flatMap(({ id }) => {
-      const text = parts?.[id] ?? '';
-      return text.trim() === '' ? [] : [{ invoiceId: id, amount: plain(text) }];
-    });
-    const amount = plain(fields.amount);
-    const answer = await asked(
-      record({
-        ...(doubts === null ? {} : { sure: true }),
-        agreementId: on.agreementId,
-        ...fields,
-        amount,
-        reference: fields.reference ?? '',
-        ...(how === 'hand' ? { parts: byHand } : on.first === undefined ? {} : { first: on.first }),
-        idempotencyKey: key,
-      }),
-    );
-    setBusy(false);
-    if (!answer.ok) {
-      const asks = (answer.problem.context as { doubts?: readonly string[] } | undefined)?.doubts;
-      setDoubts(asks ?? null);
-      setRefused(asks ? null : answer.problem.detail);
-      return;
-    }
-    done();
-    message.success(`${showAmount(parseAmount(amount, digits), digits)} recorded.`);
-    router.refresh();
-    close();
-  };
-
   return (
     <Modal
       open
@@ -117,7 +39,7 @@ export function PaymentDialog({
       onOk={form.submit}
       onCancel={close}
     >
-      {notice}
+      {payment.notice}
       {refused && <Alert type="error" title={refused} className="below" />}
       {doubts && (
         <Alert
@@ -132,24 +54,16 @@ export function PaymentDialog({
       <Form
         form={form}
         disabled={busy}
-        onValuesChange={() => setDoubts(null)}
+        onValuesChange={payment.forgetDoubts}
         layout="vertical"
         requiredMark={false}
-        initialValues={values}
-        onFinish={submit}
+        initialValues={payment.values}
+        onFinish={payment.finish}
       >
         <Form.Item
           name="amount"
           label={`Amount in ${on.currency}`}
-          extra={
-            oldest
-              ? `Goes first to invoice ${oldest.number}, ${showDecimal(oldest.open)} open. What is over ${
-                  on.first === undefined
-                    ? 'stays as credit'
-                    : 'goes on others that are open, then stays as credit'
-                }.`
-              : 'No invoice is open: the amount stays as credit.'
-          }
+          extra={goesOn({ ...on, invoices: open })}
           rules={[{ required: true, message: 'Type an amount such as 1,250.00.' }, readable]}
         >
           <Input autoFocus inputMode="decimal" />

@@ -1,31 +1,23 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { Approval } from '@/services/proposals/approval';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useKeptText } from '@/ui/kept/useKeptText';
+import { useSubmit } from '@/ui/useSubmit';
 
 /** What is asked of the owner, and their yes or no. */
 export function ApprovalAnswer({
   approval,
   answer,
 }: {
-  approval: Approval;
-  answer: (input: unknown) => Promise<Answer<void>>;
+  readonly approval: Approval;
+  readonly answer: (input: unknown) => Promise<Answer<void>>;
 }) {
-  const router = useRouter();
-  const [words, setWords] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const say = async (verdict: 'yes' | 'no') => {
-    setBusy(true);
-    const given = await asked(answer({ approvalId: approval.id, verdict, answer: words }));
-    setBusy(false);
-    setTrouble(given.ok ? null : given.problem.detail);
-    router.refresh();
-  };
+  const [words, setWords, done] = useKeptText(`answer ${approval.id}`);
+  const { busy, refused, submit } = useSubmit();
+  const say = (verdict: 'yes' | 'no') =>
+    submit(() => answer({ approvalId: approval.id, verdict, answer: words }), { then: () => done() });
   return (
     <>
       <ul className="reasons">
@@ -34,7 +26,7 @@ export function ApprovalAnswer({
         ))}
       </ul>
       {approval.words && <p className="said">“{approval.words}”</p>}
-      {trouble && <p className="wrong">{trouble}</p>}
+      {refused && <p className="wrong">{refused}</p>}
       <div className="verdict">
         <Input
           aria-label="A word to go with the answer"

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'antd';
 import Link from 'next/link';
 import { showDay } from '@/core/text/dates';
 import type { ProposalListRow } from '@/services/proposals/proposalList';
@@ -7,11 +8,65 @@ import { LinkButton } from '@/ui/LinkButton';
 import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
 import { StateMark } from '@/ui/StateMark';
+import type { Answer } from '@/model';
+import { useConfirmed } from '@/ui/useConfirmed';
+
+type WithdrawMany = (input: { readonly ids: readonly string[] }) => Promise<Answer<{ count: number }>>;
+
+/** Takes those selected back, after a question; what is closed already is passed over, and said. */
+function PickedActs({
+  rows,
+  done,
+  withdraw,
+}: {
+  readonly rows: readonly ProposalListRow[];
+  readonly done: () => void;
+  readonly withdraw: WithdrawMany;
+}) {
+  const confirmed = useConfirmed();
+  const many = rows.length === 1 ? 'this proposal' : `these ${rows.length} proposals`;
+  return (
+    <Button
+      size="small"
+      onClick={() =>
+        confirmed(
+          {
+            title: `Withdraw ${many}?`,
+            content:
+              'Customers can not accept them any more. They stay on record; what is accepted, declined or withdrawn already stays as it is.',
+            okText: 'Withdraw',
+          },
+          () => withdraw({ ids: rows.map(({ id }) => id) }),
+          {
+            said: ({ count }) =>
+              `${count} of ${rows.length} ${rows.length === 1 ? 'proposal' : 'proposals'} withdrawn.`,
+            then: done,
+          },
+        )
+      }
+    >
+      Withdraw
+    </Button>
+  );
+}
 
 /** Proposals, found, filtered, sorted and exported. */
-export const ProposalList = (props: ListProps<ProposalListRow>) => (
+export const ProposalList = ({
+  withdraw,
+  ...props
+}: ListProps<ProposalListRow> & {
+  /** Null for who may not. */
+  readonly withdraw: WithdrawMany | null;
+}) => (
   <ListTable
     {...props}
+    {...(withdraw
+      ? {
+          acts: (rows: readonly ProposalListRow[], done: () => void) => (
+            <PickedActs rows={rows} done={done} withdraw={withdraw} />
+          ),
+        }
+      : {})}
     path="/proposals"
     find="Find by title, customer, address, number"
     none={

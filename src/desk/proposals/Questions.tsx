@@ -1,12 +1,10 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import { useKeptText } from '@/ui/kept/useKeptText';
 import { showDay } from '@/core/text/dates';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 import './editor/change/change.css';
 
 interface Asked {
@@ -25,18 +23,9 @@ export function Question({
   /** Null: it cannot be answered here. */
   answer: ((input: unknown) => Promise<Answer<void>>) | null;
 }) {
-  const router = useRouter();
   const [words, setWords, done] = useKeptText(`answer ${question.id}`);
-  const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const say = async () => {
-    setBusy(true);
-    const given = await asked(answer!({ questionId: question.id, answer: words }));
-    setBusy(false);
-    setTrouble(given.ok ? null : given.problem.detail);
-    if (given.ok) done();
-    router.refresh();
-  };
+  const { busy, refused, submit } = useSubmit();
+  const say = () => submit(() => answer!({ questionId: question.id, answer: words }), { then: () => done() });
   return (
     <div className="asked-at-desk">
       <span className="soft">{showDay(question.on)}</span> “{question.words}”
@@ -53,13 +42,13 @@ export function Question({
               value={words}
               onChange={({ target }) => setWords(target.value)}
             />
-            <Button type="primary" loading={busy} disabled={words.trim() === ''} onClick={say}>
+            <Button type="primary" loading={busy} disabled={words.trim() === ''} onClick={() => void say()}>
               Answer
             </Button>
           </div>
         )
       )}
-      {trouble && <p className="wrong">{trouble}</p>}
+      {refused && <p className="wrong">{refused}</p>}
     </div>
   );
 }

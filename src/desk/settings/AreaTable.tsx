@@ -1,11 +1,10 @@
 'use client';
 
-import { App, Button, Input } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { listAreas } from '@/services/library/areas';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 
 type Areas = Awaited<ReturnType<typeof listAreas>>;
@@ -27,20 +26,14 @@ export function AreaTable({
   readonly isOwner: boolean;
   readonly save: (text: string) => Promise<Answer<{ count: number }>>;
 }) {
-  const router = useRouter();
-  const { message } = App.useApp();
+  const { busy, submit } = useSubmit({ tells: true });
   const [text, setText] = useState(() => asText(areas));
   const { done, notice } = useKeptForm(isOwner ? 'area factors' : null, text, asText(areas), setText);
-  const submit = async () => {
-    const answer = await asked(save(text));
-    if (!answer.ok) {
-      message.error(answer.problem.detail);
-      return;
-    }
-    done();
-    message.success(`${answer.value.count} area factors are in use for new proposals.`);
-    router.refresh();
-  };
+  const keep = () =>
+    submit(() => save(text), {
+      said: ({ count }) => `${count} area factors are in use for new proposals.`,
+      then: () => done(),
+    });
   return (
     <>
       <h2>Area factors</h2>
@@ -60,7 +53,7 @@ export function AreaTable({
           />
         </label>
         {isOwner && (
-          <Button className="above-less" onClick={() => void submit()}>
+          <Button className="above-less" loading={busy} onClick={() => void keep()}>
             Load the table
           </Button>
         )}

@@ -1,83 +1,12 @@
 import { create } from 'xmlbuilder2';
-import type { Amount, Fixed } from '@/core/number';
-import {
-  ONE,
-  ZERO,
-  minorDigits,
-  moneyOf,
-  parseAmount,
-  parseFixed,
-  parsePercent,
-  shareOf,
-  sumAmounts,
-  writeAmount,
-  writeFixed,
-} from '@/core/number';
-import type { UnitCode } from '@/model';
-import { units } from '@/model';
-import type { InvoicePaper, PaperLine, PaperParty } from '../invoicePaper';
+import { minorDigits, moneyOf, writeFixed } from '@/core/number';
+import type { InvoicePaper, PaperParty } from '../invoicePaper';
+import type { Category, Reckoned, Row } from './rows';
+import { measured, reckonPaper } from './rows';
 
 type Xml = ReturnType<typeof create>;
-
-interface Category {
-  readonly taxClasses: readonly string[];
-  /** EN 16931 category: S for a rate, E for none. */
-  readonly code: 'S' | 'E';
-  readonly percent: Fixed;
-  readonly base: Amount;
-  readonly tax: Amount;
-}
-
-/** What a paper bills of one tax class: a line, or an allowance or charge on the whole. Amounts as the paper counts them. */
-interface Row {
-  readonly name: string;
-  readonly detail: string | null;
-  readonly taxClass: string;
-  readonly net: Amount;
-  readonly measure: PaperLine['measure'];
-  /** What was agreed of the line. */
-  readonly agreed: Amount;
-}
-
-/**
- * Categories as the rules want them: one to each rate (BR-S-08), whatever classes of ours have it. The components of a class
- * are one rate there: a line has one category, and the bases of all categories are the lines.
- */
-function categories(paper: InvoicePaper, rows: readonly Row[]): Category[] {
-  const percentOf = (taxClass: string) =>
-    paper.components
-      .filter((component) => component.taxClass === taxClass)
-      .reduce((sum, { percent }) => sum + parseFixed(percent), 0n) as Fixed;
-  const classes = [...new Set(rows.map(({ taxClass }) => taxClass))];
-  return [...new Set(classes.map(percentOf))].map((percent) => {
-    const own = classes.filter((taxClass) => percentOf(taxClass) === percent);
-    const base = sumAmounts(rows.filter(({ taxClass }) => own.includes(taxClass)).map(({ net }) => net));
-    const code = percent === 0n ? 'E' : 'S';
-    return { taxClasses: own, code, percent, base, tax: shareOf(base, parsePercent(writeFixed(percent))) };
-  });
-}
-
-/** Price and quantity of a row: as agreed, where both are known and lead to its amount; else one of the amount. */
-function measured({ net, agreed, measure }: Row, digits: number) {
-  const much = net < 0n ? -net : net;
-  const sign = net < 0n ? '-' : '';
-  const once = {
-    unitCode: 'C62',
-    quantity: `${sign}1`,
-    price: writeAmount(much as Amount, digits),
-    base: null,
-  };
-  if (measure === null || agreed === 0n) return once;
-  const unitCode = units[measure.unit as UnitCode]?.unece ?? 'C62';
-  const quantity = `${sign}${measure.billed}`;
-  const whole = agreed < 0n ? -agreed : agreed;
-  const of = parseFixed(measure.agreed);
-  // A price with four places says it; else the amount agreed for the quantity agreed (BT-149).
-  const scaled = whole * 10n ** BigInt(4 - Math.min(digits, 4)) * ONE;
-  return digits <= 4 && scaled % of === 0n
-    ? { unitCode, quantity, price: writeFixed(((scaled / of) * 100n) as Fixed), base: null }
-    : { unitCode, quantity, price: writeAmount(whole as Amount, digits), base: measure.agreed };
-}
+/** Writes an amount in the currency of the paper. */
+type PutAmount = (parent: Xml, name: string, value: bigint) => void;
 
 /** UNTDID 1001: commercial invoice, prepayment invoice, credit note. */
 const typeCodes = {
@@ -88,7 +17,7 @@ const typeCodes = {
   'credit note': '381',
 } as const;
 
-function party(parent: Xml, name: string, { name: called, address, taxNumber }: PaperParty): void {
+function putParty(parent: Xml, name: string, { name: called, address, taxNumber }: PaperParty): void {
   const element = parent.ele(name).ele('cac:Party');
   const place = element.ele('cac:PostalAddress');
   place.ele('cbc:StreetName').txt(address.street);
@@ -104,65 +33,17 @@ function party(parent: Xml, name: string, { name: called, address, taxNumber }: 
   element.ele('cac:PartyLegalEntity').ele('cbc:RegistrationName').txt(called);
 }
 
-/**
- * An invoice or credit note as UBL 2.1 after EN 16931. A line has the quantity that is billed of it in its unit (UN/ECE
- * Recommendation 20) and the price agreed; where they do not lead to its amount, quantity one. What is below zero has a
- * quantity below zero, so that no price is. What is held back or counted off a deposit is an allowance on the whole, what is given back
- * of it a charge; a paper without work has them as its lines. A credit note is written with its signs turned round. The
- * tax of a category is its rate on its base, as the rules want; where the agreement's cumulative rounding gives a cent more
- * or less on one paper, the payable rounding amount (BT-114) carries it. What the customer's credit paid is prepaid
- * (BT-113), so that the payable amount is exactly what is to pay.
- */
-export function invoiceXml(paper: InvoicePaper): string {
-  const digits = minorDigits(paper.currency);
+function putCategory(parent: Xml, name: string, { code, percent }: Category, reason = false): void {
+  const element = parent.ele(name);
+  element.ele('cbc:ID').txt(code);
+  element.ele('cbc:Percent').txt(writeFixed(percent));
+  if (reason && code === 'E') element.ele('cbc:TaxExemptionReason').txt('Not taxable');
+  element.ele('cac:TaxScheme').ele('cbc:ID').txt('VAT');
+}
+
+/** Number, days, kind and words of the paper, what it credits and belongs to, who and until when. */
+function putHead(document: Xml, paper: InvoicePaper, root: string): void {
   const isCredit = paper.kind === 'credit note';
-  const money = moneyOf(digits);
-  const read = (text: string) => ((isCredit ? -1n : 1n) * parseAmount(text, digits)) as Amount;
-
-  const work = paper.lines
-    .map((line): Row => ({
-      name: line.description,
-      detail: `${line.section}: part of ${line.agreed} agreed`,
-      taxClass: line.taxClass,
-      net: read(line.net),
-      measure: line.measure,
-      agreed: parseAmount(line.agreed, digits),
-    }))
-    .filter(({ net }) => net !== 0n);
-  const apart = paper.parts.map((part): Row => ({
-    name: part.name,
-    detail: null,
-    taxClass: part.taxClass,
-    net: read(part.net),
-    measure: null,
-    agreed: ZERO,
-  }));
-  const rows = work.length > 0 ? work : apart;
-  const charges = work.length > 0 ? apart.filter(({ net }) => net !== 0n) : [];
-
-  const found = categories(paper, [...rows, ...charges]);
-  const byClass = new Map(
-    found.flatMap((category) => category.taxClasses.map((taxClass) => [taxClass, category] as const)),
-  );
-  const lineSum = sumAmounts(rows.map(({ net }) => net));
-  const allowances = sumAmounts(charges.filter(({ net }) => net < 0n).map(({ net }) => net));
-  const added = sumAmounts(charges.filter(({ net }) => net > 0n).map(({ net }) => net));
-  const net = read(paper.net);
-  const tax = sumAmounts(found.map((category) => category.tax));
-  const total = read(paper.total);
-  // A credit note gives credit, it uses none: what it comes to is what is due to the customer.
-  const prepaid = isCredit ? 0n : parseAmount(paper.creditUsed, digits);
-  const rounding = total - net - tax;
-
-  const root = isCredit ? 'CreditNote' : 'Invoice';
-  const document = create({ version: '1.0', encoding: 'UTF-8' }).ele(root, {
-    xmlns: `urn:oasis:names:specification:ubl:schema:xsd:${root}-2`,
-    'xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
-    'xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
-  });
-  const amount = (parent: Xml, name: string, value: bigint) =>
-    parent.ele(name, { currencyID: paper.currency }).txt(money.write(value));
-
   document.ele('cbc:CustomizationID').txt('urn:cen.eu:en16931:2017');
   document.ele('cbc:ID').txt(paper.number);
   document.ele('cbc:IssueDate').txt(paper.issuedOn);
@@ -177,8 +58,8 @@ export function invoiceXml(paper: InvoicePaper): string {
     reference.ele('cbc:IssueDate').txt(paper.credits.issuedOn);
   }
   document.ele('cac:ContractDocumentReference').ele('cbc:ID').txt(String(paper.agreement.number));
-  party(document, 'cac:AccountingSupplierParty', paper.seller);
-  party(document, 'cac:AccountingCustomerParty', paper.buyer);
+  putParty(document, 'cac:AccountingSupplierParty', paper.seller);
+  putParty(document, 'cac:AccountingCustomerParty', paper.buyer);
   document.ele('cac:Delivery').ele('cbc:ActualDeliveryDate').txt(paper.issuedOn);
   document
     .ele('cac:PaymentTerms')
@@ -188,53 +69,93 @@ export function invoiceXml(paper: InvoicePaper): string {
         ? 'Kept as customer credit'
         : [`Due on ${paper.dueOn}.`, paper.lateTerms].filter(Boolean).join(' '),
     );
+}
 
-  const category = (parent: Xml, name: string, { code, percent }: Category, reason: boolean) => {
-    const element = parent.ele(name);
-    element.ele('cbc:ID').txt(code);
-    element.ele('cbc:Percent').txt(writeFixed(percent));
-    if (reason && code === 'E') element.ele('cbc:TaxExemptionReason').txt('Not taxable');
-    element.ele('cac:TaxScheme').ele('cbc:ID').txt('VAT');
-  };
+function putCharges(
+  document: Xml,
+  charges: readonly Row[],
+  of: (row: Row) => Category,
+  put: PutAmount,
+): void {
   for (const charge of charges) {
     const element = document.ele('cac:AllowanceCharge');
     element.ele('cbc:ChargeIndicator').txt(String(charge.net > 0n));
     element.ele('cbc:AllowanceChargeReason').txt(charge.name);
-    amount(element, 'cbc:Amount', charge.net < 0n ? -charge.net : charge.net);
-    category(element, 'cac:TaxCategory', byClass.get(charge.taxClass)!, false);
+    put(element, 'cbc:Amount', charge.net < 0n ? -charge.net : charge.net);
+    putCategory(element, 'cac:TaxCategory', of(charge));
   }
+}
+
+function putSums(document: Xml, { categories, sums }: Reckoned, put: PutAmount): void {
   const taxTotal = document.ele('cac:TaxTotal');
-  amount(taxTotal, 'cbc:TaxAmount', tax);
-  for (const each of found) {
+  put(taxTotal, 'cbc:TaxAmount', sums.tax);
+  for (const category of categories) {
     const subtotal = taxTotal.ele('cac:TaxSubtotal');
-    amount(subtotal, 'cbc:TaxableAmount', each.base);
-    amount(subtotal, 'cbc:TaxAmount', each.tax);
-    category(subtotal, 'cac:TaxCategory', each, true);
+    put(subtotal, 'cbc:TaxableAmount', category.base);
+    put(subtotal, 'cbc:TaxAmount', category.tax);
+    putCategory(subtotal, 'cac:TaxCategory', category, true);
   }
+  const total = document.ele('cac:LegalMonetaryTotal');
+  put(total, 'cbc:LineExtensionAmount', sums.lines);
+  put(total, 'cbc:TaxExclusiveAmount', sums.net);
+  put(total, 'cbc:TaxInclusiveAmount', sums.net + sums.tax);
+  if (sums.allowances !== 0n) put(total, 'cbc:AllowanceTotalAmount', -sums.allowances);
+  if (sums.charges !== 0n) put(total, 'cbc:ChargeTotalAmount', sums.charges);
+  if (sums.prepaid !== 0n) put(total, 'cbc:PrepaidAmount', sums.prepaid);
+  if (sums.rounding !== 0n) put(total, 'cbc:PayableRoundingAmount', sums.rounding);
+  put(total, 'cbc:PayableAmount', sums.payable);
+}
 
-  const sums = document.ele('cac:LegalMonetaryTotal');
-  amount(sums, 'cbc:LineExtensionAmount', lineSum);
-  amount(sums, 'cbc:TaxExclusiveAmount', net);
-  amount(sums, 'cbc:TaxInclusiveAmount', net + tax);
-  if (allowances !== 0n) amount(sums, 'cbc:AllowanceTotalAmount', -allowances);
-  if (added !== 0n) amount(sums, 'cbc:ChargeTotalAmount', added);
-  if (prepaid !== 0n) amount(sums, 'cbc:PrepaidAmount', prepaid);
-  if (rounding !== 0n) amount(sums, 'cbc:PayableRoundingAmount', rounding);
-  amount(sums, 'cbc:PayableAmount', total - prepaid);
-
+function putLines(
+  document: Xml,
+  paper: InvoicePaper,
+  rows: readonly Row[],
+  of: (row: Row) => Category,
+  put: PutAmount,
+): void {
+  const isCredit = paper.kind === 'credit note';
   rows.forEach((row, i) => {
-    const element = document.ele(`cac:${root}Line`);
+    const element = document.ele(isCredit ? 'cac:CreditNoteLine' : 'cac:InvoiceLine');
     element.ele('cbc:ID').txt(String(i + 1));
-    const { unitCode, quantity, price, base } = measured(row, digits);
+    const { unitCode, quantity, price, base } = measured(row, minorDigits(paper.currency));
     element.ele(isCredit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity', { unitCode }).txt(quantity);
-    amount(element, 'cbc:LineExtensionAmount', row.net);
+    put(element, 'cbc:LineExtensionAmount', row.net);
     const item = element.ele('cac:Item');
     if (row.detail) item.ele('cbc:Description').txt(row.detail);
     item.ele('cbc:Name').txt(row.name);
-    category(item, 'cac:ClassifiedTaxCategory', byClass.get(row.taxClass)!, false);
+    putCategory(item, 'cac:ClassifiedTaxCategory', of(row));
     const priced = element.ele('cac:Price');
     priced.ele('cbc:PriceAmount', { currencyID: paper.currency }).txt(price);
     if (base !== null) priced.ele('cbc:BaseQuantity', { unitCode }).txt(base);
   });
+}
+
+/**
+ * An invoice or credit note as UBL 2.1 after EN 16931. A line has the quantity that is billed of it in its unit (UN/ECE
+ * Recommendation 20) and the price agreed; where they do not lead to its amount, quantity one. What is below zero has a
+ * quantity below zero, so that no price is. What is held back or counted off a deposit is an allowance on the whole, what is given back
+ * of it a charge; a paper without work has them as its lines. A credit note is written with its signs turned round. The
+ * tax of a category is its rate on its base, as the rules want; where the agreement's cumulative rounding gives a cent more
+ * or less on one paper, the payable rounding amount (BT-114) carries it. What the customer's credit paid is prepaid
+ * (BT-113), so that the payable amount is exactly what is to pay.
+ */
+export function invoiceXml(paper: InvoicePaper): string {
+  const money = moneyOf(minorDigits(paper.currency));
+  const reckoned = reckonPaper(paper);
+  const { rows, charges, categories } = reckoned;
+  const root = paper.kind === 'credit note' ? 'CreditNote' : 'Invoice';
+  const document = create({ version: '1.0', encoding: 'UTF-8' }).ele(root, {
+    xmlns: `urn:oasis:names:specification:ubl:schema:xsd:${root}-2`,
+    'xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
+    'xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
+  });
+  const put: PutAmount = (parent, name, value) =>
+    void parent.ele(name, { currencyID: paper.currency }).txt(money.write(value));
+  const categoryOf = ({ taxClass }: Row) =>
+    categories.find(({ taxClasses }) => taxClasses.includes(taxClass))!;
+  putHead(document, paper, root);
+  putCharges(document, charges, categoryOf, put);
+  putSums(document, reckoned, put);
+  putLines(document, paper, rows, categoryOf, put);
   return document.end({ prettyPrint: true });
 }

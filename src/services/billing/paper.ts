@@ -82,23 +82,18 @@ export function paperOf(loaded: LoadedAgreement, row: LoadedPaper): InvoicePaper
         taxes: drawn.get(line.id)?.taxes ?? none,
       })),
       row.shows,
-    ).map((line) => {
-      const change = then.lines.find(
-        ({ id, bundle }) => id === line.id || line.id.startsWith(`${bundle?.id} `),
-      );
-      return {
-        id: line.id,
-        section: line.section,
-        change: changeOf.get(change?.changeOrderId ?? '') ?? null,
-        description: line.description,
-        taxClass: line.taxClass,
-        agreed: money.write(line.agreed),
-        before: money.write(line.before),
-        net: money.write(line.net),
-        toDate: money.write(line.before + line.net),
-        measure: measureOf(line),
-      };
-    }),
+    ).map((line) => ({
+      id: line.id,
+      section: line.section,
+      change: line.changeOrderId === null ? null : (changeOf.get(line.changeOrderId) ?? null),
+      description: line.description,
+      taxClass: line.taxClass,
+      agreed: money.write(line.agreed),
+      before: money.write(line.before),
+      net: money.write(line.net),
+      toDate: money.write(line.before + line.net),
+      measure: measureOf(line),
+    })),
     parts: [
       ...partsOf('advance', row.advance, money.write),
       ...partsOf('retainage', row.retainage, money.write),

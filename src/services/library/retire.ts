@@ -35,7 +35,6 @@ const RetireInput = Type.Object(
 /**
  * Takes several items and bundles out of use at once, or back into it; what is not there (any more) is passed over.
  * @returns how many there were
- * @throws Problem 403 for who is not an owner, 422 for what is no list of up to 200 ids
  */
 export async function retireMany(actor: Actor, input: unknown): Promise<{ count: number }> {
   allow(actor, 'owner');

@@ -150,20 +150,3 @@ export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
     await recordAudit(tx, actor, 'proposal reopened', proposalId, { from: state });
   });
 }
-
-/**
- * Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk.
- * @throws Problem `no-such-proposal`, `proposal-closed`
- */
-export async function withdrawProposal(actor: Actor, id: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
-  const proposalId = checkId(id, 'proposal');
-  await inCompany(actor.companyId, async (tx) => {
-    const [row] = await lockProposalById(tx, proposalId);
-    if (!row) throw noSuch('proposal');
-    if (row.state !== 'sent' && row.state !== 'draft')
-      throw new Problem('proposal-closed', `This proposal is ${row.state} already.`);
-    await updateProposal(tx, proposalId, { state: 'withdrawn', updatedAt: actor.now });
-    await recordAudit(tx, actor, 'proposal withdrawn', proposalId);
-  });
-}

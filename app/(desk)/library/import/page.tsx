@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { may } from '@/services/actor';
-import { ImportPage } from '@/desk/library/ImportPage';
+import { ImportPage } from '@/desk/library/import/ImportPage';
 import '@/desk/library/library.css';
 import { pageActor } from '../../../session';
 

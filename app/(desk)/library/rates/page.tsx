@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { may } from '@/services/actor';
 import { listRatesAndCrews } from '@/services/library/rates';
-import { RatesPage } from '@/desk/library/RatesPage';
+import { RatesPage } from '@/desk/library/rates/RatesPage';
 import '@/desk/proposals/editor/editor.css';
 import '@/desk/proposals/editor/sheet.css';
 import '@/desk/library/library.css';

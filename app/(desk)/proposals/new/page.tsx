@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { listCustomers } from '@/services/customers/customers';
 import { listTemplates } from '@/services/library/library';
 import { listProposals } from '@/services/proposals/read';
-import { StartProposal } from '@/desk/proposals/StartProposal';
+import { StartProposal } from '@/desk/proposals/start/StartProposal';
 import {
   copyProposalAction,
   importProposalAction,

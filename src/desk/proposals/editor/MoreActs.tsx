@@ -5,7 +5,7 @@ import { Alert, Button, Dropdown, Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Answer } from '@/model';
-import { asked } from '@/ui/asked';
+import { useSubmit } from '@/ui/useSubmit';
 
 export type SaveAsTemplate = (input: {
   proposalId: string;
@@ -29,15 +29,15 @@ export function MoreActs({
   const [open, setOpen] = useState(false);
   const [name, setName] = useState(title);
   const [about, setAbout] = useState('');
-  const [said, setSaid] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const { busy, refused, setRefused, submit } = useSubmit();
   const keep = async () => {
+    setSaid(null);
     await settle();
-    const answer = await asked(saveAsTemplate({ proposalId, name, about }));
-    setSaid(
-      answer.ok
-        ? { good: true, text: `“${name}” is a template now. New proposals can start from it.` }
-        : { good: false, text: answer.problem.detail },
-    );
+    await submit(() => saveAsTemplate({ proposalId, name, about }), {
+      then: () => setSaid(`“${name}” is a template now. New proposals can start from it.`),
+      rereads: false,
+    });
   };
   return (
     <>
@@ -48,6 +48,7 @@ export function MoreActs({
             if (key === 'copy') void settle().then(() => router.push(`/proposals/new?from=${proposalId}`));
             if (key === 'template') {
               setSaid(null);
+              setRefused(null);
               setOpen(true);
             }
           },
@@ -64,16 +65,17 @@ export function MoreActs({
         title="Keep as a template"
         onCancel={() => setOpen(false)}
         footer={
-          said?.good ? (
+          said ? (
             <Button onClick={() => setOpen(false)}>Close</Button>
           ) : (
-            <Button type="primary" disabled={name.trim() === ''} onClick={() => void keep()}>
+            <Button type="primary" loading={busy} disabled={name.trim() === ''} onClick={() => void keep()}>
               Keep the template
             </Button>
           )
         }
       >
-        {said && <Alert type={said.good ? 'success' : 'error'} title={said.text} className="below" />}
+        {said && <Alert type="success" title={said} className="below" />}
+        {refused && <Alert type="error" title={refused} className="below" />}
         <label className="field">
           Name
           <Input value={name} maxLength={100} onChange={({ target }) => setName(target.value)} />

@@ -1,30 +1,34 @@
 'use client';
 
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
-import type { ClipboardEvent, KeyboardEvent } from 'react';
+import type { ClipboardEvent } from 'react';
 import { useRef, useState } from 'react';
 import { readAddLine } from '@/core/quantity';
 import { useKeptText } from '@/ui/kept/useKeptText';
 import type { Found } from '../../../library/search';
 import type { Target } from '../context';
 import { useEditor } from '../context';
+import type { PastedText } from './AddDialogs';
+import { AddDialogs } from './AddDialogs';
 import { FoundList } from './FoundList';
-import { PasteDialog } from './PasteDialog';
 import { useAdding } from './useAdding';
+import { useAddLineKeys } from './useAddLineKeys';
 import { useFoundWords } from './useFoundWords';
 import { WaitingAdds } from './WaitingAdds';
 
-const BrowseLibraryDialog = dynamic(() =>
-  import('../BrowseLibraryDialog').then((module) => module.BrowseLibraryDialog),
-);
+/** Where what is added goes. */
+const placeInWords = ({ kind }: Target, section: string | undefined): string => {
+  if (kind === 'question') return 'as an alternative';
+  if (kind === 'bundle') return 'to the bundle, on this job';
+  return `to ${section ?? 'the proposal'}`;
+};
 
 /** The add line at the foot of the sheet: quantity, a few letters, Enter. A bundle then asks its inputs in place. */
 export function AddLine() {
   const { work, target, setTarget, proposalId } = useEditor();
   const [text, keepText, emptied] = useKeptText(`add line ${proposalId}`);
   const [browsing, setBrowsing] = useState(false);
-  const [pasted, setPasted] = useState<{ readonly text: string; readonly target: Target } | null>(null);
+  const [pasted, setPasted] = useState<PastedText | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const adding = useAdding(field);
   const { queue, said, setSaid, titleOf } = adding;
@@ -48,46 +52,21 @@ export function AddLine() {
     setPasted({ text: clip, target });
   };
 
-  const down = () => {
-    // On the empty field: what is often used on such a section.
-    if (words === '' && !found.looked) found.look('');
-    else found.setPicked(Math.min(picked + 1, Math.max(shown.length - 1, 0)));
-  };
-  const up = () => {
-    if (picked > 0) found.setPicked(picked - 1);
-    else if (text !== '') return;
-    else if (found.looked) found.giveUp();
-    else [...document.querySelectorAll<HTMLElement>('[data-cell="quantity"]')].at(-1)?.focus();
-  };
-  const escape = () => {
-    if (text === '' && target.kind !== 'section')
-      setTarget({ kind: 'section', sectionId: work.document.sections[0]!.id });
-    emptied();
-    found.giveUp();
-  };
-  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    adding.noteKey(event.timeStamp);
-    const { key, shiftKey } = event;
-    if (key === 'Escape') {
-      escape();
-      return;
-    }
-    // The key that leads here, pressed once more, types nothing.
-    const again = key === '/' && text === '';
-    const enter = key === 'Enter' && !event.ctrlKey && !event.metaKey;
-    if (!again && !enter && key !== 'ArrowDown' && key !== 'ArrowUp') return;
-    event.preventDefault();
-    if (key === 'ArrowDown') down();
-    else if (key === 'ArrowUp') up();
-    else if (enter) add(shiftKey, shiftKey ? null : found.pickedFor(event.currentTarget.value));
-  };
+  const onKeyDown = useAddLineKeys({
+    text,
+    words,
+    found,
+    noteKey: adding.noteKey,
+    add,
+    escape: () => {
+      if (text === '' && target.kind !== 'section')
+        setTarget({ kind: 'section', sectionId: work.document.sections[0]!.id });
+      emptied();
+      found.giveUp();
+    },
+  });
 
-  const where =
-    target.kind === 'question'
-      ? 'as an alternative'
-      : target.kind === 'bundle'
-        ? 'to the bundle, on this job'
-        : `to ${section ?? 'the proposal'}`;
+  const where = placeInWords(target, section);
   return (
     <div className="add-line">
       <WaitingAdds
@@ -150,27 +129,17 @@ export function AddLine() {
       <span className="visually-hidden" role="status">
         {said}
       </span>
-      {browsing && (
-        <BrowseLibraryDialog
-          section={section}
-          close={() => {
-            setBrowsing(false);
-            toField();
-          }}
-        />
-      )}
-      {pasted !== null && (
-        <PasteDialog
-          text={pasted.text}
-          sectionTitle={titleOf(pasted.target)}
-          taxClass={adding.taxClass}
-          add={(lines) => adding.put(lines, pasted.target)}
-          close={() => {
-            setPasted(null);
-            toField();
-          }}
-        />
-      )}
+      <AddDialogs
+        section={section}
+        browsing={browsing}
+        pasted={pasted}
+        adding={adding}
+        close={() => {
+          setBrowsing(false);
+          setPasted(null);
+          toField();
+        }}
+      />
     </div>
   );
 }

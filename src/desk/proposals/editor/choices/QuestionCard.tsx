@@ -1,15 +1,15 @@
 'use client';
 
-import { Checkbox, Radio } from 'antd';
+import { Checkbox } from 'antd';
 import { NONE, decidedAlternative } from '@/core/choice';
-import { removePart, setAlternative, setAlternativePicture, setQuestion } from '@/core/editing';
+import { setQuestion } from '@/core/editing';
 import { showDifference } from '@/core/number';
 import type { Question } from '@/model';
 import { asSuggested } from '@/model';
-import { PictureField } from '@/desk/PictureField';
 import { useEditor } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { Advice } from './Advice';
+import { AlternativeCells, Suggest } from './AlternativeCells';
 import { Until } from './Until';
 
 /** One question to the customer: what is suggested, recommended and allowed, and the difference each answer makes. */
@@ -40,71 +40,22 @@ export function QuestionCard({ question, sectionTitle }: { question: Question; s
       <table className="table-plain choice-table">
         <tbody>
           {question.alternatives.map((alternative) => (
-            <tr key={alternative.id}>
-              <td className="choice-pick">
-                <Radio
-                  disabled={readOnly}
-                  checked={standing === alternative.id}
-                  aria-label={`Suggest ${alternative.name}`}
-                  onChange={() => change({ suggested: alternative.id })}
-                />
-              </td>
-              <td>
-                <Cell
-                  name="alternative"
-                  label="Alternative"
-                  shown={alternative.name}
-                  readOnly={readOnly}
-                  commit={(text) =>
-                    work.edit((draft) => setAlternative(draft, question.id, alternative.id, { name: text }))
-                  }
-                />
-              </td>
-              <td>
-                <Cell
-                  name="alternative-detail"
-                  label={`${alternative.name}: more for the customer`}
-                  shown={alternative.detail ?? ''}
-                  placeholder="more for the customer"
-                  readOnly={readOnly}
-                  commit={(text) =>
-                    work.edit((draft) => setAlternative(draft, question.id, alternative.id, { detail: text }))
-                  }
-                />
-              </td>
-              <td className="choice-picture">
-                <PictureField
-                  of={alternative.name}
-                  picture={alternative.picture}
-                  put={(picture) =>
-                    work.edit((draft) => setAlternativePicture(draft, question.id, alternative.id, picture))
-                  }
-                  readOnly={readOnly}
-                />
-              </td>
-              <td className="amount">{differenceOf(alternative.id)}</td>
-              <td className="row-more">
-                {!readOnly && question.alternatives.length > 1 && (
-                  <button
-                    type="button"
-                    className="grip"
-                    aria-label={`Remove ${alternative.name}`}
-                    onClick={() => work.edit((draft) => removePart(draft, alternative.id))}
-                  >
-                    ×
-                  </button>
-                )}
-              </td>
-            </tr>
+            <AlternativeCells
+              key={alternative.id}
+              question={question}
+              alternative={alternative}
+              suggested={standing === alternative.id}
+              difference={differenceOf(alternative.id)}
+            />
           ))}
           {question.none && (
             <tr>
               <td className="choice-pick">
-                <Radio
-                  disabled={readOnly}
+                <Suggest
+                  question={question}
+                  answer={NONE}
+                  name={question.none.name}
                   checked={standing === NONE}
-                  aria-label={`Suggest ${question.none.name}`}
-                  onChange={() => change({ suggested: NONE })}
                 />
               </td>
               <td colSpan={3}>

@@ -1,19 +1,17 @@
 'use client';
 
-import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined, HolderOutlined } from '@ant-design/icons';
+import { HolderOutlined } from '@ant-design/icons';
 import { useSortable } from '@dnd-kit/sortable';
-import { Button, Select } from 'antd';
+import { Select } from 'antd';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
+import type { ShareKind } from '@/core/schedule';
+import { renamedEntry, shareKindOf } from '@/core/schedule';
 import type { ScheduleEntry } from '@/model';
 import { parseMoneyInput, readPercent } from '@/core/quantity';
 import { Cell } from '@/ui/live/Cell';
 import { Due } from './Due';
-
-export type ShareKind = 'percent' | 'amount' | 'rest';
-
-const shareKind = ({ share }: ScheduleEntry): ShareKind =>
-  'percent' in share ? 'percent' : 'amount' in share ? 'amount' : 'rest';
+import { EntryActs } from './EntryActs';
 
 interface Props {
   readonly entry: ScheduleEntry;
@@ -65,15 +63,7 @@ export function EntryRow(props: Props) {
           label="Payment"
           shown={entry.name}
           readOnly={readOnly}
-          commit={(text) =>
-            text.trim() &&
-            change({
-              name: text.trim(),
-              ...(entry.due.on === 'stage' && entry.due.stage === entry.name
-                ? { due: { on: 'stage', stage: text.trim() } }
-                : {}),
-            })
-          }
+          commit={(text) => text.trim() && change(renamedEntry(entry, text.trim()))}
         />
       </td>
       <td>
@@ -114,7 +104,7 @@ export function EntryRow(props: Props) {
           size="small"
           disabled={readOnly}
           aria-label={`How ${entry.name} is reckoned`}
-          value={shareKind(entry)}
+          value={shareKindOf(entry)}
           onChange={(kind) => setShare(kind)}
           options={[
             { value: 'percent', label: '% of the total' },
@@ -128,34 +118,7 @@ export function EntryRow(props: Props) {
       </td>
       <td className="amount">{showAmount(amount, minorDigits)}</td>
       <td className="nowrap">
-        {!readOnly && (
-          <>
-            <Button
-              size="small"
-              type="text"
-              aria-label={`Move ${entry.name} up`}
-              disabled={first}
-              icon={<ArrowUpOutlined />}
-              onClick={() => move(-1)}
-            />
-            <Button
-              size="small"
-              type="text"
-              aria-label={`Move ${entry.name} down`}
-              disabled={last}
-              icon={<ArrowDownOutlined />}
-              onClick={() => move(1)}
-            />
-            <Button
-              size="small"
-              type="text"
-              danger
-              aria-label={`Remove ${entry.name}`}
-              icon={<DeleteOutlined />}
-              onClick={remove}
-            />
-          </>
-        )}
+        {!readOnly && <EntryActs name={entry.name} first={first} last={last} move={move} remove={remove} />}
       </td>
     </tr>
   );

@@ -1,7 +1,5 @@
 'use client';
 
-import { HolderOutlined } from '@ant-design/icons';
-import { useSortable } from '@dnd-kit/sortable';
 import { memo } from 'react';
 import type { SectionLine } from '@/core/price';
 import type { Line } from '@/model';
@@ -9,6 +7,7 @@ import { useEditorActions } from '../context';
 import { LineFigures } from './LineFigures';
 import { LineMenu } from './LineMenu';
 import { LineName } from './LineName';
+import { useDraggedRow } from './useDraggedRow';
 import type { Inner } from './useLineActs';
 import { useLineActs } from './useLineActs';
 
@@ -22,11 +21,8 @@ interface RowProps {
 
 /** One line of the sheet. */
 export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, selected }: RowProps) {
-  const { readOnly, setTarget, select } = useEditorActions();
-  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
-    id: line.id,
-    disabled: readOnly || inner !== null,
-  });
+  const { readOnly, setTarget } = useEditorActions();
+  const { row, grip, isDragging } = useDraggedRow(line.id, line.description, inner !== null);
   const { acts, onKeyDown } = useLineActs(line, figures, inner);
   const looks = [
     'row',
@@ -38,31 +34,16 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
   ];
   return (
     <tr
-      ref={setNodeRef}
+      {...row}
       data-row={line.id}
       aria-selected={selected || undefined}
       className={looks.filter(Boolean).join(' ')}
-      style={transform ? { transform: `translateY(${transform.y}px)`, transition } : undefined}
       onKeyDown={onKeyDown}
       onFocus={() => {
         if (!inner) setTarget({ kind: 'section', sectionId, afterId: line.id });
       }}
     >
-      <td className="row-grip">
-        {!inner && !readOnly && (
-          <button
-            type="button"
-            className="grip"
-            aria-label={`Move ${line.description}`}
-            onClick={(event) => select(line.id, event.shiftKey ? 'to' : 'one')}
-            {...attributes}
-            {...listeners}
-            tabIndex={-1}
-          >
-            <HolderOutlined aria-hidden="true" />
-          </button>
-        )}
-      </td>
+      <td className="row-grip">{grip}</td>
       <td>
         <LineName line={line} figures={figures} />
       </td>

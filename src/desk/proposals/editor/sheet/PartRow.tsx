@@ -1,19 +1,24 @@
 'use client';
 
-import { Dropdown } from 'antd';
-import { useState } from 'react';
-import { MoreOutlined, UndoOutlined } from '@ant-design/icons';
 import type { SizedPart } from '@/core/bundle';
 import { showValue } from '@/core/bundle';
-import { changePart, costsAlike, revertPart } from '@/core/editing';
+import { changePart, costsAlike } from '@/core/editing';
 import { showAmount, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
 import type { SectionLine } from '@/core/price';
 import { itemUnitCost } from '@/core/price';
+import type { Line } from '@/model';
 import { unitName } from '@/model';
 import { useEditorActions } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { OptionalCells, showHours, showMargin } from './OptionalCells';
-import { WhyDialog } from './WhyDialog';
+import { PartMenu, RevertPart } from './PartMenu';
+
+interface PartRowProps {
+  readonly part: SizedPart;
+  /** Null where the part is not there. */
+  readonly figures: SectionLine | null;
+  readonly bundleId: string;
+}
 
 const why = {
   grade: 'not in this grade',
@@ -21,97 +26,92 @@ const why = {
   job: 'left out on this job',
 } as const;
 
-/** One part of an opened bundle: what it comes to, and cells to change it for this job only. */
-export function PartRow({
-  part,
+/** How far a part stands in: by how many bundles it is inside. */
+const indent = (part: SizedPart, first: number) => ({
+  paddingLeft: first + (part.path.split('.').length - 1) * 14,
+});
+
+/** A part that is not there, or is a figure only: why, or what it comes to. */
+function AbsentPart({ part, bundleId }: PartRowProps) {
+  const { columns } = useEditorActions();
+  const { line, trouble, absent, value } = part;
+  return (
+    <tr className="row row-part row-part-absent">
+      <td />
+      <td>
+        <span className="part-name" style={indent(part, 34)}>
+          {line?.description ?? part.name.replace(/_/g, ' ')}
+        </span>
+      </td>
+      <td className="amount part-figure">
+        {line === null && value && absent === null ? showValue(value) : ''}
+      </td>
+      <td colSpan={2 + columns.length} className={trouble ? 'wrong part-why' : 'soft part-why'}>
+        {trouble?.message ?? (absent ? why[absent] : `= ${part.formula}`)}
+      </td>
+      <td className="row-more">
+        <RevertPart part={part} bundleId={bundleId} name={part.name} />
+      </td>
+    </tr>
+  );
+}
+
+/** What there is to say of a part: what is wrong or changed on this job, and what is only good to know. */
+function PartRemarks({
+  part: { trouble, replaced, change },
   figures,
-  bundleId,
+  line,
 }: {
   readonly part: SizedPart;
-  /** Null where the part is not there. */
-  readonly figures: SectionLine | null;
-  readonly bundleId: string;
+  readonly figures: SectionLine;
+  readonly line: Line;
 }) {
-  const { edit, readOnly, minorDigits, moved, columns } = useEditorActions();
-  const [asked, setWhy] = useState(false);
+  const { moved } = useEditorActions();
+  const now = line.itemId === undefined ? undefined : moved[line.itemId];
+  const wrong = [
+    trouble?.message,
+    replaced !== null && `quantity changed on this job, the bundle has ${replaced}`,
+    change?.item && 'another item on this job',
+    figures.cost.replaced !== null && `cost changed, library has ${showUnitAmount(figures.cost.replaced)}`,
+    now && !costsAlike(line, now) && `the library has ${showUnitAmount(itemUnitCost(now.costs))} now`,
+  ].filter(Boolean);
+  return (
+    <>
+      {wrong.map((remark) => (
+        <span key={String(remark)} className="row-remark part-remark wrong">
+          {remark}
+        </span>
+      ))}
+      {figures.minimumApplied && <span className="row-remark part-remark soft">minimum charge</span>}
+    </>
+  );
+}
+
+/** One part of an opened bundle: what it comes to, and cells to change it for this job only. */
+export function PartRow({ part, figures, bundleId }: PartRowProps) {
+  const { edit, readOnly, minorDigits } = useEditorActions();
   const { path, line, change, trouble, absent } = part;
-  const depth = path.split('.').length - 1;
-  const nothing = line === null || absent !== null;
-  const now = line?.itemId === undefined ? undefined : moved[line.itemId];
-  const revert = () => edit((draft) => revertPart(draft, bundleId, path));
   if (line === null || figures === null)
-    return (
-      <tr className="row row-part row-part-absent">
-        <td />
-        <td>
-          <span className="part-name" style={{ paddingLeft: 34 + depth * 14 }}>
-            {line?.description ?? part.name.replace(/_/g, ' ')}
-          </span>
-        </td>
-        <td className="amount part-figure">
-          {line === null && part.value && absent === null ? showValue(part.value) : ''}
-        </td>
-        <td colSpan={2 + columns.length} className={trouble ? 'wrong part-why' : 'soft part-why'}>
-          {trouble?.message ?? (absent ? why[absent] : `= ${part.formula}`)}
-        </td>
-        <td className="row-more">
-          {!readOnly && change && (
-            <button
-              type="button"
-              className="grip part-revert"
-              aria-label={`Undo the change of ${part.name}`}
-              onClick={revert}
-            >
-              <UndoOutlined aria-hidden="true" />
-            </button>
-          )}
-        </td>
-      </tr>
-    );
+    return <AbsentPart part={part} figures={figures} bundleId={bundleId} />;
+  const set = (to: Parameters<typeof changePart>[3]) =>
+    edit((draft) => changePart(draft, bundleId, path, to));
   return (
     <tr className={`row row-part ${change ? 'row-part-changed' : ''}`} data-part={path}>
       <td className="row-grip">
-        {!readOnly && change && (
-          <button
-            type="button"
-            className="grip part-revert"
-            aria-label={`Undo the change of ${line.description}`}
-            title="Undo the change"
-            onClick={revert}
-          >
-            <UndoOutlined aria-hidden="true" />
-          </button>
-        )}
+        <RevertPart part={part} bundleId={bundleId} name={line.description} />
       </td>
       <td>
-        <div className="row-name" style={{ paddingLeft: 26 + depth * 14 }}>
+        <div className="row-name" style={indent(part, 26)}>
           <Cell
             name="description"
             label="Part"
             shown={line.description}
             mark={change?.description ? 'typed' : undefined}
             readOnly={readOnly}
-            commit={(text) => edit((draft) => changePart(draft, bundleId, path, { description: text }))}
+            commit={(text) => set({ description: text })}
           />
         </div>
-        {trouble && <span className="row-remark part-remark wrong">{trouble.message}</span>}
-        {part.replaced !== null && (
-          <span className="row-remark part-remark wrong">
-            quantity changed on this job, the bundle has {part.replaced}
-          </span>
-        )}
-        {change?.item && <span className="row-remark part-remark wrong">another item on this job</span>}
-        {figures.cost.replaced !== null && (
-          <span className="row-remark part-remark wrong">
-            cost changed, library has {showUnitAmount(figures.cost.replaced)}
-          </span>
-        )}
-        {now && !costsAlike(line, now) && (
-          <span className="row-remark part-remark wrong">
-            the library has {showUnitAmount(itemUnitCost(now.costs))} now
-          </span>
-        )}
-        {figures.minimumApplied && <span className="row-remark part-remark soft">minimum charge</span>}
+        <PartRemarks part={part} figures={figures} line={line} />
       </td>
       <td title={part.formula}>
         <Cell
@@ -122,7 +122,7 @@ export function PartRow({
           typed={part.formula}
           mark={trouble ? 'open' : change?.quantity ? 'typed' : undefined}
           readOnly={readOnly}
-          commit={(text) => edit((draft) => changePart(draft, bundleId, path, { quantity: text }))}
+          commit={(text) => set({ quantity: text })}
         />
       </td>
       <td className="row-unit">{unitName(line.unit)}</td>
@@ -141,7 +141,7 @@ export function PartRow({
               typed={writeFixed(figures.cost.total)}
               mark={figures.cost.replaced === null ? undefined : 'typed'}
               readOnly={readOnly}
-              commit={(text) => edit((draft) => changePart(draft, bundleId, path, { typedCost: text }))}
+              commit={(text) => set({ typedCost: text })}
             />
           ),
           price: (
@@ -153,41 +153,14 @@ export function PartRow({
               typed={writeFixed(figures.unitPrice)}
               mark={figures.held ? 'typed' : figures.shaped ? 'follows' : undefined}
               readOnly={readOnly}
-              commit={(text) => edit((draft) => changePart(draft, bundleId, path, { heldPrice: text }))}
+              commit={(text) => set({ heldPrice: text })}
             />
           ),
         }}
       />
-      <td className="amount row-amount">{nothing ? '' : showAmount(figures.net, minorDigits)}</td>
+      <td className="amount row-amount">{absent === null ? showAmount(figures.net, minorDigits) : ''}</td>
       <td className="row-more">
-        {!readOnly && (
-          <Dropdown
-            trigger={['click']}
-            menu={{
-              onClick: ({ key }) => {
-                if (key === 'why') setWhy(true);
-                if (key === 'out') edit((draft) => changePart(draft, bundleId, path, { out: true }));
-                if (key === 'overtime')
-                  edit((draft) => changePart(draft, bundleId, path, { overtime: change?.overtime !== true }));
-                if (key === 'revert') revert();
-              },
-              items: [
-                { key: 'why', label: 'Why this amount' },
-                { key: 'out', label: 'Leave it out on this job' },
-                {
-                  key: 'overtime',
-                  label: change?.overtime ? 'Labor at the normal rate' : 'Labor at the overtime rate',
-                },
-                ...(change ? [{ key: 'revert', label: 'Undo the change' }] : []),
-              ],
-            }}
-          >
-            <button type="button" className="grip" aria-label={`More for ${line.description}`} tabIndex={-1}>
-              <MoreOutlined aria-hidden="true" />
-            </button>
-          </Dropdown>
-        )}
-        {asked && <WhyDialog lineId={line.id} name={line.description} close={() => setWhy(false)} />}
+        <PartMenu part={part} bundleId={bundleId} line={line} />
       </td>
     </tr>
   );

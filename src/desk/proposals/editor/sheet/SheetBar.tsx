@@ -1,10 +1,10 @@
 'use client';
 
-import { Button, Checkbox, Popover, Select, Segmented, Input } from 'antd';
+import { Button, Checkbox, Popover, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { moveEntries, removeEntries, setGroup } from '@/core/editing';
 import type { AgreedForChange } from '@/core/agreements';
 import { linesOf } from '@/core/choice';
+import type { ProposalDocument } from '@/model';
 import { AgreedDialog } from '../change/AgreedDialog';
 import { useEditor, useEditorActions } from '../context';
 import type { Grouping } from '@/core/insight';
@@ -12,6 +12,7 @@ import type { Column } from './columns';
 import { optionalColumns, withColumn } from './columns';
 import { showKeys } from '../../../keys/showKeys';
 import { RefreshCosts } from './RefreshCosts';
+import { SelectedBar } from './SelectedBar';
 import type { Filter } from './rows';
 import { filters } from './rows';
 
@@ -36,6 +37,16 @@ function ColumnList() {
   );
 }
 
+/** The cost codes of a proposal's lines, each once, in their order. */
+const costCodesIn = ({ sections }: ProposalDocument): string[] =>
+  [
+    ...new Set(
+      sections.flatMap((section) =>
+        [...linesOf(section)].flatMap(({ costCode }) => (costCode ? [costCode] : [])),
+      ),
+    ),
+  ].sort();
+
 /** What is shown of the sheet and how it is gathered; with rows selected, what can be done with them. */
 export function SheetBar({
   selected,
@@ -52,80 +63,10 @@ export function SheetBar({
   const { work, view, readOnly } = useEditor();
   const { setView, columns, chosenColumns } = useEditorActions();
   const away = chosenColumns.length - columns.length;
-  const [by, setBy] = useState<'room' | 'phase'>('phase');
-  const [name, setName] = useState('');
   const [fromAgreement, setFromAgreement] = useState(false);
-  const codes = useMemo(
-    () =>
-      [
-        ...new Set(
-          work.document.sections.flatMap((section) =>
-            [...linesOf(section)].flatMap(({ costCode }) => (costCode ? [costCode] : [])),
-          ),
-        ),
-      ].sort(),
-    [work.document],
-  );
+  const codes = useMemo(() => costCodesIn(work.document), [work.document]);
   const plans = work.document.plans?.length ?? 0;
-  const ids = [...selected];
-  const act = (change: Parameters<typeof work.edit>[0]) => {
-    work.edit(change);
-    setSelected(new Set());
-  };
-  if (selected.size > 0 && !readOnly)
-    return (
-      <div className="sheet-bar sheet-bar-selected" role="toolbar" aria-label="Selected lines">
-        <strong>{selected.size} selected</strong>
-        <Select
-          size="small"
-          aria-label="Move to section"
-          placeholder="Move to …"
-          className="wide-choice"
-          value={null}
-          options={work.document.sections.map(({ id, title }) => ({ value: id, label: title }))}
-          onChange={(sectionId: string | null) => {
-            if (sectionId !== null) act((draft) => moveEntries(draft, ids, sectionId));
-          }}
-        />
-        <form
-          className="bar-group"
-          onSubmit={(event) => {
-            event.preventDefault();
-            act((draft) => setGroup(draft, ids, by, name));
-            setName('');
-          }}
-        >
-          <Select
-            size="small"
-            aria-label="What they belong to"
-            value={by}
-            options={[
-              { value: 'phase', label: 'Phase' },
-              { value: 'room', label: 'Room' },
-            ]}
-            onChange={setBy}
-          />
-          <Input
-            size="small"
-            className="bar-field"
-            aria-label={by === 'phase' ? 'Phase of the work' : 'Room'}
-            placeholder="its name, then Enter"
-            maxLength={60}
-            value={name}
-            onChange={({ target }) => setName(target.value)}
-          />
-          <Button size="small" htmlType="submit">
-            Set
-          </Button>
-        </form>
-        <Button size="small" onClick={() => act((draft) => removeEntries(draft, ids))}>
-          Remove
-        </Button>
-        <Button size="small" type="text" onClick={() => setSelected(new Set())}>
-          Clear
-        </Button>
-      </div>
-    );
+  if (selected.size > 0 && !readOnly) return <SelectedBar selected={selected} setSelected={setSelected} />;
   return (
     <div className="sheet-bar">
       <Segmented

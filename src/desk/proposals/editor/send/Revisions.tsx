@@ -1,14 +1,14 @@
 'use client';
 
-import { App, Button, Modal } from 'antd';
+import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { DocumentChanges, LineState } from '@/core/offer';
 import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
-import { asked } from '@/ui/asked';
-import './change/change.css';
+import { useSubmit } from '@/ui/useSubmit';
+import '../change/change.css';
 import { PlainTable } from '@/ui/tables/PlainTable';
 
 export type Compare = (input: unknown) => Promise<Answer<DocumentChanges>>;
@@ -41,18 +41,18 @@ export function Revisions({
   compare: Compare;
   timeZone: string;
 }) {
-  const { message } = App.useApp();
+  const { submit } = useSubmit({ tells: true });
   const [seen, setSeen] = useState<{ title: string; changes: DocumentChanges } | null>(null);
   const newest = proposal.revisions[0];
-  const look = async (from: number, to: number | null) => {
-    const answer = await asked(compare({ proposalId: proposal.id, from, to }));
-    if (!answer.ok) message.error(answer.problem.detail);
-    else
-      setSeen({
-        title: to === null ? `Since revision ${from}` : `From revision ${from} to revision ${to}`,
-        changes: answer.value,
-      });
-  };
+  const look = (from: number, to: number | null) =>
+    submit(() => compare({ proposalId: proposal.id, from, to }), {
+      then: (changes) =>
+        setSeen({
+          title: to === null ? `Since revision ${from}` : `From revision ${from} to revision ${to}`,
+          changes,
+        }),
+      rereads: false,
+    });
   // Always on offer while it can be changed: what is typed meanwhile is saved without a word.
   return (
     <>

@@ -1,12 +1,13 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { Crossed } from '@/core/range';
 import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
-import { ApprovalAnswer } from '../ApprovalAnswer';
+import { useKeptText } from '@/ui/kept/useKeptText';
+import { useSubmit } from '@/ui/useSubmit';
+import { ApprovalAnswer } from '../../ApprovalAnswer';
 
 export interface ApprovalActions {
   readonly askApproval: (input: unknown) => Promise<Answer<void>>;
@@ -18,19 +19,26 @@ export function ApprovalPanel({
   proposal,
   crossed,
   timeZone,
-  ask,
+  settle,
   actions,
 }: {
-  proposal: ProposalAtDesk;
-  crossed: readonly Crossed[];
-  timeZone: string;
-  /** Asks about the state that is saved last. */
-  ask: (words: string) => Promise<string | null>;
-  actions: ApprovalActions;
+  readonly proposal: ProposalAtDesk;
+  readonly crossed: readonly Crossed[];
+  readonly timeZone: string;
+  /** Saves what is typed; what is asked about is the state that is saved last. Null: it could not be saved. */
+  readonly settle: () => Promise<number | null>;
+  readonly actions: ApprovalActions;
 }) {
-  const [words, setWords] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const [words, setWords, wordsGone] = useKeptText(`why ${proposal.id}`);
+  const { busy, refused, setRefused, submit } = useSubmit();
+  const ask = async () => {
+    const saveNumber = await settle();
+    if (saveNumber === null) setRefused('The last changes are not saved yet. Try again in a moment.');
+    else
+      await submit(() => actions.askApproval({ proposalId: proposal.id, saveNumber, words }), {
+        then: () => wordsGone(),
+      });
+  };
   const known = proposal.approvals.find(({ saveNumber }) => saveNumber === proposal.saveNumber);
   return (
     <div className="send-problems approval">
@@ -67,21 +75,13 @@ export function ApprovalPanel({
             value={words}
             onChange={({ target }) => setWords(target.value)}
           />
-          <Button
-            type="primary"
-            loading={busy}
-            onClick={async () => {
-              setBusy(true);
-              setTrouble(await ask(words));
-              setBusy(false);
-            }}
-          >
+          <Button type="primary" loading={busy} onClick={() => void ask()}>
             Ask for it
           </Button>
         </div>
       )}
       {!known && !proposal.bySeller && <p className="soft">Sending it is your yes; it is kept on record.</p>}
-      {trouble && <p className="wrong">{trouble}</p>}
+      {refused && <p className="wrong">{refused}</p>}
     </div>
   );
 }

@@ -1,14 +1,13 @@
 'use client';
 
-import { DayPicker } from '@/ui/fields/DayPicker';
-import { Alert, App, Form, Input, Modal, Radio } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Alert, Form, Input, Modal, Radio } from 'antd';
 import { useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { showDecimal } from '@/core/number';
 import type { Answer, Told } from '@/model';
-import { asked } from '@/ui/asked';
+import { DayPicker } from '@/ui/fields/DayPicker';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
+import { useSubmit } from '@/ui/useSubmit';
 
 export type AcceptForCustomer = (input: unknown) => Promise<Answer<{ agreementId: string }>>;
 
@@ -29,15 +28,12 @@ export function AcceptFor({
   accept,
   close,
 }: {
-  proposal: ProposalAtDesk;
-  accept: AcceptForCustomer;
-  close: () => void;
+  readonly proposal: ProposalAtDesk;
+  readonly accept: AcceptForCustomer;
+  readonly close: () => void;
 }) {
-  const router = useRouter();
-  const { message } = App.useApp();
   const [form] = Form.useForm<Fields>();
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, refused, submit } = useSubmit({ form });
   const [key] = useState(() => crypto.randomUUID());
   const { decided } = proposal;
   const values: Fields = {
@@ -48,27 +44,23 @@ export function AcceptFor({
   };
   const { done, notice } = useKeptFields(`yes to ${proposal.id}`, form, values);
   if (!decided) return null;
-  const submit = async ({ signerName, ...told }: Fields) => {
-    setBusy(true);
-    const answer = await asked(
-      accept({
-        proposalId: proposal.id,
-        revisionId: decided.revisionId,
-        total: decided.total,
-        signerName,
-        told: { kind: 'told', ...told },
-        idempotencyKey: key,
-      }),
+  const record = ({ signerName, ...told }: Fields) =>
+    submit(
+      () =>
+        accept({
+          proposalId: proposal.id,
+          revisionId: decided.revisionId,
+          total: decided.total,
+          signerName,
+          told: { kind: 'told', ...told },
+          idempotencyKey: key,
+        }),
+      {
+        said: 'It is accepted.',
+        then: () => done(),
+        to: ({ agreementId }) => `/agreements/${agreementId}`,
+      },
     );
-    if (answer.ok) {
-      done();
-      message.success('It is accepted.');
-      router.push(`/agreements/${answer.value.agreementId}`);
-    } else {
-      setBusy(false);
-      setRefused(answer.problem.detail);
-    }
-  };
   return (
     <Modal
       open
@@ -93,7 +85,7 @@ export function AcceptFor({
         layout="vertical"
         requiredMark={false}
         initialValues={values}
-        onFinish={submit}
+        onFinish={record}
       >
         <Form.Item
           name="signerName"

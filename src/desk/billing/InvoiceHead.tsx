@@ -1,0 +1,72 @@
+import { Button } from 'antd';
+import Link from 'next/link';
+import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
+import { isNothing } from '@/core/number';
+import type { Answer } from '@/model';
+import { LinkButton } from '@/ui/LinkButton';
+import { useSubmit } from '@/ui/useSubmit';
+import { InvoiceState } from './InvoiceState';
+
+const names = {
+  invoice: 'Invoice',
+  advance: 'Invoice',
+  release: 'Invoice',
+  'late charge': 'Invoice',
+  'credit note': 'Credit note',
+} as const;
+
+/** Which invoice it is, of what, how it stands, and what can be done with it. */
+export function InvoiceHead({
+  invoice,
+  mail,
+  pay,
+  credit,
+}: {
+  readonly invoice: InvoiceAtDesk;
+  readonly mail: (input: { invoiceId: string }) => Promise<Answer<{ to: string }>>;
+  readonly pay: () => void;
+  readonly credit: () => void;
+}) {
+  const { busy, submit } = useSubmit({ tells: true });
+  const { id, kind } = invoice;
+  const isCredit = kind === 'credit note';
+  const send = () => submit(() => mail({ invoiceId: id }), { said: ({ to }) => `It is sent to ${to}.` });
+  return (
+    <header className="page-head">
+      <h1>
+        {names[kind]} {invoice.number}
+      </h1>
+      <InvoiceState invoice={invoice} />
+      <span className="soft">
+        {invoice.title} ·{' '}
+        <Link href={`/agreements/${invoice.agreementId}`} prefetch={false}>
+          {invoice.agreement.title}
+        </Link>
+      </span>
+      <span className="page-actions">
+        {!isCredit && (
+          <Button loading={busy} onClick={() => void send()}>
+            Send
+          </Button>
+        )}
+        {!isCredit && !isNothing(invoice.open) && invoice.mayRecord && (
+          <Button type="primary" onClick={pay}>
+            Record payment
+          </Button>
+        )}
+        {invoice.back && <Button onClick={credit}>Credit note</Button>}
+        {invoice.ofAgreement && (
+          <LinkButton download href={`/api/v1/invoices/${id}/statement.pdf`}>
+            Progress statement
+          </LinkButton>
+        )}
+        <LinkButton download href={`/api/v1/invoices/${id}/invoice.xml`}>
+          UBL
+        </LinkButton>
+        <LinkButton download href={`/api/v1/invoices/${id}/invoice.pdf`}>
+          PDF
+        </LinkButton>
+      </span>
+    </header>
+  );
+}

@@ -1,0 +1,64 @@
+import type { ShowLinkAction } from '../../../ShowLink';
+import { ShowLink } from '../../../ShowLink';
+import { useEditor } from '../context';
+import type { Sending } from './useSending';
+
+/** What is to be mended or looked at before it is sent. */
+export function SendProblems({ sending: { problems, blocked } }: { readonly sending: Sending }) {
+  if (problems.length === 0) return null;
+  return (
+    <div className="send-problems">
+      <strong>{blocked ? 'To mend before sending' : 'Worth a look before sending'}</strong>
+      <ul>
+        {problems.map(({ partId, message }) => (
+          <li key={`${partId}${message}`}>{message}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** What of the customer's choices stands on the revision that would be sent now. */
+export function SendKeeps({ sending: { keeps, sent } }: { readonly sending: Sending }) {
+  const { readOnly } = useEditor();
+  if (!keeps || readOnly || sent) return null;
+  const { lost } = keeps;
+  return (
+    <div className="send-keeps" role="note">
+      <strong>
+        {lost.length === 0
+          ? 'The customer has chosen; all of it is kept.'
+          : 'The customer has chosen. Kept, but for:'}
+      </strong>
+      {lost.length > 0 && (
+        <ul>
+          {lost.map(({ about, picked, because }) => (
+            <li key={`${about} ${picked}`}>
+              {about}: {picked}. {because}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** That it is on its way, and where its letter and link are. */
+export function SendDone({
+  sending: { sent },
+  showLink,
+}: {
+  readonly sending: Sending;
+  readonly showLink: ShowLinkAction;
+}) {
+  if (!sent) return null;
+  return (
+    <div className="send-done" role="status">
+      <strong>Revision {sent.revision} is on its way.</strong>
+      <p>
+        The message lies in the <a href="/outbox">outbox</a>.
+      </p>
+      <ShowLink key={sent.linkId} linkId={sent.linkId} show={showLink} />
+    </div>
+  );
+}

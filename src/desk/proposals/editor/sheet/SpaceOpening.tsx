@@ -1,0 +1,53 @@
+import { readDimension, typedDimension } from '@/core/editing';
+import { readCount } from '@/core/space';
+import type { Opening } from '@/model';
+import { useEditorActions } from '../context';
+import { SpaceField } from './SpaceShape';
+
+/** A door or window in the walls of a space: its name, how wide and high it is, and how many there are. */
+export function SpaceOpening({
+  opening,
+  change,
+  remove,
+}: {
+  readonly opening: Opening;
+  readonly change: (patch: Partial<Opening>) => void;
+  readonly remove: () => void;
+}) {
+  const { readOnly } = useEditorActions();
+  return (
+    <fieldset className="opening">
+      <legend className="visually-hidden">{opening.name}</legend>
+      <SpaceField
+        label="Opening"
+        shown={opening.name}
+        commit={(text) => text.trim() && change({ name: text.trim().slice(0, 200) })}
+      />
+      <SpaceField
+        label="Wide"
+        shown={typedDimension(opening.width)}
+        commit={(text) => change({ width: readDimension(text) })}
+      />
+      <SpaceField
+        label="High"
+        shown={typedDimension(opening.height)}
+        commit={(text) => change({ height: readDimension(text) })}
+      />
+      <SpaceField
+        label="How many"
+        shown={String(opening.count)}
+        commit={(text) => change({ count: readCount(text) })}
+      />
+      {!readOnly && (
+        <button
+          type="button"
+          className="plain-button"
+          aria-label={`Remove opening ${opening.name}`}
+          onClick={remove}
+        >
+          remove
+        </button>
+      )}
+    </fieldset>
+  );
+}

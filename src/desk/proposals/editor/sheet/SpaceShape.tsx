@@ -1,0 +1,134 @@
+import { Segmented } from 'antd';
+import { readDimension, typedDimension } from '@/core/editing';
+import { shapeOfKind } from '@/core/space';
+import type { Space } from '@/model';
+import { Cell } from '@/ui/live/Cell';
+import { useEditor, useEditorActions } from '../context';
+
+type Shape = Space['shape'];
+
+/** Enter goes to the next field of the dimensions, and from the last to the add line. */
+export function toNextDimension(): void {
+  const from = document.activeElement as HTMLElement | null;
+  const cells = [...(from?.closest('tr')?.querySelectorAll<HTMLElement>('[data-cell="space"]') ?? [])];
+  (cells[cells.indexOf(from!) + 1] ?? document.getElementById('add-line'))?.focus();
+}
+
+/** One field of the dimensions. */
+export function SpaceField({
+  label,
+  shown,
+  commit,
+  hint,
+  wide = false,
+}: {
+  readonly label: string;
+  readonly shown: string;
+  readonly commit: (text: string) => void;
+  readonly hint?: string;
+  readonly wide?: boolean;
+}) {
+  const { readOnly } = useEditorActions();
+  return (
+    <label className={wide ? 'input-field input-wide' : 'input-field'} title={hint}>
+      <span className="input-label">{label}</span>
+      <Cell
+        name="space"
+        label={label}
+        shown={shown}
+        readOnly={readOnly}
+        onEnter={toNextDimension}
+        commit={commit}
+      />
+    </label>
+  );
+}
+
+/** Chooses an area that was traced on a plan. */
+function TracedArea({
+  shape,
+  change,
+}: {
+  readonly shape: Extract<Shape, { kind: 'traced' }>;
+  readonly change: (shape: Shape) => void;
+}) {
+  const { readOnly } = useEditorActions();
+  const areas = useTracedAreas();
+  return (
+    <label className="input-field">
+      <span className="input-label">Traced area</span>
+      <select
+        className="input-select"
+        aria-label="Traced area"
+        disabled={readOnly}
+        value={shape.measure}
+        onChange={({ target }) => change({ kind: 'traced', measure: target.value })}
+      >
+        {areas.every(({ name }) => name !== shape.measure) && <option>{shape.measure}</option>}
+        {areas.map(({ name, label }) => (
+          <option key={name} value={name}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+const useTracedAreas = () =>
+  (useEditor().work.document.plans ?? []).flatMap(({ traced }) =>
+    traced.filter(({ kind }) => kind === 'area'),
+  );
+
+/** The shape of a space: sides of a rectangle, an outline walked around, or an area traced on a plan. */
+export function SpaceShape({
+  shape,
+  change,
+}: {
+  readonly shape: Shape;
+  readonly change: (shape: Shape) => void;
+}) {
+  const { readOnly } = useEditorActions();
+  const areas = useTracedAreas();
+  const side = (name: 'length' | 'width', label: string) =>
+    shape.kind === 'rectangle' && (
+      <SpaceField
+        label={label}
+        shown={shape[name].value === '0' ? '' : typedDimension(shape[name])}
+        commit={(text) => change({ ...shape, [name]: readDimension(text) })}
+        hint={'Feet and inches, or arithmetic: 12\' 6", 8+4'}
+      />
+    );
+  return (
+    <>
+      <div className="input-field input-grade">
+        <span className="input-label">Shape</span>
+        <Segmented<Shape['kind']>
+          size="small"
+          disabled={readOnly}
+          aria-label="Shape"
+          value={shape.kind}
+          options={[
+            { value: 'rectangle', label: 'Rectangle' },
+            { value: 'outline', label: 'Outline' },
+            ...(areas.length > 0 || shape.kind === 'traced'
+              ? [{ value: 'traced' as const, label: 'Plan' }]
+              : []),
+          ]}
+          onChange={(kind) => change(shapeOfKind(kind, areas[0]?.name))}
+        />
+      </div>
+      {side('length', 'Length')}
+      {side('width', 'Width')}
+      {shape.kind === 'outline' && (
+        <SpaceField
+          wide
+          label="Sides in order, r or l where it turns"
+          shown={shape.walk}
+          commit={(text) => text.trim() && change({ kind: 'outline', walk: text.trim() })}
+        />
+      )}
+      {shape.kind === 'traced' && <TracedArea shape={shape} change={change} />}
+    </>
+  );
+}

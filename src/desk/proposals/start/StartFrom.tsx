@@ -1,0 +1,94 @@
+import { Form, Input, Radio, Select } from 'antd';
+import { FileButton } from '@/ui/fields/FileField';
+import type { Earlier, Template } from './startActions';
+
+/** What a proposal can be started from. */
+export function StartFrom({
+  templates,
+  earlier,
+}: {
+  readonly templates: readonly Template[];
+  readonly earlier: readonly Earlier[];
+}) {
+  return (
+    <Form.Item name="from" label="Start from">
+      <Radio.Group
+        vertical
+        options={[
+          { value: 'nothing', label: 'Nothing' },
+          ...templates.map(({ id, name, about }) => ({
+            value: id,
+            label: (
+              <>
+                <strong>{name}</strong> <span className="soft">{about}</span>
+              </>
+            ),
+          })),
+          ...(earlier.length > 0 ? [{ value: 'earlier', label: 'An earlier proposal' }] : []),
+          { value: 'file', label: 'A proposal document (JSON)' },
+        ]}
+      />
+    </Form.Item>
+  );
+}
+
+/** Which earlier proposal is copied, and with what costs. */
+export function CopiedFrom({ earlier }: { readonly earlier: readonly Earlier[] }) {
+  return (
+    <>
+      <Form.Item
+        name="proposalId"
+        label="Which one"
+        rules={[{ required: true, message: 'Pick the proposal to copy.' }]}
+      >
+        <Select
+          showSearch={{ optionFilterProp: 'label' }}
+          placeholder="Type a title or a customer"
+          options={earlier.map(({ id, number, title, customer }) => ({
+            value: id,
+            label: `${number} ${title} · ${customer}`,
+          }))}
+        />
+      </Form.Item>
+      <Form.Item name="costs" label="Its costs">
+        <Radio.Group
+          options={[
+            { value: 'refreshed', label: 'as the library has them now' },
+            { value: 'kept', label: 'as they were' },
+          ]}
+        />
+      </Form.Item>
+    </>
+  );
+}
+
+/** The file of a proposal document that is chosen. */
+export function DocumentFile({
+  file,
+  take,
+}: {
+  readonly file: File | null;
+  readonly take: (file: File) => void;
+}) {
+  return (
+    <p>
+      <FileButton label="Proposal document" accept="application/json,.json" take={take}>
+        {file ? 'Choose another file' : 'Choose the file'}
+      </FileButton>{' '}
+      <span className="soft">{file?.name ?? 'Nothing chosen yet'}</span>
+    </p>
+  );
+}
+
+/** What the proposal is called. */
+export function TitleField() {
+  return (
+    <Form.Item
+      name="title"
+      label="Title, as the customer reads it"
+      rules={[{ required: true, whitespace: true, message: 'Give it a title.' }]}
+    >
+      <Input maxLength={200} placeholder="Screened porch, rear of house" autoComplete="off" />
+    </Form.Item>
+  );
+}

@@ -1,0 +1,56 @@
+import Type from 'typebox';
+import type { Transaction } from '@/data/connection';
+import { inCompany } from '@/data/connection';
+import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
+import { EntityId } from '@/model';
+import type { Actor } from '../actor';
+import { allow, recordAudit } from '../actor';
+import { check, checkId } from '../check';
+import { noSuch, Problem } from '../problem';
+
+/**
+ * Takes a proposal back: its links stop working for deciding. What was sent stays readable at the desk.
+ * @throws Problem `no-such-proposal`, `proposal-closed`
+ */
+export async function withdrawProposal(actor: Actor, id: unknown): Promise<void> {
+  allow(actor, 'owner', 'seller');
+  const proposalId = checkId(id, 'proposal');
+  await inCompany(actor.companyId, async (tx) => {
+    const [row] = await lockProposalById(tx, proposalId);
+    if (!row) throw noSuch('proposal');
+    if (!isOpen(row)) throw new Problem('proposal-closed', `This proposal is ${row.state} already.`);
+    await withdraw(tx, actor, proposalId);
+  });
+}
+
+const isOpen = ({ state }: { readonly state: string }): boolean => state === 'sent' || state === 'draft';
+
+async function withdraw(tx: Transaction, actor: Actor, proposalId: string): Promise<void> {
+  await updateProposal(tx, proposalId, { state: 'withdrawn', updatedAt: actor.now });
+  await recordAudit(tx, actor, 'proposal withdrawn', proposalId);
+}
+
+const PickedProposals = Type.Object(
+  { ids: Type.Array(EntityId, { minItems: 1, maxItems: 200 }) },
+  { additionalProperties: false },
+);
+
+/**
+ * Takes several proposals back at once. What is not there, or is accepted, declined or withdrawn already, is passed over.
+ * @returns how many were taken back
+ */
+export async function withdrawMany(actor: Actor, input: unknown): Promise<{ count: number }> {
+  allow(actor, 'owner', 'seller');
+  const { ids } = check(PickedProposals, input, 'What is picked');
+  return inCompany(actor.companyId, async (tx) => {
+    let count = 0;
+    // Always in one order: two who take back the same ones wait for each other and never for ever.
+    for (const id of [...new Set(ids)].sort()) {
+      const [row] = await lockProposalById(tx, id);
+      if (!row || !isOpen(row)) continue;
+      await withdraw(tx, actor, id);
+      count += 1;
+    }
+    return { count };
+  });
+}
