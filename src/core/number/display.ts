@@ -3,11 +3,34 @@ import { FIXED_DIGITS, divideRounded, powerOfTen, writeAmount, writeFixed, write
 
 const minus = '−';
 
+/** How numbers are written: US English, as the words around them. */
+const LOCALE = 'en-US';
+
+/** Formatters by how many places they write; there are at most seven. */
+const formatters = new Map<number, Intl.NumberFormat>();
+
+function formatterOf(places: number): Intl.NumberFormat {
+  let found = formatters.get(places);
+  if (!found) {
+    found = new Intl.NumberFormat(LOCALE, {
+      minimumFractionDigits: places,
+      maximumFractionDigits: places,
+    });
+    formatters.set(places, found);
+  }
+  return found;
+}
+
+const isDecimal = (text: string): text is `${number}` => /^-?\d+(\.\d{1,20})?$/.test(text);
+
+/**
+ * A decimal as text with its thousands set apart and a true minus sign, every digit of it kept: `Intl` reads the text and no
+ * binary number. What is no decimal stays as it is.
+ */
 function grouped(decimal: string): string {
-  const negative = decimal.startsWith('-');
-  const [whole = '0', places] = (negative ? decimal.slice(1) : decimal).split('.');
-  const thousands = whole.replace(/\B(?=(\d{3})+$)/g, ',');
-  return (negative ? minus : '') + thousands + (places === undefined ? '' : `.${places}`);
+  if (!isDecimal(decimal)) return decimal;
+  const places = decimal.split('.')[1]?.length ?? 0;
+  return formatterOf(places).format(decimal).replace('-', minus);
 }
 
 /**

@@ -163,6 +163,10 @@ describe('display', () => {
     expect(showAmount(123456789n as Amount, 2)).toBe('1,234,567.89');
     expect(showAmount(-40000n as Amount, 2)).toBe('−400.00');
     expect(showAmount(1500n as Amount, 0)).toBe('1,500');
+    // Past what a binary number holds, every digit is kept.
+    expect(showDecimal('-123456789012345678901234.01')).toBe('−123,456,789,012,345,678,901,234.01');
+    expect(showDecimal('0.000001')).toBe('0.000001');
+    expect(showDecimal('')).toBe('');
     expect(showDifference(131320n as Amount, 2)).toBe('+1,313.20');
     expect(showDifference(0n as Amount, 2)).toBe('0.00');
     expect(showUnitAmount(parseFixed('9.5'))).toBe('9.50');

@@ -34,12 +34,12 @@ export function InputsTable({
           <thead>
             <tr>
               <th className="recipe-name">Name in formulas</th>
-              <th>Label</th>
+              <th className="recipe-label">Label</th>
               <th>Kind</th>
               <th>As usual</th>
               <th>From the dimensions</th>
-              <th>Least</th>
-              <th>Most</th>
+              <th className="recipe-bound">Least</th>
+              <th className="recipe-bound">Most</th>
               <th>Help, or the list</th>
               <th />
             </tr>
