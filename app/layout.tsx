@@ -10,6 +10,7 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Awake } from '@/ui/Awake';
 import { earlyClick } from '@/ui/earlyClick';
+import { markPlace } from '@/ui/place/placeAddress';
 import { requestNonce } from './session';
 
 export const metadata: Metadata = {
@@ -23,12 +24,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const chosen = (await cookies()).get('impegno-look')?.value;
   const look = chosen === 'light' || chosen === 'dark' ? { 'data-theme': chosen } : {};
   return (
-    <html lang="en" {...look}>
+    <html lang="en" {...look} suppressHydrationWarning>
       <body>
         <script
           nonce={await requestNonce()}
           suppressHydrationWarning
-          dangerouslySetInnerHTML={{ __html: earlyClick }}
+          dangerouslySetInnerHTML={{ __html: `${markPlace};${earlyClick}` }}
         />
         {children}
         <Awake />

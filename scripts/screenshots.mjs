@@ -71,7 +71,7 @@ await shot('bundle-editor');
 await page.goto(`${base}/proposals`);
 await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
 await page.waitForSelector('.sheet');
-await page.goto(`${page.url().split('?')[0]}?step=scope&on=plan`);
+await page.goto(`${page.url().split('#')[0]}#step=scope&on=plan`);
 await page.locator('[data-traced]').first().click();
 await page.waitForTimeout(800);
 await shot('plan');

@@ -152,12 +152,12 @@ test('lines are dragged to another place, and the look that is chosen stays', as
   await expect(first.locator('[data-cell=description]')).toHaveValue(name);
   await saved(page);
 
-  await page.goto('/settings?about=you');
+  await page.goto('/settings#about=you');
   await page.getByText('Dark', { exact: true }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await page.goto('/today');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-  await page.goto('/settings?about=you');
+  await page.goto('/settings#about=you');
   await page.getByText('As the system', { exact: true }).click();
   await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'dark');
 });
@@ -167,11 +167,11 @@ test('what is pressed before the page has woken up is done when it has', async (
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await route.continue();
   });
-  await page.goto('/settings?about=you', { waitUntil: 'commit' });
+  await page.goto('/settings#about=you', { waitUntil: 'commit' });
   await page.getByText('Light', { exact: true }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  await page.goto('/settings?about=you');
+  await page.goto('/settings#about=you');
   await page.getByText('As the system', { exact: true }).click();
   await expect(page.locator('html')).not.toHaveAttribute('data-theme', 'light');
 });

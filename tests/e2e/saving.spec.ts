@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, saved, test } from './desk';
+import { begin, expect, saved, test } from './desk';
 
 /** A proposal of one's own, by way of a customer added on the spot; its site is picked by itself. */
 async function ownProposal(page: Page, title: string): Promise<void> {
@@ -134,4 +134,67 @@ test('the office reads a proposal and records money; it is not offered what it m
   await page.waitForURL('**/agreements/*-*');
   await expect(page.getByRole('button', { name: 'Record payment' }).first()).toBeVisible();
   await context.close();
+});
+
+test('after a step the page is read anew, never loaded anew: what was just said stays', async ({ page }) => {
+  await begin(page, 'Read anew once');
+  await page.locator('#add-line').fill('10 handrail cedar');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await page.locator('#add-line').press('Enter');
+  await saved(page);
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await expect(page).toHaveURL(/#step=send$/);
+  await expect(page.frameLocator('iframe').getByRole('heading').first()).toBeVisible();
+  const loaded: string[] = [];
+  const reread: string[] = [];
+  page.on('request', (request) => {
+    if (request.resourceType() === 'document' && request.frame() === page.mainFrame())
+      loaded.push(request.url());
+    if (request.headers().rsc) reread.push(request.url());
+  });
+  // Held back, so that the next comes before the answer of the one before.
+  await page.route(/_rsc=/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  const link = page.getByRole('button', { name: 'Show the private link' });
+  await expect(link).toBeVisible();
+  await page.getByRole('button', { name: 'Stop the links' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: /Stop/ }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByText(/No link to it works any more/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Stop the links' })).toHaveCount(0);
+  // What was said stays; the link that does not work is not offered.
+  await expect(page.getByText('Revision 1 is on its way.')).toBeVisible();
+  await expect(link).toHaveCount(0);
+  expect(loaded).toEqual([]);
+  // Once for each act, and once more where the page hears of it by itself before the answer is there.
+  expect(reread.length).toBeLessThanOrEqual(4);
+});
+
+test('a step’s address leads to it, also as it was written before; Back leads to the step before', async ({
+  page,
+}) => {
+  await begin(page, 'Steps have addresses');
+  const path = new URL(page.url()).pathname;
+  const current = page.locator('.step-name[aria-current=step]');
+  await page.goto(`${path}?step=price`);
+  await expect(page).toHaveURL(`${path}#step=price`);
+  await expect(current).toHaveText(/^Price/);
+  await page.reload();
+  await expect(current).toHaveText(/^Price/);
+  await page.getByRole('button', { name: 'Wording' }).click();
+  await expect(page).toHaveURL(/#step=wording$/);
+  await page.goBack();
+  await expect(current).toHaveText(/^Price/);
+  await page.goto('/settings?about=late');
+  await expect(page).toHaveURL('/settings#about=late');
+  await expect(page.getByRole('heading', { name: 'Late payments' })).toBeVisible();
+  // Found by its words from within: the same page, another subject.
+  await page.keyboard.press('Control+k');
+  await page.getByRole('dialog').getByRole('combobox').fill('settings people');
+  await expect(page.getByRole('option').first()).toContainText('people');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
 });

@@ -288,3 +288,45 @@ test('far down a long proposal a bundle still asks its inputs at once', async ({
     await page.locator('.editor-actions').getByRole('button', { name: 'Undo' }).click();
   await saved(page);
 });
+
+test('details open where the eye is: into them and back by keys, in view also at the foot of the sheet', async ({
+  page,
+}) => {
+  await page.goto('/proposals');
+  await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
+  const sheet = page.locator('.bench-scroll');
+  const lines = sheet.locator('tr.row:not(.row-section, .row-bundle, .row-inner) [data-cell=description]');
+  await expect(lines.first()).toBeVisible();
+  const foot = async () => {
+    const box = (await sheet.boundingBox())!;
+    return box.y + box.height;
+  };
+  // The line that stands last in view.
+  const at = await lines.evaluateAll((all) => {
+    const end = document.querySelector('.bench-scroll')!.getBoundingClientRect().bottom;
+    return all.findLastIndex((cell) => cell.getBoundingClientRect().bottom < end - 4);
+  });
+  const line = lines.nth(at);
+  const name = await line.inputValue();
+  await line.focus();
+  await page.keyboard.press('Alt+Enter');
+  const details = sheet.locator('.details');
+  await expect(details).toBeVisible();
+  await expect(details.locator(':focus')).toHaveCount(1);
+  await expect(async () => {
+    const box = (await details.boundingBox())!;
+    expect(box.y + box.height).toBeLessThanOrEqual((await foot()) + 1);
+  }).toPass();
+  await details.getByLabel('Only for us; never shown to the customer').focus();
+  await page.keyboard.type('Ask at the mill.', { delay: 30 });
+  await page.keyboard.press('Escape');
+  await expect(details).toHaveCount(0);
+  await expect(page.locator(':focus')).toHaveValue(name);
+  await page.keyboard.press('Alt+Enter');
+  await expect(details.getByLabel('Only for us; never shown to the customer')).toHaveValue(
+    'Ask at the mill.',
+  );
+  await details.getByLabel('Only for us; never shown to the customer').fill('');
+  await details.getByRole('button', { name: 'Close details' }).click();
+  await expect(page.locator(':focus')).toHaveValue(name);
+});

@@ -72,7 +72,7 @@ test('two at the desk: the page Send shows what the other changed, and sends aft
     await browser.newContext({ storageState: await page.context().storageState() })
   ).newPage();
   const change = async (quantity: string) => {
-    await other.goto(page.url().replace(/\?.*/, '?step=scope'));
+    await other.goto(page.url().replace(/#.*/, ''));
     await other.getByLabel('Quantity of Handrail, cedar').fill(quantity);
     await other.keyboard.press('Tab');
     await saved(other);

@@ -15,10 +15,10 @@ const views = [
   '/money/accountant',
   '/reports',
   '/settings',
-  '/settings?about=pricing',
-  '/settings?about=invoices',
-  '/settings?about=late',
-  '/settings?about=you',
+  '/settings#about=pricing',
+  '/settings#about=invoices',
+  '/settings#about=late',
+  '/settings#about=you',
   '/outbox',
 ];
 
@@ -177,7 +177,7 @@ test.describe('on a phone', () => {
 test('at twice the size of letters the views read well, and nothing is out of reach', async ({ page }) => {
   // What 200 % of zoom leaves of 1280 × 800.
   await page.setViewportSize({ width: 640, height: 400 });
-  for (const view of ['/today', '/proposals', '/library', '/money', '/settings?about=pricing']) {
+  for (const view of ['/today', '/proposals', '/library', '/money', '/settings#about=pricing']) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');
     expect([view, await wide(page), await serious(page)]).toEqual([view, 0, []]);

@@ -17,8 +17,8 @@ const views = [
   '/agreements',
   '/money',
   '/settings',
-  '/settings?about=pricing',
-  '/settings?about=you',
+  '/settings#about=pricing',
+  '/settings#about=you',
   '/money/costs',
   '/money/payments',
   '/money/accountant',
@@ -111,7 +111,7 @@ test('headers: a nonce for scripts, no eval, no framing by others, and a session
   await second.getByLabel('Password').fill(account.password);
   await second.getByRole('button', { name: 'Sign in' }).click();
   await second.waitForURL('**/today');
-  await page.goto('/settings?about=you');
+  await page.goto('/settings#about=you');
   // A click before the page has woken up would go nowhere.
   await page.waitForLoadState('networkidle');
   await page

@@ -4,6 +4,7 @@ import { Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { Found, FoundThing } from '@/model';
+import { goToAddress } from '@/ui/place/usePlace';
 import { actsFor } from './acts';
 import { useFound } from './useFound';
 import './find.css';
@@ -78,13 +79,13 @@ export function FindAnything({ close }: { readonly close: () => void }) {
   const open = (choice: Choice | undefined) => {
     if (!choice) return;
     close();
-    router.push(choice.address);
+    goToAddress(router, choice.address);
   };
   const first = !waiting && eager === asked ? choices[0]?.address : undefined;
   useEffect(() => {
     if (first === undefined) return;
     close();
-    router.push(first);
+    goToAddress(router, first);
   }, [first, close, router]);
   return (
     <Modal

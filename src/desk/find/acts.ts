@@ -30,12 +30,12 @@ export const acts: readonly Act[] = [
   {
     name: 'Settings: pricing',
     also: 'markup levels limits area factors',
-    address: '/settings?about=pricing',
+    address: '/settings#about=pricing',
   },
-  { name: 'Settings: invoices and deposits', also: 'schedule due law', address: '/settings?about=invoices' },
-  { name: 'Settings: late payments', also: 'reminders charges interest', address: '/settings?about=late' },
-  { name: 'Settings: people', also: 'users sellers office', address: '/settings?about=people' },
-  { name: 'Settings: you', also: 'signed in dark light', address: '/settings?about=you' },
+  { name: 'Settings: invoices and deposits', also: 'schedule due law', address: '/settings#about=invoices' },
+  { name: 'Settings: late payments', also: 'reminders charges interest', address: '/settings#about=late' },
+  { name: 'Settings: people', also: 'users sellers office', address: '/settings#about=people' },
+  { name: 'Settings: you', also: 'signed in dark light', address: '/settings#about=you' },
   { name: 'Costs of all jobs', also: 'expenses suppliers', address: '/money/costs' },
 ];
 

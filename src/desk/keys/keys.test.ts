@@ -1,6 +1,6 @@
 import { keysOf } from './keys';
 
-const titles = (path: string, search = '') => keysOf(path, search).map(({ title }) => title);
+const titles = (path: string, place = '') => keysOf(path, place).map(({ title }) => title);
 const id = '01a226f9-140b-7067-b28b-aa513f50a027';
 
 test('the sheet of keys knows the place one is in', () => {
@@ -9,8 +9,8 @@ test('the sheet of keys knows the place one is in', () => {
   expect(titles(`/proposals/${id}`)).toEqual([
     ...['Adding', 'On a line or bundle', 'On a section', 'In cells', 'In a proposal', 'Everywhere'],
   ]);
-  expect(titles(`/proposals/${id}`, '?step=price')).toEqual(['In cells', 'In a proposal', 'Everywhere']);
-  expect(titles(`/proposals/${id}`, '?step=send')).toEqual(['In a proposal', 'Everywhere']);
+  expect(titles(`/proposals/${id}`, 'step=price')).toEqual(['In cells', 'In a proposal', 'Everywhere']);
+  expect(titles(`/proposals/${id}`, 'step=send')).toEqual(['In a proposal', 'Everywhere']);
   expect(titles('/proposals/new')).toEqual(['Everywhere']);
 });
 

@@ -83,11 +83,11 @@ const lists: KeyGroup = {
 const LISTS =
   /^\/(proposals|customers|library|agreements|money|money\/payments|money\/costs|money\/accountant|outbox)$/;
 
-/** The keys of a place: those that work everywhere, and its own. The step of a proposal stands in the search part. */
-export function keysOf(path: string, search: string): readonly KeyGroup[] {
+/** The keys of a place: those that work everywhere, and its own. The step of a proposal stands behind the #. */
+export function keysOf(path: string, place: string): readonly KeyGroup[] {
   if (LISTS.test(path)) return [lists, everywhere];
   if (!/^\/proposals\/[0-9a-f-]{36}$/.test(path)) return [everywhere];
-  const step = new URLSearchParams(search).get('step') ?? 'scope';
+  const step = new URLSearchParams(place).get('step') ?? 'scope';
   if (step === 'scope') return [...scope, cells, proposal, everywhere];
   return step === 'send' ? [proposal, everywhere] : [cells, proposal, everywhere];
 }

@@ -19,7 +19,7 @@ function isText(target: EventTarget | null): boolean {
 export function useKeysSheet() {
   const [groups, setGroups] = useState<readonly KeyGroup[] | null>(null);
   useEffect(() => {
-    const show = () => setGroups(keysOf(window.location.pathname, window.location.search));
+    const show = () => setGroups(keysOf(window.location.pathname, window.location.hash.slice(1)));
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== '?' || event.ctrlKey || event.metaKey || isText(event.target)) return;
       event.preventDefault();

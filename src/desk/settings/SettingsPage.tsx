@@ -2,12 +2,12 @@
 
 import { Alert, Button } from 'antd';
 import Link from 'next/link';
-import { useSearchParams } from 'next/navigation';
 import type { listSessions } from '@/services/accounts/session';
 import type { listAreas } from '@/services/library/areas';
 import type { Settled, readSettings } from '@/services/settings/settings';
 import { minorDigits } from '@/core/number';
 import type { Answer } from '@/model';
+import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { AreaTable } from './AreaTable';
 import { OfYou } from './OfYou';
 import { PeopleTable } from './PeopleTable';
@@ -31,13 +31,10 @@ interface SettingsProps {
   };
 }
 
-/** Subjects are history of their own: what is typed in one stays while another is looked at. */
-const goTo = (key: string): void => window.history.pushState(null, '', `?about=${key}`);
-
 /** How the company works, who works here, where one is signed in, and how it looks: a subject at a time. */
 export function SettingsPage({ settings, sessions, areas, isOwner, look, trades, actions }: SettingsProps) {
   const { company, users, settled } = settings;
-  const subject = subjectOf(useSearchParams().get('about'));
+  const subject = subjectOf(usePlace().get('about'));
   const form = useSettingsForm(settled, minorDigits(company.currency), isOwner, actions.save);
   const here = subjects.find(({ key }) => key === subject)!;
   return (
@@ -51,14 +48,15 @@ export function SettingsPage({ settings, sessions, areas, isOwner, look, trades,
           outbox of the simulated post
         </Link>
       </header>
-      <div className="settings">
+      <div className="settings by-place">
         <nav className="settings-subjects" aria-label="Subjects">
           {subjects.map(({ key, title }) => (
             <button
               key={key}
               type="button"
               aria-current={key === subject ? 'page' : undefined}
-              onClick={() => goTo(key)}
+              // Subjects are history of their own: what is typed in one stays while another is looked at.
+              onClick={() => goToPlace(`about=${key}`)}
             >
               {title}
             </button>

@@ -26,7 +26,7 @@ export function YesAsked({
       <h2>Your yes is asked for</h2>
       {approvals.map((approval) => (
         <div key={approval.id} className="panel below">
-          <Link href={`/proposals/${approval.proposalId}?step=send`} prefetch={false}>
+          <Link href={`/proposals/${approval.proposalId}#step=send`} prefetch={false}>
             {approval.title}
           </Link>{' '}
           <span className="soft">
@@ -54,7 +54,7 @@ export function CustomersAsk({
       <h2>Asked by customers</h2>
       {questions.map((question) => (
         <div key={question.id} className="panel below">
-          <Link href={`/proposals/${question.proposalId}?step=send`} prefetch={false}>
+          <Link href={`/proposals/${question.proposalId}#step=send`} prefetch={false}>
             {question.title}
           </Link>{' '}
           <span className="soft">· {question.customer}</span>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { readPreferences } from '@/services/accounts/preferences';
 import { readSettings } from '@/services/settings/settings';
 import { Problem } from '@/services/problem';
@@ -27,14 +27,25 @@ import {
   withdrawProposalAction,
 } from '../../../actions';
 import { isId } from '@/model';
+import { placeAddress } from '@/ui/place/placeAddress';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Proposal' };
 
-export default async function ProposalPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function ProposalPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ step?: unknown; on?: unknown }>;
+}) {
   const { id } = await params;
   const actor = await pageActor();
   if (!isId(id)) notFound();
+  const { step, on } = await searchParams;
+  // Addresses that were sent earlier name the step behind the ?.
+  if (typeof step === 'string')
+    redirect(placeAddress(`/proposals/${id}`, { step, ...(typeof on === 'string' && { on }) }));
   const proposal = await readProposal(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
     throw error;

@@ -1,10 +1,10 @@
 'use client';
 
-import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { Answer, DeskPreferences } from '@/model';
 import { LiveFieldsScope } from '@/ui/live/liveFields';
+import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { TABLET, useNarrow } from '@/ui/screen/useScreenWidth';
 import type { LibraryActions } from './context';
 import { EditorActionsScope, EditorScope, useEditor } from './context';
@@ -14,7 +14,7 @@ import type { SaveAsTemplate } from './MoreActs';
 import type { SendActions } from './send/SendStep';
 import { SendStep } from './send/SendStep';
 import type { Step } from './steps';
-import { goTo, stepOf, steps } from './steps';
+import { stepOf, steps } from './steps';
 import { StepsNav } from './StepsNav';
 import type { SaveProposal } from './useDocument';
 import { useDocument } from './useDocument';
@@ -36,7 +36,7 @@ interface EditorProps {
 
 const go = (next: Step) => {
   (document.activeElement as HTMLElement | null)?.blur();
-  goTo(`?step=${next.toLowerCase()}`);
+  goToPlace(`step=${next.toLowerCase()}`);
 };
 
 /** The keys of the editor; a part of its own, because sections are gone to within what the parts share. */
@@ -71,7 +71,7 @@ function Keys({
 /** A proposal on the workbench: the same document under six steps, with the tally always beside it. */
 export function Editor({ proposal, timeZone, preferences, actions }: EditorProps) {
   const work = useDocument(proposal.id, proposal.document, proposal.saveNumber, actions.save);
-  const asked = useSearchParams();
+  const asked = usePlace();
   const step = stepOf(asked.get('step'));
   const onPlan = step === 'Scope' && asked.get('on') === 'plan';
   const open = proposal.state === 'draft' || proposal.state === 'sent' || proposal.state === 'lapsed';
@@ -85,7 +85,7 @@ export function Editor({ proposal, timeZone, preferences, actions }: EditorProps
     readOnly,
   });
   const narrow = useNarrow(TABLET);
-  const measure = useCallback((plan: boolean) => goTo(plan ? '?step=scope&on=plan' : '?step=scope'), []);
+  const measure = useCallback((plan: boolean) => goToPlace(plan ? 'step=scope&on=plan' : 'step=scope'), []);
   const send = readOnly || step === 'Send' ? null : () => go('Send');
 
   // What the customer gets is shown as it is saved.
@@ -100,7 +100,7 @@ export function Editor({ proposal, timeZone, preferences, actions }: EditorProps
       <EditorActionsScope value={scope.actions}>
         <LiveFieldsScope value={work.fields}>
           <Keys step={step} onPlan={onPlan} send={send} measure={measure} />
-          <div className="editor">
+          <div className="editor by-place">
             <EditorHead proposal={proposal} open={open} saveAsTemplate={actions.saveAsTemplate} send={send} />
             <StepsNav step={step} go={go} outline={narrow && !onPlan && hasOutline(step)} />
             <EditorBanners proposal={proposal} />

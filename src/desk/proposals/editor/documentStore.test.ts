@@ -249,6 +249,47 @@ const anyStep = fc.record({
   weather: fc.constantFrom('fine', 'fine', 'fine', 'lose answer', 'away'),
 });
 
+test('what went without an answer and is heard of by the way is one’s own: nobody collides with themselves', async () => {
+  const on = server(first);
+  const { store } = page(on, 'a');
+  const [entry] = store.read().document.sections[0]!.entries;
+  store.edit((draft) => setQuantity(draft, entry!.id, '8'));
+  on.weather.now = 'lose answer';
+  await store.settle();
+  expect(store.read().saving.state).toBe('waiting');
+  store.edit((draft) => setQuantity(draft, entry!.id, '9'));
+  store.hear(on.since(store.read().saveNumber));
+  expect(store.read().saving.state).not.toBe('collided');
+  await store.settle();
+  expect(store.read().saving.state).toBe('saved');
+  expect(on.document()).toEqual(store.read().document);
+  expect(JSON.stringify(on.document())).toContain('"quantity":"9"');
+});
+
+const aloneStep = fc.record({
+  what: fc.constantFrom('quantity', 'undo', 'hear', 'wait'),
+  value: fc.integer({ min: 1, max: 99 }),
+  weather: fc.constantFrom('fine', 'lose answer'),
+});
+
+test('alone in a proposal, nobody collides, whatever is lost and heard', () =>
+  fc.assert(
+    fc.asyncProperty(fc.array(aloneStep, { maxLength: 30 }), async (steps) => {
+      const on = server(first);
+      const { store } = page(on, 'a');
+      const [some] = first.sections[0]!.entries;
+      for (const { what, value, weather } of steps) {
+        on.weather.now = weather as 'fine';
+        if (what === 'quantity') store.edit((draft) => setQuantity(draft, some!.id, String(value)));
+        if (what === 'undo') store.undo();
+        if (what === 'hear') store.hear(on.since(store.read().saveNumber));
+        if (what === 'wait') await jest.advanceTimersByTimeAsync(value * 10);
+        expect(store.read().saving.state).not.toBe('collided');
+      }
+    }),
+    { numRuns: 100 },
+  ));
+
 test('whatever two do, with answers lost and pages reloaded, in the end both screens and the server are alike', () =>
   fc.assert(
     fc.asyncProperty(fc.array(anyStep, { maxLength: 30 }), async (steps) => {

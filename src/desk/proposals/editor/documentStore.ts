@@ -166,9 +166,13 @@ export class DocumentStore {
     this.#told();
   };
 
-  /** The document as others left it, heard of by the way. Told while something of ours is on its way, it waits. */
+  /**
+   * The document as others left it, heard of by the way. Told while something of ours is on its way, or went without an
+   * answer, it waits: what stands there may be ours, and only the answer to our saving says so.
+   */
   readonly hear = (missed: Missed): void => {
-    if (this.#flight || missed.saveNumber <= this.#saveNumber || this.#saving.state === 'collided') return;
+    if (this.#flight || this.#unanswered > 0 || this.#saving.state === 'collided') return;
+    if (missed.saveNumber <= this.#saveNumber) return;
     this.#meet(missed, 'This proposal was changed meanwhile.');
   };
 

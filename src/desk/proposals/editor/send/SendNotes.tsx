@@ -1,3 +1,4 @@
+import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { ShowLinkAction } from '../../../ShowLink';
 import { ShowLink } from '../../../ShowLink';
 import { useEditor } from '../context';
@@ -45,20 +46,23 @@ export function SendKeeps({ sending: { keeps, sent } }: { readonly sending: Send
 
 /** That it is on its way, and where its letter and link are. */
 export function SendDone({
+  proposal,
   sending: { sent },
   showLink,
 }: {
+  readonly proposal: ProposalAtDesk;
   readonly sending: Sending;
   readonly showLink: ShowLinkAction;
 }) {
   if (!sent) return null;
+  const stopped = proposal.links.some(({ id, open }) => id === sent.linkId && !open);
   return (
     <div className="send-done" role="status">
       <strong>Revision {sent.revision} is on its way.</strong>
       <p>
         The message lies in the <a href="/outbox">outbox</a>.
       </p>
-      <ShowLink key={sent.linkId} linkId={sent.linkId} show={showLink} />
+      {!stopped && <ShowLink key={sent.linkId} linkId={sent.linkId} show={showLink} />}
     </div>
   );
 }

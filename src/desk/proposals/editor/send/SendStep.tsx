@@ -54,7 +54,7 @@ export function SendStep({
           />
         )}
         <SendKeeps sending={sending} />
-        <SendDone sending={sending} showLink={actions.showLink} />
+        <SendDone proposal={proposal} sending={sending} showLink={actions.showLink} />
         {['declined', 'lapsed', 'withdrawn'].includes(proposal.state) && proposal.mayEdit && (
           <p>
             <Button

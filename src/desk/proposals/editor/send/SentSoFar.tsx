@@ -32,12 +32,14 @@ export function SentSoFar({
     .map(({ lastOpenedAt }) => lastOpenedAt ?? '')
     .sort()
     .at(-1);
+  const reachable = proposal.links.some(({ open }) => open);
   return (
     <>
       <h2>Sent so far</h2>
       <Revisions proposal={proposal} compare={actions.compare} timeZone={timeZone} />
       <p className="soft">
         {opened ? `Opened last on ${showInstant(opened, timeZone)}.` : 'Not opened yet.'}
+        {!reachable && ' No link to it works any more; sending it again makes a new one.'}
       </p>
       {(proposal.state === 'sent' || proposal.state === 'lapsed') && proposal.mayEdit && (
         <p className="button-row">
@@ -46,21 +48,24 @@ export function SentSoFar({
               They said yes …
             </Button>
           )}
-          <Button
-            size="small"
-            onClick={() =>
-              confirmed(
-                {
-                  title: 'Make all links stop working?',
-                  content: 'Whoever has one can not open it any more. Sending again makes a new one.',
-                  okText: 'Stop the links',
-                },
-                () => actions.revokeLinks(proposal.id),
-              )
-            }
-          >
-            Stop the links
-          </Button>
+          {reachable && (
+            <Button
+              size="small"
+              onClick={() =>
+                confirmed(
+                  {
+                    title: 'Make all links stop working?',
+                    content: 'Whoever has one can not open it any more. Sending again makes a new one.',
+                    okText: 'Stop the links',
+                  },
+                  () => actions.revokeLinks(proposal.id),
+                  { said: 'No link to this proposal works any more.' },
+                )
+              }
+            >
+              Stop the links
+            </Button>
+          )}
           <Button
             size="small"
             danger

@@ -95,7 +95,17 @@ function WhyLine({ lineId }: { lineId: string }) {
 export function LineDetails({ line, close }: { line: Line; close: () => void }) {
   const { edit, readOnly, minorDigits } = useEditorActions();
   return (
-    <div className="details">
+    <div
+      className="details"
+      onKeyDown={(event) => {
+        // In a cell, Escape takes back what is typed.
+        const leaves = event.key === 'Escape' && !(event.target as HTMLElement).dataset.cell;
+        if (!leaves && !(event.altKey && event.key === 'Enter')) return;
+        event.preventDefault();
+        event.stopPropagation();
+        close();
+      }}
+    >
       <ExtraTerms line={line} />
       {!line.allowance && (
         <label className="details-discount">

@@ -9,6 +9,7 @@ import { AlternativeRow, QuestionRow } from './QuestionRow';
 import type { SheetRow } from './rows';
 import { SectionRow } from './SectionRow';
 import { SpaceRow } from './SpaceRow';
+import { backToLine } from './useLineActs';
 import type { SheetRows } from './useSheetRows';
 
 /** The head of a group of lines, with what they come to. */
@@ -69,7 +70,13 @@ export function RowView({
         <tr className="row-details">
           <td />
           <td colSpan={5 + across}>
-            <LineDetails line={row.line} close={() => toggle(row.line.id)} />
+            <LineDetails
+              line={row.line}
+              close={() => {
+                backToLine(row.line.id);
+                toggle(row.line.id);
+              }}
+            />
           </td>
         </tr>
       );

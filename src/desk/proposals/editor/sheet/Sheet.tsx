@@ -15,7 +15,7 @@ import type { SheetRow } from './rows';
 import { RowView } from './RowView';
 import { SheetBar } from './SheetBar';
 import { SheetHead } from './SheetHead';
-import { useReveal } from './useReveal';
+import { useOpenedInView, useReveal } from './useReveal';
 import { useSheetRows } from './useSheetRows';
 
 const heights: Record<SheetRow['kind'], number> = {
@@ -90,6 +90,7 @@ export function Sheet({ revealed, setSelected, measure, agreed }: SheetProps) {
   const { rows, sections, groups, places, entryIds } = useSheetRows(focused);
   const virtual = useRowsInView(rows, focused === null ? undefined : places.get(focused), scroll);
   useReveal(revealed, places, scroll, virtual.scrollToIndex);
+  useOpenedInView(view.opened, places, virtual.scrollToIndex);
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id)

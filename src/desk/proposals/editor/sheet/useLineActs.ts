@@ -13,6 +13,15 @@ export type LineAct = 'details' | 'extra' | 'allowance' | 'question' | 'copy' | 
 const inRow = (id: string, cell: string | undefined) =>
   document.querySelector<HTMLElement>(`[data-row="${id}"] [data-cell="${cell}"]`);
 
+/** The first field of a line's details, once they are drawn. */
+const intoDetails = (id: string) =>
+  requestAnimationFrame(() =>
+    document.querySelector<HTMLElement>(`[data-key="${id} details"] :is(input, textarea)`)?.focus(),
+  );
+
+/** Back from a line's details to the line. */
+export const backToLine = (id: string): void => inRow(id, 'description')?.focus();
+
 const blurActive = () => (document.activeElement as HTMLElement | null)?.blur();
 
 /** The act a key stands for in a row, and whether it is one for a line standing there. */
@@ -75,6 +84,7 @@ export function useLineActs(line: Line, figures: SectionLine, inner: Inner) {
     } else {
       if (name === 'copy') blurActive();
       acts[name]();
+      if (name === 'details') intoDetails(line.id);
     }
   };
   return { acts, onKeyDown };

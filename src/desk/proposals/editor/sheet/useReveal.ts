@@ -1,5 +1,5 @@
 import type { RefObject } from 'react';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Reveal } from '../context';
 
 /** How many frames a row is waited for. */
@@ -41,4 +41,27 @@ export function useReveal(
     // A reveal is answered once, when it is asked for: later changes of the rows do not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [revealed]);
+}
+
+/**
+ * What a press opened (details of a line, inputs of a bundle, the space of a section) comes into view, as far as it is not.
+ * @param opened keys of what stands open
+ */
+export function useOpenedInView(
+  opened: ReadonlySet<string>,
+  places: ReadonlyMap<string, number>,
+  scrollTo: (index: number, options: { align: 'auto' }) => void,
+): void {
+  const before = useRef(opened);
+  useEffect(() => {
+    const fresh = [...opened].filter((key) => !before.current.has(key));
+    before.current = opened;
+    const [key] = fresh;
+    // Several at once are no press.
+    if (key === undefined || fresh.length > 1) return;
+    const at = [`${key} details`, `${key} inputs`, key].flatMap((row) => places.get(row) ?? [])[0];
+    if (at !== undefined) scrollTo(at, { align: 'auto' });
+    // Answered once, when it is opened: later changes of the rows do not scroll.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [opened]);
 }
