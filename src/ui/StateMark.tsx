@@ -1,3 +1,6 @@
+'use client';
+
+import { Tag } from 'antd';
 import { capital } from '@/core/text/capital';
 
 const kinds: Readonly<Record<string, { readonly sign: string; readonly look: string }>> = {
@@ -16,12 +19,12 @@ const kinds: Readonly<Record<string, { readonly sign: string; readonly look: str
 };
 
 /** The state of a proposal or an invoice: a word, and a sign so that colour is never alone. */
-export function StateMark({ state }: { state: string }) {
+export function StateMark({ state }: { readonly state: string }) {
   const { sign, look } = kinds[state] ?? { sign: '', look: '' };
   return (
-    <span className={`state ${look}`}>
+    <Tag variant="outlined" className={`state ${look}`}>
       {sign && <span aria-hidden="true">{sign} </span>}
       {capital(state)}
-    </span>
+    </Tag>
   );
 }

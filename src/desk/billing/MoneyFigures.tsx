@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { isNothing, showDecimal } from '@/core/number';
+import { isNothing } from '@/core/number';
+import { Figure } from '../Figure';
 
 /** One sum of the money, and where what it is made of stands. */
 export interface MoneyFigure {
@@ -21,10 +22,7 @@ export const MoneyFigures = ({ figures }: { figures: readonly MoneyFigure[] }) =
         aria-current={here ? 'true' : undefined}
         prefetch={false}
       >
-        <span className="figure-name">{name}</span>
-        <span className={wrong && !isNothing(value) ? 'figure-value wrong' : 'figure-value'}>
-          {showDecimal(value)}
-        </span>
+        <Figure name={name} value={value} wrong={wrong === true && !isNothing(value)} />
       </Link>
     ))}
   </nav>

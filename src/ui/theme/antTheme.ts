@@ -42,6 +42,8 @@ export function antTheme(colours: typeof light | typeof dark): ThemeConfig {
       motionDurationSlow: '0.16s',
     },
     components: {
+      Statistic: { titleFontSize: 12.5, contentFontSize: 21 },
+      Tag: { defaultBg: colours.paper, defaultColor: colours.ink },
       Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 500 },
       Table: {
         headerBg: colours.ground,

@@ -1,7 +1,7 @@
 'use client';
 
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Tooltip } from 'antd';
 import Link from 'next/link';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { StateMark } from '@/ui/StateMark';
@@ -53,24 +53,26 @@ export function EditorHead({
         </span>
         {!readOnly && (
           <>
-            <Button
-              type="text"
-              size="small"
-              icon={<UndoOutlined />}
-              aria-label="Undo"
-              title="Undo (Ctrl Z)"
-              disabled={!work.canUndo}
-              onClick={work.undo}
-            />
-            <Button
-              type="text"
-              size="small"
-              icon={<RedoOutlined />}
-              aria-label="Redo"
-              title="Redo (Ctrl Y)"
-              disabled={!work.canRedo}
-              onClick={work.redo}
-            />
+            <Tooltip title="Undo (Ctrl Z)">
+              <Button
+                type="text"
+                size="small"
+                icon={<UndoOutlined />}
+                aria-label="Undo"
+                disabled={!work.canUndo}
+                onClick={work.undo}
+              />
+            </Tooltip>
+            <Tooltip title="Redo (Ctrl Y)">
+              <Button
+                type="text"
+                size="small"
+                icon={<RedoOutlined />}
+                aria-label="Redo"
+                disabled={!work.canRedo}
+                onClick={work.redo}
+              />
+            </Tooltip>
           </>
         )}
         {proposal.mayEdit && !proposal.change && (
@@ -87,9 +89,11 @@ export function EditorHead({
           </Link>
         )}
         {send && (
-          <Button type="primary" title="Preview and send (Ctrl ↵)" onClick={send}>
-            Preview and send
-          </Button>
+          <Tooltip title="Ctrl ↵">
+            <Button type="primary" onClick={send}>
+              Preview and send
+            </Button>
+          </Tooltip>
         )}
       </span>
     </header>

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Input, Modal } from 'antd';
+import { Alert, Button, Input, Modal, Skeleton } from 'antd';
 import { useState } from 'react';
 import { showAmount, showDifference } from '@/core/number';
 import type { BundleFigures } from '@/core/price';
@@ -129,6 +129,9 @@ export function BundleLibraryDialog({
       {trouble && <Alert type="error" title={trouble} className="below" />}
       {said && <Alert type="success" title={said} className="below" />}
       {bundle.bundleId === undefined && <p>This bundle was made for this job and is not in the library.</p>}
+      {bundle.bundleId !== undefined && !side && !trouble && (
+        <Skeleton active title={false} paragraph={{ rows: 3 }} />
+      )}
       {side && refreshed && (
         <Refresh
           figures={figures}

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Popover, Segmented, Select } from 'antd';
+import { Button, Checkbox, Popover, Segmented, Select, Tooltip } from 'antd';
 import { useMemo, useState } from 'react';
 import type { AgreedForChange } from '@/core/agreements';
 import { linesOf } from '@/core/choice';
@@ -112,9 +112,11 @@ export function SheetBar({
         </Button>
       )}
       {agreed && fromAgreement && <AgreedDialog agreed={agreed} close={() => setFromAgreement(false)} />}
-      <Button size="small" title="Measure on a plan (Alt P)" onClick={measure}>
-        Plans{plans > 0 ? ` ${plans}` : ''}
-      </Button>
+      <Tooltip title="Measure on a plan (Alt P)">
+        <Button size="small" onClick={measure}>
+          Plans{plans > 0 ? ` ${plans}` : ''}
+        </Button>
+      </Tooltip>
       <Button type="text" size="small" className="keys-button" onClick={showKeys}>
         Keys <kbd>?</kbd>
       </Button>
