@@ -317,7 +317,7 @@ test('details open where the eye is: into them and back by keys, in view also at
     const box = (await details.boundingBox())!;
     expect(box.y + box.height).toBeLessThanOrEqual((await foot()) + 1);
   }).toPass();
-  await details.getByLabel('Only for us; never shown to the customer').focus();
+  await details.getByLabel('Only for us; never shown to the customer').fill('');
   await page.keyboard.type('Ask at the mill.', { delay: 30 });
   await page.keyboard.press('Escape');
   await expect(details).toHaveCount(0);
@@ -329,4 +329,5 @@ test('details open where the eye is: into them and back by keys, in view also at
   await details.getByLabel('Only for us; never shown to the customer').fill('');
   await details.getByRole('button', { name: 'Close details' }).click();
   await expect(page.locator(':focus')).toHaveValue(name);
+  await saved(page);
 });

@@ -211,6 +211,23 @@ test('a form of the library and of a customer: typed and left by a reload, it is
   await expect(back).toHaveCount(0);
   await expect(name).toHaveValue('');
 
+  // For whom and what a proposal is begun, typed fast, is there again too, with the site that goes with it.
+  await page.goto('/proposals/new');
+  await page.getByRole('combobox').first().pressSequentially('Brannock', { delay: 30 });
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Title, as the customer reads it').pressSequentially('Half a title', { delay: 30 });
+  await page.reload();
+  await expect(page.getByLabel('Title, as the customer reads it')).toHaveValue('Half a title');
+  await expect(page.getByTitle('14 Tern Lane, Marrowby', { exact: true })).toBeVisible();
+  await expect(back).toBeVisible();
+  await page.getByRole('button', { name: 'Start proposal' }).click();
+  await page.waitForURL(/proposals\/[0-9a-f-]{36}/);
+  await page.goto('/proposals/new');
+  await expect(page.getByRole('button', { name: 'Start proposal' })).toBeVisible();
+  await page.waitForTimeout(300);
+  await expect(page.getByLabel('Title, as the customer reads it')).toHaveValue('');
+  await expect(back).toHaveCount(0);
+
   // A dialog that is only looked at leaves nothing behind.
   await page.goto('/customers');
   const open = async () => {

@@ -7,11 +7,17 @@ import { showDecimal } from '@/core/number';
 /** Agreements that are drawn: the newest. */
 const DRAWN = 8;
 
+/** Letters of a title beside its bar; the table below has all of it. */
+const LETTERS = 26;
+
+const short = (title: string): string =>
+  title.length > LETTERS ? `${title.slice(0, LETTERS - 1).trimEnd()}…` : title;
+
 /** Agreed, billed and paid of the newest agreements, each in the other. */
 export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
   // A chart draws pixels: here, and only here, an amount may become a binary number.
-  const data = rows.slice(0, DRAWN).map(({ number, sumToDate, billed, paid }) => ({
-    name: String(number),
+  const data = rows.slice(0, DRAWN).map(({ number, title, sumToDate, billed, paid }) => ({
+    name: `${number} ${short(title)}`,
     paid: Number(paid),
     billed: Number(billed) - Number(paid),
     // Never quite nothing: the figure stands at its end.
@@ -24,7 +30,7 @@ export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
         accessibilityLayer={false}
         layout="vertical"
         responsive
-        style={{ width: '100%', maxWidth: 720, height: 30 + data.length * 24 }}
+        style={{ width: '100%', maxWidth: 920, height: 30 + data.length * 24 }}
         data={data}
         margin={{ top: 0, right: 100, bottom: 0, left: 0 }}
         barCategoryGap={6}
@@ -33,7 +39,7 @@ export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
         <YAxis
           type="category"
           dataKey="name"
-          width={44}
+          width={230}
           axisLine={false}
           tickLine={false}
           tick={{ fontSize: 13, fill: 'var(--ink)' }}

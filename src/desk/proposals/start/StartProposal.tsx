@@ -4,12 +4,16 @@ import { Alert, Button, Form } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerRow } from '@/services/customers/customers';
+import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
 import { CustomerForm } from '../../customers/CustomerForm';
 import type { Earlier, Given, StartActions, Template } from './startActions';
 import { begin } from './startActions';
 import { StartFor } from './StartFor';
 import { CopiedFrom, DocumentFile, StartFrom, TitleField } from './StartFrom';
+
+/** What stands in the form while it is filled in. */
+type Started = { readonly [Key in keyof Given]?: Given[Key] | undefined };
 
 /** For whom, where, from what: then straight to the sheet. */
 export function StartProposal({
@@ -30,27 +34,29 @@ export function StartProposal({
   readonly actions: StartActions;
 }) {
   const router = useRouter();
-  const [form] = Form.useForm<Given>();
+  const [form] = Form.useForm<Started>();
   const { busy, refused, setRefused, submit } = useSubmit({ form });
   const [adding, setAdding] = useState(false);
-  const [customerId, setCustomerId] = useState(first);
-  const [from, setFrom] = useState(copyOf ? 'earlier' : 'nothing');
   const [file, setFile] = useState<File | null>(null);
-  const sites = customers.find(({ id }) => id === customerId)?.sites ?? [];
+  const sitesOf = (id: string | null | undefined) => customers.find((row) => row.id === id)?.sites ?? [];
   const titleOf = (id: string | null | undefined) => earlier.find((each) => each.id === id)?.title ?? '';
-
-  const pick = (id: string) => {
-    setCustomerId(id);
-    form.setFieldsValue({
-      customerId: id,
-      siteId: customers.find((row) => row.id === id)?.sites[0]?.id ?? '',
-    });
+  const blank: Started = {
+    customerId: first ?? undefined,
+    siteId: sitesOf(first)[0]?.id,
+    from: copyOf ? 'earlier' : 'nothing',
+    proposalId: copyOf ?? undefined,
+    costs: 'refreshed',
+    title: titleOf(copyOf),
   };
+  const { done, notice } = useKeptFields<Started>(`start ${copyOf ?? first ?? ''}`, form, blank);
+  const from = Form.useWatch('from', form) ?? blank.from;
+  const sites = sitesOf(Form.useWatch('customerId', form) ?? first);
+
+  const pick = (id: string) => form.setFieldsValue({ customerId: id, siteId: sitesOf(id)[0]?.id ?? '' });
   /** What is started from gives its title, unless one was typed. */
-  const changed = ({ from: next, proposalId }: { from?: string; proposalId?: string }) => {
+  const changed = ({ from: next, proposalId }: Pick<Started, 'from' | 'proposalId'>) => {
     if (proposalId) form.setFieldsValue({ title: titleOf(proposalId) });
     if (!next) return;
-    setFrom(next);
     const template = templates.find(({ id }) => id === next);
     const title = String(form.getFieldValue('title') ?? '');
     if (template && (title === '' || templates.some(({ name }) => name === title)))
@@ -62,7 +68,11 @@ export function StartProposal({
       return;
     }
     const text = from === 'file' ? await file!.text() : '';
-    await submit(() => begin(actions, given, text), { to: ({ id }) => `/proposals/${id}`, rereads: false });
+    await submit(() => begin(actions, given, text), {
+      then: () => done(),
+      to: ({ id }) => `/proposals/${id}`,
+      rereads: false,
+    });
   };
 
   return (
@@ -70,20 +80,14 @@ export function StartProposal({
       <header className="page-head">
         <h1>New proposal</h1>
       </header>
+      {notice}
       {refused && <Alert type="error" title={refused} className="below" />}
       <Form
         form={form}
         layout="vertical"
         requiredMark={false}
-        onFinish={(values) => void start(values)}
-        initialValues={{
-          customerId: first ?? undefined,
-          siteId: sites[0]?.id,
-          from,
-          proposalId: copyOf ?? undefined,
-          costs: 'refreshed',
-          title: titleOf(copyOf),
-        }}
+        onFinish={(values) => void start(values as Given)}
+        initialValues={blank}
         onValuesChange={changed}
       >
         <StartFor
@@ -106,8 +110,9 @@ export function StartProposal({
           close={() => setAdding(false)}
           done={({ id, siteId }) => {
             setAdding(false);
+            // What is kept goes on under the customer it is for now.
+            done();
             router.replace(`/proposals/new?customer=${id}`);
-            setCustomerId(id);
             form.setFieldsValue({ customerId: id, siteId: siteId ?? '' });
           }}
         />

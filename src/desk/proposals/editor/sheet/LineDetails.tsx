@@ -164,7 +164,8 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
           commit={(text) => edit((draft) => setLineText(draft, line.id, 'internalNote', text))}
         />
       </label>
-      <Button size="small" onClick={close}>
+      {/* The field is left by the click, not by the press: what it writes may move the button away below the pointer. */}
+      <Button size="small" onMouseDown={(event) => event.preventDefault()} onClick={close}>
         Close details
       </Button>
     </div>

@@ -90,7 +90,7 @@ export function Sheet({ revealed, setSelected, measure, agreed }: SheetProps) {
   const { rows, sections, groups, places, entryIds } = useSheetRows(focused);
   const virtual = useRowsInView(rows, focused === null ? undefined : places.get(focused), scroll);
   useReveal(revealed, places, scroll, virtual.scrollToIndex);
-  useOpenedInView(view.opened, places, virtual.scrollToIndex);
+  useOpenedInView(view.opened, places, scroll, virtual.scrollToIndex);
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id)

@@ -50,6 +50,7 @@ export function useReveal(
 export function useOpenedInView(
   opened: ReadonlySet<string>,
   places: ReadonlyMap<string, number>,
+  scroll: RefObject<HTMLElement | null>,
   scrollTo: (index: number, options: { align: 'auto' }) => void,
 ): void {
   const before = useRef(opened);
@@ -59,8 +60,18 @@ export function useOpenedInView(
     const [key] = fresh;
     // Several at once are no press.
     if (key === undefined || fresh.length > 1) return;
-    const at = [`${key} details`, `${key} inputs`, key].flatMap((row) => places.get(row) ?? [])[0];
-    if (at !== undefined) scrollTo(at, { align: 'auto' });
+    const row = [`${key} details`, `${key} inputs`, key].find((one) => places.has(one));
+    if (row === undefined) return;
+    scrollTo(places.get(row)!, { align: 'auto' });
+    // How high it is, is known once it is drawn.
+    const frame = requestAnimationFrame(() =>
+      requestAnimationFrame(() =>
+        scroll.current
+          ?.querySelector(`[data-key="${CSS.escape(row)}"]`)
+          ?.scrollIntoView({ block: 'nearest' }),
+      ),
+    );
+    return () => cancelAnimationFrame(frame);
     // Answered once, when it is opened: later changes of the rows do not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [opened]);
