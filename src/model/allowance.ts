@@ -1,12 +1,6 @@
 import Type from 'typebox';
-import {
-  BusinessDate,
-  PartId,
-  PositiveDecimalText,
-  ShortText,
-  percentPattern,
-  positivePattern,
-} from './scalars';
+import { percentPattern, positivePattern } from './patterns';
+import { BusinessDate, PartId, PositiveDecimalText, ShortText } from './scalars';
 
 /*
  * Money set aside for something that is not chosen yet, and the rounds in which the customer chooses against it.

@@ -32,6 +32,3 @@ export const Choices = Type.Object(
   { additionalProperties: false, $id: 'urn:impegno:choices:1', title: 'Choices of a customer' },
 );
 export type Choices = Type.Static<typeof Choices>;
-
-/** Nothing decided: everything as suggested. */
-export const asSuggested: Choices = Object.freeze({ extras: {}, questions: {} });

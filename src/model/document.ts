@@ -8,6 +8,7 @@ import { Plan } from './plan';
 import { Load, pricedFields } from './priced';
 import { Rule, LevelChoice } from './levels';
 
+import { datePattern, decimalPattern, idPattern, positivePattern } from './patterns';
 import {
   BusinessDate,
   FormulaText,
@@ -17,10 +18,6 @@ import {
   PercentText,
   PositiveDecimalText,
   ShortText,
-  datePattern,
-  decimalPattern,
-  idPattern,
-  positivePattern,
 } from './scalars';
 
 /*

@@ -1,5 +1,8 @@
 export type * from './found';
 export type * from './address';
+export * from './asSuggested';
+export * from './costTypes';
+export * from './patterns';
 export * from './scalars';
 export * from './units';
 export * from './priced';

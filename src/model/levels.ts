@@ -1,5 +1,6 @@
 import Type from 'typebox';
-import { BusinessDate, PartId, ShortText, idPattern } from './scalars';
+import { idPattern } from './patterns';
+import { BusinessDate, PartId, ShortText } from './scalars';
 
 /* Levels of a whole proposal or of a section, and what choices mean for each other. */
 

@@ -1,5 +1,6 @@
 import Type from 'typebox';
-import { Identifier, PartId, PositiveDecimalText, ShortText, positivePattern } from './scalars';
+import { positivePattern } from './patterns';
+import { Identifier, PartId, PositiveDecimalText, ShortText } from './scalars';
 
 const closed = { additionalProperties: false } as const;
 

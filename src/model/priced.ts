@@ -1,14 +1,6 @@
 import Type from 'typebox';
-import {
-  CostType,
-  DecimalText,
-  PartId,
-  PercentText,
-  PositiveDecimalText,
-  ShortText,
-  positivePattern,
-  percentPattern,
-} from './scalars';
+import { positivePattern, percentPattern } from './patterns';
+import { CostType, DecimalText, PartId, PercentText, PositiveDecimalText, ShortText } from './scalars';
 import type { UnitCode } from './units';
 import { unitCodes } from './units';
 

@@ -1,11 +1,12 @@
 import Type from 'typebox';
-
-/** At most 12 digits before and 6 after the point. */
-export const decimalPattern = '^-?\\d{1,12}(\\.\\d{1,6})?$';
-export const positivePattern = '^\\d{1,12}(\\.\\d{1,6})?$';
-export const percentPattern = '^\\d{1,3}(\\.\\d{1,4})?$';
-export const datePattern = '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$';
-export const idPattern = '^[A-Za-z0-9_-]{1,64}$';
+import {
+  datePattern,
+  decimalPattern,
+  idPattern,
+  identifierPattern,
+  percentPattern,
+  positivePattern,
+} from './patterns';
 
 /** A decimal as text, at most 12 digits before and 6 after the point: no binary float ever holds money or a quantity. */
 export const DecimalText = Type.String({ pattern: decimalPattern, description: 'Exact decimal as text' });
@@ -33,7 +34,6 @@ export const BusinessDate = Type.String({
 export const PartId = Type.String({ pattern: idPattern });
 
 /** A name that formulas can use: run, post_spacing. */
-export const identifierPattern = '^[A-Za-z][A-Za-z0-9_]{0,39}$';
 export const Identifier = Type.String({ pattern: identifierPattern });
 
 /** A quantity or a formula as it was typed. */
@@ -53,4 +53,3 @@ export const CostType = Type.Union([
   Type.Literal('other'),
 ]);
 export type CostType = Type.Static<typeof CostType>;
-export const costTypes: readonly CostType[] = ['material', 'labour', 'equipment', 'subcontract', 'other'];

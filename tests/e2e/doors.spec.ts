@@ -166,3 +166,22 @@ test('letters beyond the first alphabet are set in the same face, and only then 
   await page.getByPlaceholder('Find by name, contact, email, phone, address').fill('Łucja Őrségi');
   await expect.poll(() => fonts.some((url) => url.includes('latin-ext'))).toBe(true);
 });
+
+test('no page carries what only the server checks with', async ({ page }) => {
+  const scripts: Promise<[string, string]>[] = [];
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script')
+      scripts.push(response.text().then((text) => [response.url(), text]));
+  });
+  for (const view of ['/proposals', '/settings', '/library/items/new', '/money']) {
+    await page.goto(view);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+  }
+  await page.goto('/proposals');
+  await page.getByRole('link', { name: 'Screened porch, rear of house' }).first().click();
+  await expect(page.locator('.bench-scroll')).toBeVisible();
+  const loaded = await Promise.all(scripts);
+  expect(loaded.length).toBeGreaterThan(10);
+  // Words of the builder of schemas.
+  expect(loaded.filter(([, text]) => text.includes('unevaluatedProperties')).map(([url]) => url)).toEqual([]);
+});

@@ -13,6 +13,7 @@ import { AddDialogs } from './AddDialogs';
 import { FoundList } from './FoundList';
 import { useAdding } from './useAdding';
 import { useAddLineKeys } from './useAddLineKeys';
+import { useFocusOnBeginning } from './useFocusOnBeginning';
 import { useFoundWords } from './useFoundWords';
 import { WaitingAdds } from './WaitingAdds';
 
@@ -37,6 +38,7 @@ export function AddLine() {
   const found = useFoundWords(words, section);
   const { shown, picked } = found;
   const toField = () => field.current?.focus();
+  useFocusOnBeginning(field);
 
   /** Takes what stands in the field, at once: the next thing can be typed while it is looked up. */
   const add = (own: boolean, one: Found | null) => {

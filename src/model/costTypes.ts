@@ -1,0 +1,6 @@
+import type { CostType } from './scalars';
+
+/* Without a schema, so that what only names them carries no schema builder to the browser. */
+
+/** What a cost is for, in the order it is shown. */
+export const costTypes: readonly CostType[] = ['material', 'labour', 'equipment', 'subcontract', 'other'];
