@@ -8,7 +8,7 @@ import { showDecimal } from '@/core/number';
 const DRAWN = 8;
 
 /** Letters of a title beside its bar; the table below has all of it. */
-const LETTERS = 26;
+const LETTERS = 34;
 
 const short = (title: string): string =>
   title.length > LETTERS ? `${title.slice(0, LETTERS - 1).trimEnd()}…` : title;
@@ -30,7 +30,7 @@ export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
         accessibilityLayer={false}
         layout="vertical"
         responsive
-        style={{ width: '100%', maxWidth: 920, height: 30 + data.length * 24 }}
+        style={{ width: '100%', maxWidth: 960, height: 30 + data.length * 24 }}
         data={data}
         margin={{ top: 0, right: 100, bottom: 0, left: 0 }}
         barCategoryGap={6}
@@ -39,7 +39,7 @@ export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
         <YAxis
           type="category"
           dataKey="name"
-          width={230}
+          width={270}
           axisLine={false}
           tickLine={false}
           tick={{ fontSize: 13, fill: 'var(--ink)' }}
