@@ -11,6 +11,7 @@ import { useKeptKey } from './KeptFor';
  * @param value plain data: everything typed in the form
  * @param restore puts kept values back into the form
  * @param blank whether there is nothing to keep; where it is left out: what stands there is what the form began with
+ * @param isStored whether what was kept is what is stored by now: there is nothing to put back then
  * @returns the way to be done with it as it stands, or as it will stand next; what is changed after that is kept again
  */
 export function useKeptDraft<T>(
@@ -18,6 +19,7 @@ export function useKeptDraft<T>(
   value: T,
   restore: (kept: T) => void,
   blank?: boolean,
+  isStored: (kept: T) => boolean = () => false,
 ): (next?: T) => void {
   const whole = useKeptKey(name ?? '');
   const key = name === null ? null : whole;
@@ -25,9 +27,9 @@ export function useKeptDraft<T>(
   const ready = useRef(false);
   const wrote = useRef(false);
   const text = JSON.stringify(value);
-  const latest = useRef({ restore, text });
+  const latest = useRef({ restore, isStored, text });
   useEffect(() => {
-    latest.current = { restore, text };
+    latest.current = { restore, isStored, text };
   });
   useEffect(() => {
     if (key === null) return;
@@ -39,8 +41,11 @@ export function useKeptDraft<T>(
       ready.current = true;
       wrote.current ||= kept !== undefined;
       // Who changed something already goes on with that.
-      if (typeof kept === 'string' && kept !== first.current && latest.current.text === first.current)
-        latest.current.restore(JSON.parse(kept) as T);
+      if (typeof kept !== 'string' || kept === first.current) return;
+      if (latest.current.text !== first.current) return;
+      const value = JSON.parse(kept) as T;
+      if (latest.current.isStored(value)) void forget(key);
+      else latest.current.restore(value);
     });
     return () => {
       gone = true;

@@ -37,15 +37,12 @@ export function useKeptForm<T>(
     name,
     { over: began, value },
     (kept) => {
-      // Stored meanwhile: it was kept a moment longer than the page knew of it.
-      if (JSON.stringify(kept.value) === JSON.stringify(stored)) {
-        done();
-        return;
-      }
       restore(kept.value);
       setBack(kept.over === over ? 'as it was' : 'changed since');
     },
     blank,
+    // Stored meanwhile: it was kept a moment longer than the page knew of it.
+    (kept) => JSON.stringify(kept.value) === JSON.stringify(stored),
   );
   return {
     done: () => {
