@@ -198,3 +198,14 @@ test('a step’s address leads to it, also as it was written before; Back leads 
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
 });
+
+test('begun for a customer added on the spot, nothing of it waits for the next proposal', async ({
+  page,
+}) => {
+  await ownProposal(page, 'For someone new');
+  await page.goto('/proposals/new');
+  await expect(page.getByRole('button', { name: 'Start proposal' })).toBeVisible();
+  await page.waitForTimeout(500);
+  await expect(page.getByText('What you typed here before is back.')).toHaveCount(0);
+  await expect(page.getByLabel('Title, as the customer reads it')).toHaveValue('');
+});

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { KeyGroup } from './keys';
 import { takesText } from '@/ui/keys/target';
+import { placeNow } from '@/ui/place/usePlace';
 import { keysOf } from './keys';
 import { onShowKeys } from './showKeys';
 
@@ -19,7 +20,7 @@ function isText(target: EventTarget | null): boolean {
 export function useKeysSheet() {
   const [groups, setGroups] = useState<readonly KeyGroup[] | null>(null);
   useEffect(() => {
-    const show = () => setGroups(keysOf(window.location.pathname, window.location.hash.slice(1)));
+    const show = () => setGroups(keysOf(window.location.pathname, placeNow()));
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== '?' || event.ctrlKey || event.metaKey || isText(event.target)) return;
       event.preventDefault();

@@ -3,6 +3,7 @@
 import { Bar, BarChart, LabelList, XAxis, YAxis } from 'recharts';
 import type { AgreementsReport } from '@/services/reports/agreementsReport';
 import { showDecimal } from '@/core/number';
+import { PHONE, useNarrow } from '@/ui/screen/useScreenWidth';
 
 /** Agreements that are drawn: the newest. */
 const DRAWN = 8;
@@ -15,9 +16,11 @@ const short = (title: string): string =>
 
 /** Agreed, billed and paid of the newest agreements, each in the other. */
 export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
+  // On a phone the bars need the room; the cards below have the titles.
+  const narrow = useNarrow(PHONE);
   // A chart draws pixels: here, and only here, an amount may become a binary number.
   const data = rows.slice(0, DRAWN).map(({ number, title, sumToDate, billed, paid }) => ({
-    name: `${number} ${short(title)}`,
+    name: narrow ? String(number) : `${number} ${short(title)}`,
     paid: Number(paid),
     billed: Number(billed) - Number(paid),
     // Never quite nothing: the figure stands at its end.
@@ -39,7 +42,7 @@ export function AgreementsChart({ rows }: { rows: AgreementsReport['rows'] }) {
         <YAxis
           type="category"
           dataKey="name"
-          width={270}
+          width={narrow ? 44 : 270}
           axisLine={false}
           tickLine={false}
           tick={{ fontSize: 13, fill: 'var(--ink)' }}

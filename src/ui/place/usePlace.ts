@@ -5,11 +5,11 @@ import { useLayoutEffect, useSyncExternalStore } from 'react';
  * that it can be sent and gone back from, and never reaches the server: what the page is read anew by stays what it was read
  * by. (Behind a ? the router takes an answer for another page, asks again, and at the second time loads the whole page.)
  */
-const here = (): string => window.location.hash.slice(1);
+export const placeNow = (): string => window.location.hash.slice(1);
 
 /** Goes to another place of this page; a step of the history. */
 export function goToPlace(place: string): void {
-  if (here() === place) return;
+  if (placeNow() === place) return;
   window.history.pushState(null, '', `${window.location.pathname}${window.location.search}#${place}`);
   window.dispatchEvent(new HashChangeEvent('hashchange'));
 }
@@ -25,7 +25,7 @@ function listen(changed: () => void): () => void {
 
 /** The place of the page that is shown. The server knows only the first of them; see `markPlace`. */
 export function usePlace(): URLSearchParams {
-  const place = useSyncExternalStore(listen, here, () => '');
+  const place = useSyncExternalStore(listen, placeNow, () => '');
   useLayoutEffect(() => {
     delete document.documentElement.dataset.place;
   });

@@ -37,6 +37,7 @@ export function StartProposal({
   const [form] = Form.useForm<Started>();
   const { busy, refused, setRefused, submit } = useSubmit({ form });
   const [adding, setAdding] = useState(false);
+  const [added, setAdded] = useState<string | null>(null);
   const [file, setFile] = useState<File | null>(null);
   const sitesOf = (id: string | null | undefined) => customers.find((row) => row.id === id)?.sites ?? [];
   const titleOf = (id: string | null | undefined) => earlier.find((each) => each.id === id)?.title ?? '';
@@ -48,7 +49,7 @@ export function StartProposal({
     costs: 'refreshed',
     title: titleOf(copyOf),
   };
-  const { done, notice } = useKeptFields<Started>(`start ${copyOf ?? first ?? ''}`, form, blank);
+  const { done, notice } = useKeptFields<Started>(`start ${copyOf ?? added ?? first ?? ''}`, form, blank);
   const from = Form.useWatch('from', form) ?? blank.from;
   const sites = sitesOf(Form.useWatch('customerId', form) ?? first);
 
@@ -110,8 +111,9 @@ export function StartProposal({
           close={() => setAdding(false)}
           done={({ id, siteId }) => {
             setAdding(false);
-            // What is kept goes on under the customer it is for now.
+            // What is kept goes on under the customer it is for now, from this moment on.
             done();
+            setAdded(id);
             router.replace(`/proposals/new?customer=${id}`);
             form.setFieldsValue({ customerId: id, siteId: siteId ?? '' });
           }}
