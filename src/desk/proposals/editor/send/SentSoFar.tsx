@@ -32,6 +32,7 @@ export function SentSoFar({
     .map(({ lastOpenedAt }) => lastOpenedAt ?? '')
     .sort()
     .at(-1);
+  const isOut = proposal.state === 'sent' || proposal.state === 'lapsed';
   const reachable = proposal.links.some(({ open }) => open);
   return (
     <>
@@ -39,9 +40,9 @@ export function SentSoFar({
       <Revisions proposal={proposal} compare={actions.compare} timeZone={timeZone} />
       <p className="soft">
         {opened ? `Opened last on ${showInstant(opened, timeZone)}.` : 'Not opened yet.'}
-        {!reachable && ' No link to it works any more; sending it again makes a new one.'}
+        {isOut && !reachable && ' No link to it works any more; sending it again makes a new one.'}
       </p>
-      {(proposal.state === 'sent' || proposal.state === 'lapsed') && proposal.mayEdit && (
+      {isOut && proposal.mayEdit && (
         <p className="button-row">
           {proposal.decided && (
             <Button size="small" onClick={() => setAccepting(true)}>
