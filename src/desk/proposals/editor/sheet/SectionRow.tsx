@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'antd';
 import { CaretDownOutlined, CaretRightOutlined } from '@ant-design/icons';
 import { setSection } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
@@ -19,9 +20,8 @@ function SectionSpace({ figures: { section, net, space } }: { readonly figures: 
   const each = perSquareFoot(net, floor);
   const key = `${section.id} space`;
   return (
-    <button
-      type="button"
-      className="plain-button"
+    <Button
+      type="link" size="small"
       aria-expanded={view.opened.has(key)}
       onClick={() => toggle(key)}
     >
@@ -32,7 +32,7 @@ function SectionSpace({ figures: { section, net, space } }: { readonly figures: 
       ) : (
         <span className="space-none">Add dimensions</span>
       )}
-    </button>
+    </Button>
   );
 }
 
