@@ -68,8 +68,50 @@ function tokensOf(css: string): string[] {
     .filter((block) => block.includes('{--'));
 }
 
-const lightSheet = sheet(light, theme.defaultAlgorithm);
-const darkTokens = tokensOf(sheet(dark, theme.darkAlgorithm));
+/** Colours by which parts could be coloured and are not: their tokens are named nowhere. */
+const PALETTES = 'blue|purple|cyan|green|magenta|pink|red|orange|yellow|volcano|geekblue|gold|lime';
+
+/** The sheet without tokens of palettes that no rule takes. */
+function withoutPalettes(css: string): string {
+  const taken = new Set([...css.matchAll(/var\((--ant-[\w-]+)/g)].map(([, name]) => name!));
+  return css.replace(
+    new RegExp(`(--ant-(?:${PALETTES})(?:-\\d+|-hover|-active)?):[^;{}]*;`, 'g'),
+    (whole, name: string) => (taken.has(name) ? whole : ''),
+  );
+}
+
+/** A block of tokens: what it is for, and each of them with its value. */
+const blockOf = (block: string) => {
+  const at = block.indexOf('{');
+  const tokens = [...block.slice(at).matchAll(/(--[\w-]+):([^;{}]*);/g)];
+  return { of: block.slice(0, at), tokens: tokens.map(([, name, value]) => [name!, value!] as const) };
+};
+
+/**
+ * What the dark tokens say otherwise than the light ones. A token that is otherwise anywhere is said everywhere, because a
+ * dark block for all parts weighs more than a light one for a single part.
+ */
+function onlyOtherwise(darkBlocks: readonly string[], lightBlocks: readonly string[]): string[] {
+  const inLight = new Map<string, string>();
+  for (const { of, tokens } of lightBlocks.map(blockOf))
+    for (const [name, value] of tokens) inLight.set(`${of} ${name}`, value);
+  const blocks = darkBlocks.map(blockOf);
+  const otherwise = new Set(
+    blocks.flatMap(({ of, tokens }) =>
+      tokens.filter(([name, value]) => inLight.get(`${of} ${name}`) !== value).map(([name]) => name),
+    ),
+  );
+  return blocks.flatMap(({ of, tokens }) => {
+    const said = tokens.filter(([name]) => otherwise.has(name));
+    return said.length === 0 ? [] : [`${of}{${said.map(([name, value]) => `${name}:${value};`).join('')}}`];
+  });
+}
+
+const lightSheet = withoutPalettes(sheet(light, theme.defaultAlgorithm));
+const darkTokens = onlyOtherwise(
+  tokensOf(withoutPalettes(sheet(dark, theme.darkAlgorithm))),
+  tokensOf(lightSheet),
+);
 const own = (colours: Record<string, string>) =>
   Object.entries(colours)
     .map(([name, value]) => `--${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}:${value};`)

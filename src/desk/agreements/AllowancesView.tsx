@@ -167,9 +167,9 @@ function columnsOf({
           </>
         ) : (
           <>
-            <button type="button" className="plain-button" onClick={() => open(of, round)}>
+            <Button type="link" size="small" onClick={() => open(of, round)}>
               {round.document.name}
-            </button>{' '}
+            </Button>{' '}
             <span className={round.late ? 'wrong' : 'soft'}>{roundStands(round)}</span>
           </>
         ),

@@ -1,5 +1,5 @@
 import { costTypeName } from '@/core/text/names';
-import { Select } from 'antd';
+import { Button, Select } from 'antd';
 import type { Job } from '@/services/jobCosting/jobReport';
 import { showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
@@ -75,9 +75,9 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
             className: 'nowrap',
             cell: (cost) =>
               mayChange(cost) && (
-                <button
-                  type="button"
-                  className="text-act"
+                <Button
+                  type="link"
+                  size="small"
                   aria-label={`Void: ${cost.what}`}
                   onClick={() =>
                     void submit(() =>
@@ -86,7 +86,7 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
                   }
                 >
                   Void
-                </button>
+                </Button>
               ),
           },
         ]}

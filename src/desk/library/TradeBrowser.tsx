@@ -1,6 +1,6 @@
 'use client';
 
-import { Input } from 'antd';
+import { Button, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import type { Found } from '@/services/library/find';
 import type { LibraryTrade } from '@/services/library/byTrade';
@@ -114,9 +114,9 @@ export function TradeBrowser({
   return (
     <>
       <div className="trade-head">
-        <button type="button" className="plain-button" onClick={() => go(null)}>
+        <Button type="link" size="small" onClick={() => go(null)}>
           ← All trades
-        </button>
+        </Button>
         <h2>{trade}</h2>
         <Input
           size="small"

@@ -27,15 +27,15 @@ const OfPayment = ({
     {mayRecord && payment.gone === null && (
       <>
         {' · '}
-        <button type="button" className="text-act" onClick={() => reverse({ payment, kind: 'returned' })}>
+        <Button type="link" size="small" onClick={() => reverse({ payment, kind: 'returned' })}>
           Payment returned
-        </button>
+        </Button>
         {payment.method !== 'card' && (
           <>
             {' · '}
-            <button type="button" className="text-act" onClick={() => reverse({ payment, kind: 'void' })}>
+            <Button type="link" size="small" onClick={() => reverse({ payment, kind: 'void' })}>
               Void
-            </button>
+            </Button>
           </>
         )}
       </>

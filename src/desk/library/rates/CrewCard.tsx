@@ -143,9 +143,9 @@ export function CrewCard(props: CrewProps & { readonly items: number; readonly r
         </strong>
         <span className="soft">{followInWords(props.items)}</span>
         {!readOnly && (
-          <button type="button" className="plain-button" onClick={props.remove}>
+          <Button type="link" size="small" onClick={props.remove}>
             Remove
-          </button>
+          </Button>
         )}
       </div>
       <CrewTable {...props} />

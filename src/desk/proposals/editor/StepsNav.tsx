@@ -52,9 +52,9 @@ export function StepsNav({
       ))}
       <span className="soft steps-open">
         {problems.length > 0 && (
-          <button type="button" className="plain-button" onClick={() => go('Send')}>
+          <Button type="link" size="small" onClick={() => go('Send')}>
             {problems.length} open point{problems.length > 1 ? 's' : ''}
-          </button>
+          </Button>
         )}
       </span>
       {outline && (

@@ -122,9 +122,9 @@ export function AddLine() {
           <Button onClick={() => add(true, null)}>Own line</Button>
         </span>
       )}
-      <button type="button" className="plain-button" onClick={() => setBrowsing(true)}>
+      <Button type="link" size="small" onClick={() => setBrowsing(true)}>
         Browse library
-      </button>
+      </Button>
       <span className="add-keys soft" aria-hidden="true">
         <kbd>↵</kbd> add <kbd>↓</kbd> next <kbd>⇧↵</kbd> own line
       </span>

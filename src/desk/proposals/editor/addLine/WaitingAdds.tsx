@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'antd';
 import type { Waiting } from './useAddQueue';
 
 /** What was asked for at the add line and is not in the sheet yet; what nothing came of gives its text back. */
@@ -28,24 +29,24 @@ export function WaitingAdds({
               <span className="wrong" role="alert">
                 {one.trouble}
               </span>
-              <button type="button" className="plain-button" onClick={() => again(one, false)}>
+              <Button type="link" size="small" onClick={() => again(one, false)}>
                 Try again
-              </button>
-              <button type="button" className="plain-button" onClick={() => again(one, true)}>
+              </Button>
+              <Button type="link" size="small" onClick={() => again(one, true)}>
                 Add as its own line
-              </button>
-              <button
-                type="button"
-                className="plain-button"
+              </Button>
+              <Button
+                type="link"
+                size="small"
                 disabled={edit === null}
                 title={edit === null ? 'Other text stands in the field' : undefined}
                 onClick={() => edit?.(one)}
               >
                 Change
-              </button>
-              <button type="button" className="plain-button" onClick={() => drop(one.id)}>
+              </Button>
+              <Button type="link" size="small" onClick={() => drop(one.id)}>
                 Delete
-              </button>
+              </Button>
             </>
           )}
         </li>

@@ -29,13 +29,13 @@ export function AreaFields() {
     return readOnly ? null : (
       <p className="soft">
         Costs are as in the library.{' '}
-        <button
-          type="button"
-          className="plain-button"
+        <Button
+          type="link"
+          size="small"
           onClick={() => set({ name: 'This place', material: '1', labour: '1', equipment: '1' })}
         >
           Costs differ at this place
-        </button>
+        </Button>
       </p>
     );
   return (

@@ -1,6 +1,6 @@
 'use client';
 
-import { Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { setBundle, setBundleValue } from '@/core/editing';
 import type { SizedInput } from '@/core/bundle';
 import { showValue } from '@/core/bundle';
@@ -102,16 +102,17 @@ export function InputsRow({ figures }: { figures: BundleFigures }) {
           )}
         </div>
         {!readOnly && (
-          <button
-            type="button"
-            className="plain-button inputs-add"
+          <Button
+            type="link"
+            size="small"
+            className="inputs-add"
             onClick={() => {
               setTarget({ kind: 'bundle', bundleId: bundle.id });
               document.getElementById('add-line')?.focus();
             }}
           >
             Add a part on this job
-          </button>
+          </Button>
         )}
         {sized.detail && <p className="soft inputs-detail">The customer reads: {sized.detail}</p>}
       </td>

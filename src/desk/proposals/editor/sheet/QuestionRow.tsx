@@ -2,7 +2,7 @@
 
 import { DeleteOutlined, HolderOutlined } from '@ant-design/icons';
 import { useSortable } from '@dnd-kit/sortable';
-import { Radio } from 'antd';
+import { Button, Radio } from 'antd';
 import { removePart, setAlternative, setQuestion } from '@/core/editing';
 import { showDifference } from '@/core/number';
 import type { Alternative, Question } from '@/model';
@@ -50,14 +50,14 @@ export function QuestionRow({ question }: { question: Question }) {
       </td>
       <td colSpan={2} className="amount">
         {!readOnly && (
-          <button
-            type="button"
-            className="plain-button"
+          <Button
+            type="link"
+            size="small"
             aria-pressed={target.kind === 'question' && target.questionId === question.id}
             onClick={addAnother}
           >
             Add another
-          </button>
+          </Button>
         )}
       </td>
     </tr>

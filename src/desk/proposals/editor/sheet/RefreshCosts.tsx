@@ -24,9 +24,9 @@ export function RefreshCosts() {
   const digits = figures.minorDigits;
   return (
     <>
-      <button type="button" className="plain-button" onClick={() => setOpen(true)}>
+      <Button type="link" size="small" onClick={() => setOpen(true)}>
         {fresh.moves.length} cost{fresh.moves.length > 1 ? 's' : ''} moved in the library
-      </button>
+      </Button>
       <Modal
         open={open}
         title="Costs that moved in the library"

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'antd';
 import { CaretDownOutlined, CaretRightOutlined } from '@ant-design/icons';
 import { setSection } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
@@ -19,12 +20,7 @@ function SectionSpace({ figures: { section, net, space } }: { readonly figures: 
   const each = perSquareFoot(net, floor);
   const key = `${section.id} space`;
   return (
-    <button
-      type="button"
-      className="plain-button"
-      aria-expanded={view.opened.has(key)}
-      onClick={() => toggle(key)}
-    >
+    <Button type="link" size="small" aria-expanded={view.opened.has(key)} onClick={() => toggle(key)}>
       {space?.trouble ? (
         <span className="wrong">dimensions: check</span>
       ) : floor !== null ? (
@@ -32,7 +28,7 @@ function SectionSpace({ figures: { section, net, space } }: { readonly figures: 
       ) : (
         <span className="space-none">Add dimensions</span>
       )}
-    </button>
+    </Button>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { readDimension, typedDimension } from '@/core/editing';
 import { readCount } from '@/core/space';
 import type { Opening } from '@/model';
@@ -39,14 +40,9 @@ export function SpaceOpening({
         commit={(text) => change({ count: readCount(text) })}
       />
       {!readOnly && (
-        <button
-          type="button"
-          className="plain-button"
-          aria-label={`Remove opening ${opening.name}`}
-          onClick={remove}
-        >
+        <Button type="link" size="small" aria-label={`Remove opening ${opening.name}`} onClick={remove}>
           remove
-        </button>
+        </Button>
       )}
     </fieldset>
   );
