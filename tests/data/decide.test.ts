@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { readAgreement } from '@/services/agreements/read';
 import { chooseInBooklet } from '@/services/booklet/choose';
 import { acceptProposal } from '@/services/booklet/accept';
@@ -10,7 +10,7 @@ import { withdrawMany, withdrawProposal } from '@/services/proposals/withdraw';
 import { revokeLinks } from '@/services/proposals/send';
 import { sha256 } from '@/services/secrets';
 import { closeConnection, inCompany } from '@/data/connection';
-import { agreement, customer, invoice } from '@/data/schema';
+import { agreement, audit, customer, invoice } from '@/data/schema';
 import { newAgreement, newCompany, newProposal, sendIt, signatureFor, visit, refusal } from '../support/desk';
 import { asOwner } from '../support/owner';
 
@@ -236,7 +236,12 @@ test('several are taken back at once; what is closed, or another company’s, is
     withdrawMany(actor, { ids }),
     withdrawMany(actor, { ids: [...ids].reverse() }),
   ]);
-  expect(both.map(({ count }) => count).sort()).toEqual([0, 2]);
+  // Both are told the same, as is one who asks again because no answer came: three of the four stand withdrawn.
+  expect(both.map(({ count }) => count)).toEqual([3, 3]);
+  const taken = await inCompany(actor.companyId, (tx) =>
+    tx.select().from(audit).where(eq(audit.act, 'proposal withdrawn')),
+  );
+  expect(taken.map(({ subject }) => subject).sort()).toEqual([one, two, closed].sort());
   for (const id of [one, two, closed])
     expect(await readProposal(actor, id)).toMatchObject({ state: 'withdrawn' });
   expect(await readProposal(other, theirs)).toMatchObject({ state: 'draft' });

@@ -25,7 +25,7 @@ function PickedActs({
     submit(() => remind({ invoiceIds: rows.map(({ id }) => id) }), {
       said: ({ sent }) =>
         sent === 0
-          ? 'No reminder is due for any of them by your settings.'
+          ? 'No reminder is due for any of them: by your settings, or because it went out already.'
           : `${sent} ${sent === 1 ? 'reminder is' : 'reminders are'} sent; for the others none is due.`,
       then: done,
     });

@@ -39,7 +39,8 @@ function PickedActs({
           () => withdraw({ ids: rows.map(({ id }) => id) }),
           {
             said: ({ count }) =>
-              `${count} of ${rows.length} ${rows.length === 1 ? 'proposal' : 'proposals'} withdrawn.`,
+              `${count} of ${rows.length} ${rows.length === 1 ? 'proposal' : 'proposals'} withdrawn.` +
+              (count < rows.length ? ' What is accepted or declined stays as it is.' : ''),
             then: done,
           },
         )

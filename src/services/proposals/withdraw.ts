@@ -36,8 +36,8 @@ const PickedProposals = Type.Object(
 );
 
 /**
- * Takes several proposals back at once. What is not there, or is accepted, declined or withdrawn already, is passed over.
- * @returns how many were taken back
+ * Takes several proposals back at once. What is not there, or is accepted or declined, is passed over.
+ * @returns how many of them stand withdrawn now, whoever took them back: asked again after a lost answer, it says the same
  */
 export async function withdrawMany(actor: Actor, input: unknown): Promise<{ count: number }> {
   allow(actor, 'owner', 'seller');
@@ -47,9 +47,8 @@ export async function withdrawMany(actor: Actor, input: unknown): Promise<{ coun
     // Always in one order: two who take back the same ones wait for each other and never for ever.
     for (const id of [...new Set(ids)].sort()) {
       const [row] = await lockProposalById(tx, id);
-      if (!row || !isOpen(row)) continue;
-      await withdraw(tx, actor, id);
-      count += 1;
+      if (row && isOpen(row)) await withdraw(tx, actor, id);
+      if (row && (isOpen(row) || row.state === 'withdrawn')) count += 1;
     }
     return { count };
   });
