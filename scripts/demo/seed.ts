@@ -122,7 +122,7 @@ export async function seedDemo(today: Date): Promise<void> {
   const withRates = (input: ItemInput): ItemInput => ({
     ...input,
     costs: input.costs.map((part) => {
-      const rate = part.type === 'labour' && rates.find(({ normal }) => normal === part.rate);
+      const rate = 'hours' in part && rates.find(({ normal }) => normal === part.rate);
       return rate ? { ...part, overtimeRate: rate.overtime, rateId: rate.id } : part;
     }),
   });

@@ -3,7 +3,7 @@ import { quantityOf } from '@/core/allowance/round';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
 import { moneyOf, parseAmount, showAmount } from '@/core/number';
 import type { Choices } from '@/model/choices';
-import { unitName } from '@/model/units';
+import { perUnit } from '@/model/units';
 import { Picture } from './Picture';
 import { Stepper } from './Stepper';
 import type { AllowanceShown, RoundShown } from './types';
@@ -49,8 +49,7 @@ function Questions({ allowance, round, figures, choices, files, digits, choose }
               {alternative.detail && <span className="card-detail">{alternative.detail}</span>}
               {alternative.per === 'unit' && (
                 <span className="card-detail">
-                  {showAmount(parseAmount(alternative.price, digits), digits)}{' '}
-                  {allowance.unit === 'each' ? 'each' : `per ${unitName(allowance.unit)}`}
+                  {showAmount(parseAmount(alternative.price, digits), digits)} {perUnit(allowance.unit)}
                 </span>
               )}
             </span>

@@ -97,7 +97,7 @@ function Question({ question, choose, files }: Chooser & { question: CustomerQue
   );
 }
 
-function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
+function Extra({ extra, choose, files }: Chooser & { extra: CustomerExtra }) {
   const decide = (taken: boolean, quantity?: string) =>
     choose?.((before) => withExtra(before, extra.id, taken, quantity));
   return (
@@ -109,6 +109,7 @@ function Extra({ extra, choose }: { extra: CustomerExtra; choose: Choose }) {
           disabled={!choose || extra.hindrance !== null}
           onChange={({ target }) => decide(target.checked)}
         />
+        <Picture files={files} picture={extra.picture} />
         <span className="card-text">
           <span className="decide-who">Extra, you choose</span>
           <span className="card-name">{extra.description}</span>
@@ -167,9 +168,10 @@ function SectionChoice({ section, choose }: { section: CustomerSection; choose: 
 
 function Entry({ entry, choose, files }: Chooser & { entry: CustomerEntry }) {
   if (entry.kind === 'question') return <Question question={entry} choose={choose} files={files} />;
-  if (entry.kind === 'extra') return <Extra extra={entry} choose={choose} />;
+  if (entry.kind === 'extra') return <Extra extra={entry} choose={choose} files={files} />;
   return (
     <div className="item">
+      <Picture files={files} picture={entry.picture} />
       <span>
         {entry.description}
         {entry.detail && <span className="card-detail">{entry.detail}</span>}

@@ -1,5 +1,5 @@
 import Type from 'typebox';
-import { PricedItem } from './priced';
+import { PricedItem, jobFields } from './priced';
 import { DecimalText, FormulaText, Identifier, PartId, PositiveDecimalText, ShortText } from './scalars';
 
 /*
@@ -108,6 +108,7 @@ export const PartChange = Type.Object(
     shapedPrice: Type.Optional(PositiveDecimalText),
     overtime: Type.Optional(Type.Boolean()),
     item: Type.Optional(PricedItem),
+    ...jobFields,
   },
   closed,
 );

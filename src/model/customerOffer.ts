@@ -17,6 +17,8 @@ export type SumText = readonly [taxClass: string, above: string, below: string];
 export interface OfferShown {
   readonly description: string;
   readonly detail: string | null;
+  /** A picture of it, as a kept file; absent where there is none. */
+  readonly picture?: string;
   readonly allowance: string | null;
   readonly unit: string;
   readonly quantity: string | null;

@@ -27,6 +27,8 @@ export interface CustomerLine {
   readonly id: string;
   readonly description: string;
   readonly detail: string | null;
+  /** A picture of it, as a kept file; absent where there is none. */
+  readonly picture?: string;
   /** Money set aside: what may be spent, and how the difference is settled, in words. */
   readonly allowance: string | null;
   /** Shown with line amounts. */

@@ -5,7 +5,7 @@ import { ChangeTerms, Omission, Settles } from './change';
 import { PartChange, bundleMakeup } from './bundle';
 import { Measure, Space } from './measure';
 import { Plan } from './plan';
-import { Load, pricedFields } from './priced';
+import { Load, jobFields, pricedFields } from './priced';
 import { Rule, LevelChoice } from './levels';
 
 import { datePattern, decimalPattern, idPattern, positivePattern } from './patterns';
@@ -58,7 +58,24 @@ export const Line = Type.Object(
     internalNote: Type.Optional(
       Type.String({ maxLength: 2000, description: 'For us only; never reaches the customer' }),
     ),
+    crewNote: Type.Optional(
+      Type.String({ maxLength: 2000, description: 'For those who do the work; never reaches the customer' }),
+    ),
+    picture: Type.Optional(
+      Type.String({
+        format: 'uuid',
+        description: 'A picture for the customer, as a kept file, before that of the item',
+      }),
+    ),
     ...pricedFields,
+    fromLibrary: Type.Optional(
+      Type.Object(jobFields, {
+        ...closed,
+        minProperties: 1,
+        description:
+          'What the item has where this line says otherwise; taking it back puts this in its place',
+      }),
+    ),
     quantity: Type.String({
       pattern: decimalPattern,
       description: 'With a formula: what it came to when this was written; the formula counts',

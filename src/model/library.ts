@@ -42,9 +42,15 @@ export const RateInput = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 100 }),
     normal: PositiveDecimalText,
     overtime: PositiveDecimalText,
+    day: Type.Optional(
+      Type.Union([PositiveDecimalText, Type.Null()], { description: 'A whole day; null: none' }),
+    ),
   },
   closed,
 );
+
+/** Hours of work in a day that is paid as one. */
+export const HOURS_OF_A_DAY = '8';
 
 /** A crew: how many people of which rates, and equipment, each by the hour the crew works. */
 export const CrewInput = Type.Object(

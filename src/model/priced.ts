@@ -11,6 +11,9 @@ const closed = { additionalProperties: false } as const;
 /** The hours of a crew that a part of a cost was worked out from. */
 const CrewHours = Type.Object({ id: PartId, hours: PositiveDecimalText }, closed);
 
+/** A number of units of time at a rate for each. */
+const perTime = Type.Union([Type.Literal('hour'), Type.Literal('day')]);
+
 export const CostPart = Type.Union([
   Type.Object(
     {
@@ -18,10 +21,32 @@ export const CostPart = Type.Union([
       hours: PositiveDecimalText,
       rate: PositiveDecimalText,
       overtimeRate: Type.Optional(PositiveDecimalText),
+      overtime: Type.Optional(
+        Type.Literal(true, { description: 'These hours at the overtime rate, whatever the line says' }),
+      ),
       rateId: Type.Optional(PartId),
       crew: Type.Optional(CrewHours),
     },
     { ...closed, description: 'Labour per unit: hours × rate' },
+  ),
+  Type.Object(
+    {
+      type: Type.Literal('labour'),
+      days: PositiveDecimalText,
+      dayRate: PositiveDecimalText,
+      dayHours: Type.String({ pattern: positivePattern, description: 'Hours of work in such a day' }),
+      rateId: Type.Optional(PartId),
+    },
+    { ...closed, description: 'Labour per unit by the day: days × day rate' },
+  ),
+  Type.Object(
+    {
+      type: Type.Literal('equipment'),
+      times: PositiveDecimalText,
+      per: perTime,
+      rate: PositiveDecimalText,
+    },
+    { ...closed, description: 'Equipment per unit by the hour or day: times × rate' },
   ),
   Type.Object(
     {
@@ -82,6 +107,19 @@ export const Load = Type.Object(
 );
 export type Load = Type.Static<typeof Load>;
 
+/** Markup by cost type: percent on direct cost, instead of the loads. */
+export const Markups = Type.Object(
+  {
+    material: Type.Optional(PercentText),
+    labour: Type.Optional(PercentText),
+    equipment: Type.Optional(PercentText),
+    subcontract: Type.Optional(PercentText),
+    other: Type.Optional(PercentText),
+  },
+  { ...closed, minProperties: 1, description: 'Percent on direct cost of a type, instead of the loads' },
+);
+export type Markups = Type.Static<typeof Markups>;
+
 export const pricedFields = {
   itemId: Type.Optional(Type.String({ maxLength: 64, description: 'The library item it was taken from' })),
   code: Type.Optional(Type.String({ maxLength: 40 })),
@@ -107,9 +145,19 @@ export const pricedFields = {
   loads: Type.Optional(
     Type.Array(Load, { maxItems: 12, description: 'Markup of its own, instead of the proposal’s' }),
   ),
+  markups: Type.Optional(Markups),
   taxClass: PartId,
   costCode: Type.Optional(Type.String({ maxLength: 40 })),
   trade: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+} as const;
+
+/** What of an item may be said otherwise on one job; null: it has none. */
+export const jobFields = {
+  costs: Type.Optional(Type.Array(CostPart, { maxItems: 20 })),
+  loads: Type.Optional(Type.Union([Type.Array(Load, { maxItems: 12 }), Type.Null()])),
+  markups: Type.Optional(Type.Union([Markups, Type.Null()])),
+  taxClass: Type.Optional(PartId),
+  costCode: Type.Optional(Type.Union([Type.String({ maxLength: 40 }), Type.Null()])),
 } as const;
 
 /** An item as it is copied into a bundle. */

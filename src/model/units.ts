@@ -26,6 +26,12 @@ export function unitAfter(quantity: string, code: string): string {
   return unit ? (one ? unit.name : (unit.many ?? unit.name)) : code;
 }
 
+/** One unit, at the beginning of a sentence: “One”, “One sq ft”. */
+export const oneUnit = (code: string): string => (code === 'each' ? 'One' : `One ${unitName(code)}`);
+
+/** For each unit, behind an amount: “each”, “per sq ft”. */
+export const perUnit = (code: string): string => (code === 'each' ? 'each' : `per ${unitName(code)}`);
+
 /** The unit as a person reads it; an unknown code is shown as it is. */
 export function unitName(code: string): string {
   return (units as Record<string, { name: string }>)[code]?.name ?? code;

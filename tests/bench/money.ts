@@ -82,7 +82,9 @@ async function manyInvoices(agreements: number, invoices: number): Promise<Actor
   await asOwner(async (tx) => {
     await tx.execute(sql`delete from invoice_open`);
     await tx.execute(
-      sql`insert into invoice_open (company_id, invoice_id, due_on, open) select * from summed_open()`,
+      sql`insert into invoice_open (company_id, invoice_id, agreement_id, due_on, open)
+          select s.company_id, s.invoice_id, i.agreement_id, s.due_on, s.open from summed_open() s
+          join invoice i on i.company_id = s.company_id and i.id = s.invoice_id`,
     );
     await tx.execute(sql`delete from agreement_money`);
     await tx.execute(

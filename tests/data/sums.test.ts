@@ -19,6 +19,8 @@ const drifted = () =>
          except select 'open', company_id, invoice_id, open::text from summed_open())
       union all (select 'open', company_id, invoice_id, open::text from summed_open()
          except select 'open', company_id, invoice_id, open::text from invoice_open)
+      union all (select 'open of', o.company_id, o.invoice_id, '' from invoice_open o
+         join invoice i on i.company_id = o.company_id and i.id = o.invoice_id where o.agreement_id <> i.agreement_id)
       union all (select 'money', company_id, agreement_id, round(billed, 6) || ' ' || round(held, 6) || ' ' || round(credit, 6) from agreement_money
          except select 'money', company_id, agreement_id, round(billed, 6) || ' ' || round(held, 6) || ' ' || round(credit, 6) from summed_money())
       union all (select 'money', company_id, agreement_id, round(billed, 6) || ' ' || round(held, 6) || ' ' || round(credit, 6) from summed_money()

@@ -188,7 +188,7 @@ test('a percentage on the costs of a tag, and a draft that takes them', async ({
 
   await page.goto(address);
   await expect(page.getByText(/the library has .* now/)).toBeVisible();
-  await page.getByRole('button', { name: '1 cost moved in the library' }).click();
+  await page.getByRole('button', { name: '1 cost moved' }).click();
   await expect(page.getByRole('dialog')).toContainText('Screen mesh, pet-proof');
   await page.getByRole('button', { name: 'Take the library’s costs' }).click();
   await expect(total).not.toHaveText(before!);

@@ -47,7 +47,18 @@ function costs(line: Line): Record<CostType, Decimal> {
   const byType = Object.fromEntries(types.map((type) => [type, zero])) as Record<CostType, Decimal>;
   for (const part of line.costs) {
     const cost =
-      part.type === 'labour' ? round(new Decimal(part.hours).times(part.rate), 6) : new Decimal(part.amount);
+      'amount' in part
+        ? new Decimal(part.amount)
+        : 'times' in part
+          ? round(new Decimal(part.times).times(part.rate), 6)
+          : 'days' in part
+            ? round(new Decimal(part.days).times(part.dayRate), 6)
+            : round(
+                new Decimal(part.hours).times(
+                  line.overtime || part.overtime ? (part.overtimeRate ?? part.rate) : part.rate,
+                ),
+                6,
+              );
     byType[part.type] = byType[part.type].plus(round(cost, 4));
   }
   if (line.typedCost === undefined) return byType;
@@ -58,7 +69,10 @@ function costs(line: Line): Record<CostType, Decimal> {
   return Object.fromEntries(types.map((type, i) => [type, spread[i]!])) as Record<CostType, Decimal>;
 }
 
-function loaded(loads: readonly Load[], type: CostType, cost: Decimal): Decimal {
+function loaded(line: Line, loads: readonly Load[], type: CostType, cost: Decimal): Decimal {
+  // A markup of the type on the line stands in the place of every load.
+  const own = line.markups?.[type];
+  if (own !== undefined) return cost.times(share(own).plus(1));
   let running = cost;
   for (const load of loads) {
     if (load.costTypes && !load.costTypes.includes(type)) continue;
@@ -150,8 +164,8 @@ function priced(document: ProposalDocument, given: Line, choices: Choices, aroun
   const hangs = (line.waste ?? line.pack ?? line.breaks) !== undefined && quantity.gt(0);
   const loadedUnit = (
     hangs
-      ? sum(types.map((type, i) => loaded(loads, type, exact[i]!))).dividedBy(quantity)
-      : sum(types.map((type) => loaded(loads, type, byType[type])))
+      ? sum(types.map((type, i) => loaded(line, loads, type, exact[i]!))).dividedBy(quantity)
+      : sum(types.map((type) => loaded(line, loads, type, byType[type])))
   ).times(inside);
   const unitPrice =
     line.heldPrice === undefined ? round(loadedUnit, places) : round(new Decimal(line.heldPrice), places);

@@ -115,6 +115,25 @@ const lineArbitrary = (negative: boolean) =>
             hours: decimal(0, 9, 2),
             rate: decimal(20, 90, 2),
           }),
+          fc.record({
+            type: fc.constant('labour' as const),
+            hours: decimal(0, 9, 2),
+            rate: fc.constant('46'),
+            overtimeRate: fc.constant('69'),
+            overtime: fc.constant(true as const),
+          }),
+          fc.record({
+            type: fc.constant('labour' as const),
+            days: decimal(0, 3, 2),
+            dayRate: decimal(200, 700, 2),
+            dayHours: fc.constantFrom('7', '8', '9.5'),
+          }),
+          fc.record({
+            type: fc.constant('equipment' as const),
+            times: decimal(0, 9, 2),
+            per: fc.constantFrom('hour' as const, 'day' as const),
+            rate: decimal(0, 300, 2),
+          }),
         ),
         { maxLength: 3 },
       ),
@@ -123,6 +142,8 @@ const lineArbitrary = (negative: boolean) =>
       minimumCharge: decimal(0, 900, 2),
       breaks: breaksArbitrary,
       loads: loads.map((all) => all.slice(0, 2)),
+      markups: fc.record({ subcontract: percent(60), equipment: percent(60) }),
+      overtime: fc.boolean(),
       typedCost: decimal(0, 500, 2),
       heldPrice: decimal(0, 900, 2),
       discount,
@@ -184,7 +205,18 @@ export function bundle(
 
 /** What of a line makes it an item. */
 function itemOf(drawn: Line): PricedItem {
-  const { description, unit, costs, taxClass, waste, pack, minimumCharge, breaks, loads: own } = drawn;
+  const {
+    description,
+    unit,
+    costs,
+    taxClass,
+    waste,
+    pack,
+    minimumCharge,
+    breaks,
+    loads: own,
+    markups,
+  } = drawn;
   return {
     description,
     unit,
@@ -195,6 +227,7 @@ function itemOf(drawn: Line): PricedItem {
     ...(minimumCharge === undefined ? {} : { minimumCharge }),
     ...(breaks === undefined ? {} : { breaks }),
     ...(own === undefined ? {} : { loads: own }),
+    ...(markups === undefined ? {} : { markups }),
   };
 }
 

@@ -1,10 +1,10 @@
 import type { CostPart, Line, UnitCode } from '@/model';
 import { unitAfter } from '@/model';
 import type { Amount, Fixed } from '../number';
+import { partFor } from '../price';
 import {
   ONE,
   divideRounded,
-  multiplyFixed,
   parseAmount,
   parseFixed,
   powerOfTen,
@@ -38,11 +38,7 @@ export const leftIn = ({ quantity, omitted }: Pick<AgreedForChange, 'quantity' |
 
 /** Unit costs for so much of the line as one. */
 const costsOf = (costs: readonly CostPart[], quantity: Fixed): CostPart[] =>
-  costs.map((part) =>
-    part.type === 'labour'
-      ? { ...part, hours: writeFixed(multiplyFixed(parseFixed(part.hours), quantity)) }
-      : { ...part, amount: writeFixed(multiplyFixed(parseFixed(part.amount), quantity)) },
-  );
+  costs.map((part) => partFor(part, quantity));
 
 /** What of the agreed amount falls on a quantity of it, after what was left out before: the last of it takes the rest. */
 function portion(agreed: AgreedForChange, quantity: Fixed): Amount {

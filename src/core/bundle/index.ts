@@ -4,3 +4,4 @@ export * from './trial';
 export * from './saveBack';
 export * from './shortName';
 export * from './recipe';
+export * from './onThisJob';

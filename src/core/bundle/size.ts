@@ -24,6 +24,7 @@ import { integer, reduced, times, writeFixed } from '../number';
 import type { Surroundings } from '../space';
 import type { SizedInput } from './inputs';
 import { showValue, sizeInput } from './inputs';
+import { jobFields, putJobValues } from './onThisJob';
 
 export interface Trouble {
   readonly message: string;
@@ -96,6 +97,14 @@ function itemOf(
   return key === null ? null : (run.makeup.items[key] ?? null);
 }
 
+/** A line with what is said otherwise on this job, and what the item has kept beside it. */
+function otherwise(line: Line, change: PartChange): Line {
+  const said = jobFields.filter((field) => change[field] !== undefined);
+  if (said.length === 0) return line;
+  const kept = Object.fromEntries(said.map((field) => [field, line[field] ?? null]));
+  return { ...putJobValues(line, change), fromLibrary: kept };
+}
+
 function lineOf(id: string, item: PricedItem, quantity: string, change: PartChange | undefined): Line {
   const line: Line = { kind: 'line', ...item, id, quantity };
   if (change === undefined) return line;
@@ -104,7 +113,7 @@ function lineOf(id: string, item: PricedItem, quantity: string, change: PartChan
   if (change.heldPrice !== undefined) line.heldPrice = change.heldPrice;
   if (change.shapedPrice !== undefined) line.shapedPrice = change.shapedPrice;
   if (change.overtime !== undefined) line.overtime = change.overtime;
-  return line;
+  return otherwise(line, change);
 }
 
 type Answer = Value | { readonly trouble: string };

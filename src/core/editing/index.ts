@@ -20,3 +20,5 @@ export * from './asTemplate';
 export * from './payments';
 export * from './pricing';
 export * from './mergeOver';
+export * from './onThisJob';
+export * from './lineToLibrary';

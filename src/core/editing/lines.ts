@@ -1,4 +1,4 @@
-import type { Extra, Line, Load, ProposalDocument, UnitCode } from '@/model';
+import type { Extra, Line, ProposalDocument, UnitCode } from '@/model';
 import { roundFixed, writeFixed } from '../number';
 import { parseQuantity } from '../quantity/parseQuantity';
 import { fitting } from '../text/fitting';
@@ -97,20 +97,27 @@ export function setDescription(document: ProposalDocument, lineId: string, text:
 export function setLineText(
   document: ProposalDocument,
   lineId: string,
-  field: 'detail' | 'internalNote' | 'open' | 'phase',
+  field: 'detail' | 'internalNote' | 'crewNote' | 'open' | 'phase' | 'room',
   text: string,
 ): void {
   const { line } = place(document, lineId);
-  const kept = fitting(text, field === 'open' ? 200 : field === 'phase' ? 60 : 2000);
+  const kept = fitting(text, field === 'open' ? 200 : field === 'phase' || field === 'room' ? 60 : 2000);
   if (kept === '') delete line[field];
   else line[field] = kept;
 }
 
-/** Gives a line markup of its own, or (null) those of the proposal. */
-export function setLoads(document: ProposalDocument, lineId: string, loads: Load[] | null): void {
+/** Gives a line a picture for the customer, or (null) none. */
+export function setLinePicture(document: ProposalDocument, lineId: string, picture: string | null): void {
   const { line } = place(document, lineId);
-  if (loads === null) delete line.loads;
-  else line.loads = loads;
+  if (picture === null) delete line.picture;
+  else line.picture = picture;
+}
+
+/** Labour of a line by the hour at the overtime rate, or at the normal one. */
+export function setOvertime(document: ProposalDocument, lineId: string, overtime: boolean): void {
+  const { line } = place(document, lineId);
+  if (overtime) line.overtime = true;
+  else delete line.overtime;
 }
 
 /** Makes a line an extra, changes its terms, or (null) makes it plain work again. */

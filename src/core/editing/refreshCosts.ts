@@ -13,15 +13,27 @@ const canonical = (value: unknown): string =>
       : part,
   ) ?? '';
 
-/** Do two items come to the same cost in every quantity? */
-export const costsAlike = (a: Partial<PricedItem>, b: Partial<PricedItem>): boolean =>
-  fields.every((field) => canonical(a[field]) === canonical(b[field]));
+type Copied = PricedItem & Pick<Line, 'fromLibrary'>;
 
-function withCosts<Item extends PricedItem>(item: Item, fresh: PricedItem): Item {
-  const next: { -readonly [Field in keyof Item]?: Item[Field] } = { ...item };
+/** What an item has of a field by the library, whatever this job says. */
+const inLibrary = (item: Partial<Copied>, field: (typeof fields)[number]): unknown => {
+  const kept: Partial<Record<string, unknown>> = item.fromLibrary ?? {};
+  return Object.hasOwn(kept, field) ? (kept[field] ?? undefined) : item[field];
+};
+
+/** Do two items come to the same cost in every quantity, by what the library says of them? */
+export const costsAlike = (a: Partial<Copied>, b: Partial<Copied>): boolean =>
+  fields.every((field) => canonical(inLibrary(a, field)) === canonical(inLibrary(b, field)));
+
+/** What this job says otherwise stays; what it would be taken back to is what the library has now. */
+function withCosts<Item extends Copied>(item: Item, fresh: PricedItem): Item {
+  const next: Record<string, unknown> = { ...item };
+  const kept: Record<string, unknown> = { ...item.fromLibrary };
   for (const field of fields)
-    if (fresh[field] === undefined) delete next[field];
-    else Object.assign(next, { [field]: fresh[field] });
+    if (Object.hasOwn(kept, field)) kept[field] = fresh[field] ?? null;
+    else if (fresh[field] === undefined) delete next[field];
+    else next[field] = fresh[field];
+  if (item.fromLibrary) next.fromLibrary = kept;
   return next as Item;
 }
 
@@ -61,13 +73,13 @@ export function refreshedCosts(
   items: ReadonlyMap<string, PricedItem>,
 ): { readonly document: ProposalDocument; readonly moves: readonly CostMove[] } {
   const moves = new Map<string, CostMove>();
-  const fresh = <Item extends PricedItem>(item: Item): Item => {
+  const fresh = <Item extends Copied>(item: Item): Item => {
     const now = item.itemId === undefined ? undefined : items.get(item.itemId);
     if (!now || costsAlike(item, now)) return item;
     moves.set(item.itemId!, {
       description: item.description,
       unit: item.unit,
-      before: itemUnitCost(item.costs),
+      before: itemUnitCost(inLibrary(item, 'costs') as PricedItem['costs']),
       after: itemUnitCost(now.costs),
     });
     return withCosts(item, now);

@@ -24,7 +24,7 @@ import {
   writeFixed,
 } from '../number';
 import type { Figures, SectionFigures, SectionLine } from '../price';
-import { costsByQuantity, ordered } from '../price';
+import { costsByQuantity, loadsOfLine, ordered } from '../price';
 
 /** One step of the way to a figure: what it is, how it comes about, what it comes to. */
 export interface Step {
@@ -34,9 +34,14 @@ export interface Step {
 }
 
 function partInWords(part: CostPart, overtime: boolean): string {
-  if (part.type !== 'labour') return `${costTypeName(part.type)} ${showUnitAmount(parseFixed(part.amount))}`;
-  const rate = overtime ? (part.overtimeRate ?? part.rate) : part.rate;
-  return `labor ${part.hours} h at ${showUnitAmount(parseFixed(rate))}${overtime ? ' overtime' : ''}`;
+  const name = costTypeName(part.type);
+  const at = (rate: string) => showUnitAmount(parseFixed(rate));
+  if ('amount' in part) return `${name} ${at(part.amount)}`;
+  if ('times' in part) return `${name} ${part.times} ${part.per === 'hour' ? 'h' : 'd'} at ${at(part.rate)}`;
+  if ('days' in part) return `${name} ${part.days} d at ${at(part.dayRate)}`;
+  const over = overtime || part.overtime === true;
+  const rate = over ? (part.overtimeRate ?? part.rate) : part.rate;
+  return `${name} ${part.hours} h at ${at(rate)}${over ? ' overtime' : ''}`;
 }
 
 function quantityStep({ line, quantity, bundle, trouble }: SectionLine): Step {
@@ -124,11 +129,20 @@ function loadSteps(line: SectionLine, loads: readonly Load[], from: string, digi
 }
 
 function whoseLoads(line: SectionLine, section: SectionFigures, document: ProposalDocument) {
-  if (line.line.loads)
-    return { loads: line.line.loads, from: line.line.allowance ? '' : ', markup of the item' };
-  if (line.bundle?.loads) return { loads: line.bundle.loads, from: ', markup of the bundle' };
-  if (section.section.loads) return { loads: section.section.loads, from: ', markup of the section' };
-  return { loads: document.loads, from: '' };
+  const { line: own, bundle } = line;
+  const around = bundle?.loads ?? section.section.loads;
+  const from = own.loads
+    ? own.allowance
+      ? ''
+      : own.itemId === undefined || own.fromLibrary?.loads !== undefined
+        ? ', markup of this line'
+        : ', markup of the item'
+    : bundle?.loads
+      ? ', markup of the bundle'
+      : section.section.loads
+        ? ', markup of the section'
+        : '';
+  return { loads: loadsOfLine(own, around, document.loads) ?? document.loads, from };
 }
 
 function priceStep(line: SectionLine, document: ProposalDocument): Step {

@@ -1,6 +1,7 @@
 import type { Fixed } from '../number';
 import type { CostPart, ItemInput, Load, PriceBreaks } from '@/model';
 import { addFixed, parseFixed, writeFixed } from '../number';
+import { hourly, partCost } from '../price';
 import type { Cells, ReadItem } from './readItem';
 import { RowError } from './cells';
 import { writeLoads } from './ownLoads';
@@ -38,10 +39,11 @@ export interface ImportPlan {
 function costKey(costs: readonly CostPart[]): string {
   const sums = new Map<string, Fixed[]>();
   const labour: string[] = [];
-  for (const part of costs)
-    if (part.type === 'labour')
-      labour.push(`${writeFixed(parseFixed(part.hours))}×${writeFixed(parseFixed(part.rate))}`);
-    else sums.set(part.type, [...(sums.get(part.type) ?? []), parseFixed(part.amount)]);
+  for (const part of costs) {
+    const byHour = hourly(part);
+    if (byHour) labour.push(`${writeFixed(byHour.hours)}×${writeFixed(byHour.rate)}`);
+    else sums.set(part.type, [...(sums.get(part.type) ?? []), partCost(part, false)]);
+  }
   const amounts = [...sums]
     .map(([type, parts]) => `${type} ${writeFixed(addFixed(parts))}`)
     .filter((text) => !text.endsWith(' 0'))

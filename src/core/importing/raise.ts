@@ -16,11 +16,16 @@ export function raisedCosts(
   types: readonly CostType[],
 ): readonly CostPart[] {
   const factor = 1_000_000n + parsePercent(percent);
+  const moved = (before: string): string | null => {
+    const amount = divideRounded(parseFixed(before) * factor, 100_000_000n) * 100n;
+    const text = writeFixed(amount as Fixed);
+    return text === writeFixed(parseFixed(before)) ? null : text;
+  };
   const raised = costs.map((part): CostPart => {
     if (part.type === 'labour' || !types.includes(part.type)) return part;
-    const amount = divideRounded(parseFixed(part.amount) * factor, 100_000_000n) * 100n;
-    const text = writeFixed(amount as Fixed);
-    return text === writeFixed(parseFixed(part.amount)) ? part : { ...part, amount: text };
+    const text = moved('times' in part ? part.rate : part.amount);
+    if (text === null) return part;
+    return 'times' in part ? { ...part, rate: text } : { ...part, amount: text };
   });
   return raised.some((part, i) => part !== costs[i]) ? raised : costs;
 }

@@ -7,15 +7,29 @@ export const filesOfRound = ({ questions, extras }: SelectionRound): string[] =>
     picture === undefined ? [] : [picture],
   );
 
-/** The kept files a document names: pictures of its plans, its alternatives and the selections of its allowances. */
-export const filesOf = ({ plans, sections }: ProposalDocument): string[] => [
-  ...(plans ?? []).map(({ file }) => file),
-  ...sections.flatMap((section) =>
-    [...questionsOf(section)].flatMap(({ alternatives }) =>
-      alternatives.flatMap(({ picture }) => (picture === undefined ? [] : [picture])),
-    ),
-  ),
-  ...sections.flatMap((section) =>
+/** Pictures of lines and of alternatives. */
+const picturesOf = ({ sections }: ProposalDocument): string[] =>
+  sections
+    .flatMap((section) => [
+      ...[...questionsOf(section)].flatMap(({ alternatives }) => alternatives),
+      ...linesOf(section),
+    ])
+    .flatMap(({ picture }) => (picture === undefined ? [] : [picture]));
+
+/** The kept files that the customer may see: plans that are shown, and pictures. */
+export const shownFilesOf = (document: ProposalDocument): string[] => [
+  ...(document.plans ?? []).filter(({ shown }) => shown).map(({ file }) => file),
+  ...picturesOf(document),
+];
+
+/**
+ * The kept files a document names: its plans, pictures of its lines and alternatives, and of the selections of its
+ * allowances.
+ */
+export const filesOf = (document: ProposalDocument): string[] => [
+  ...(document.plans ?? []).map(({ file }) => file),
+  ...picturesOf(document),
+  ...document.sections.flatMap((section) =>
     [...linesOf(section)].flatMap(({ allowance }) => (allowance?.rounds ?? []).flatMap(filesOfRound)),
   ),
 ];

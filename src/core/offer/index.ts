@@ -6,7 +6,7 @@ export * from './checkDocument';
 export * from './misread';
 export * from './figuresReport';
 export * from './choicesReport';
-export { filesOf, filesOfRound } from './filesOf';
+export { filesOf, filesOfRound, shownFilesOf } from './filesOf';
 export * from './targetReport';
 export * from './remarks';
 export * from './troubles';

@@ -86,10 +86,11 @@ function shownOf(context: Context, { lines, bundle }: Variant): OfferShown {
   if (!bundle) {
     const [only] = lines;
     const { id: _, ...shown } = partShown(context, only!);
-    const { detail, allowance } = only!.line;
+    const { detail, allowance, picture } = only!.line;
     return {
       ...shown,
       detail: detail ?? null,
+      ...(picture === undefined ? {} : { picture }),
       allowance: allowance ? allowanceInWords(allowance, setAside(only!), context.digits) : null,
       parts: allowance?.shows === 'spend' ? feeApart(context, only!) : [],
     };

@@ -120,8 +120,12 @@ function checkBundle(found: Findings, bundle: Bundle): void {
   checkDiscount(found, bundle.id, `Discount on “${bundle.name}”`, bundle.discount);
   checkLoads(found, bundle.id, bundle.name, bundle.loads);
   for (const item of Object.values(bundle.items)) checkPriced(found, bundle.id, item);
-  for (const change of Object.values(bundle.changes))
+  for (const change of Object.values(bundle.changes)) {
     if (change.item) checkPriced(found, bundle.id, change.item);
+    checkLoads(found, bundle.id, bundle.name, change.loads ?? undefined);
+    if (change.taxClass !== undefined && !found.taxClasses.has(change.taxClass))
+      wrong(found, bundle.id, `“${bundle.name}” names a tax class that is not there.`);
+  }
   for (const recipe of [bundle.recipe, ...Object.values(bundle.within).map(({ recipe }) => recipe)])
     for (const message of recipeProblems(recipe, bundle.items))
       wrong(found, bundle.id, `“${bundle.name}”: ${message}`);

@@ -21,6 +21,7 @@ const unheeded = [
   'shapedPrice',
   'typedCost',
   'loads',
+  'markups',
   'waste',
   'pack',
   'minimumCharge',

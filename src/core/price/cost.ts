@@ -12,6 +12,8 @@ import {
   roundFixed,
 } from '../number';
 
+import { partCost, partHours } from './costPart';
+
 /** Places of a unit cost: what is shown of it is all there is of it. */
 export const UNIT_COST_PLACES = 4;
 /** Places of a quantity that is ordered. */
@@ -55,14 +57,7 @@ function sumByType(
 ): Readonly<Record<CostType, bigint>> {
   const byType = nothing();
   for (const part of costs) {
-    const cost =
-      part.type === 'labour'
-        ? multiplyFixed(
-            parseFixed(part.hours),
-            parseFixed(overtime ? (part.overtimeRate ?? part.rate) : part.rate),
-          )
-        : parseFixed(part.amount);
-    byType[part.type] += inArea(cost, part.type, area);
+    byType[part.type] += inArea(partCost(part, overtime), part.type, area);
   }
   return byType;
 }
@@ -173,7 +168,6 @@ export function labourHours(
   lines: Iterable<{ readonly line: Pick<Line, 'costs'>; readonly quantity: Fixed }>,
 ): Fixed {
   let hours = 0n;
-  for (const { line, quantity } of lines)
-    for (const part of line.costs) if (part.type === 'labour') hours += quantity * parseFixed(part.hours);
+  for (const { line, quantity } of lines) for (const part of line.costs) hours += quantity * partHours(part);
   return roundFixed(divideRounded(hours, 1_000_000n) as Fixed, 3);
 }

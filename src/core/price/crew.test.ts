@@ -1,6 +1,6 @@
 import type { CostPart, Crew, Rate } from '@/model';
 import { writeFixed } from '../number';
-import { RateGone, crewHour, crewParts, itemUnitCost, repriced } from '.';
+import { RateGone, crewOf, crewHour, crewParts, itemUnitCost, repriced } from '.';
 
 const rate = (id: string, normal: string, overtime: string): Rate => ({ id, name: id, normal, overtime });
 const rates = new Map([
@@ -67,14 +67,9 @@ describe('crews', () => {
     const dearer = new Map([...rates, ['lead', rate('lead', '70', '105')]]);
     const after = repriced(costs, dearer, crews);
     expect(after.slice(0, 2)).toEqual(plain);
-    expect(after.map((part) => (part.type === 'labour' ? part.rate : part.amount))).toEqual([
-      '4.20',
-      '50',
-      '70',
-      '38',
-      '2.575',
-      '70',
-    ]);
+    expect(after.map((part) => ('rate' in part ? part.rate : 'amount' in part ? part.amount : null))).toEqual(
+      ['4.20', '50', '70', '38', '2.575', '70'],
+    );
     // 8 more an hour on 0.1 and 0.25 hours.
     expect(itemUnitCost(after) - itemUnitCost(costs)).toBe(2_800_000n);
   });
@@ -87,13 +82,13 @@ describe('crews', () => {
     };
     const after = repriced(costs, rates, new Map([[crew.id, larger]]));
     expect(after).toHaveLength(costs.length);
-    expect(after.filter((part) => part.crew).map(({ type }) => type)).toEqual(['labour', 'labour', 'labour']);
+    expect(after.filter(crewOf).map(({ type }) => type)).toEqual(['labour', 'labour', 'labour']);
   });
 
   test('what did not move is the same list, however its numbers are written', () => {
     expect(repriced(costs, rates, crews)).toBe(costs);
     const written = costs.map((part) =>
-      part.type === 'labour' && part.rateId === 'lead' && !part.crew ? { ...part, rate: '62.00' } : part,
+      'hours' in part && part.rateId === 'lead' && !part.crew ? { ...part, rate: '62.00' } : part,
     );
     expect(repriced(written, rates, crews)).toBe(written);
     expect(repriced(costs, new Map(), new Map())).toBe(costs);

@@ -2,6 +2,7 @@ import type { CostPart, Crew, Rate } from '@/model';
 import type { Fixed } from '../number';
 import { ZERO_FIXED, addFixed, multiplyFixed, parseFixed, roundFixed, writeFixed } from '../number';
 import { UNIT_COST_PLACES, itemUnitCost } from './cost';
+import { crewOf } from './costPart';
 
 /** A crew of which a rate is not in the library (any more). */
 export class RateGone extends Error {
@@ -57,32 +58,45 @@ export function repriced(
   const next: CostPart[] = [];
   const done = new Set<string>();
   for (const part of costs) {
-    const crew = part.crew && crews.get(part.crew.id);
-    if (part.crew && crew) {
-      const key = `${part.crew.id} ${part.crew.hours}`;
-      if (!done.has(key)) next.push(...crewParts(crew, part.crew.hours, rates));
+    const of = crewOf(part);
+    const crew = of && crews.get(of.id);
+    if (of && crew) {
+      const key = `${of.id} ${of.hours}`;
+      if (!done.has(key)) next.push(...crewParts(crew, of.hours, rates));
       done.add(key);
       continue;
     }
     const rate = part.type === 'labour' && part.rateId !== undefined ? rates.get(part.rateId) : undefined;
-    next.push(
-      rate && part.type === 'labour' ? { ...part, rate: rate.normal, overtimeRate: rate.overtime } : part,
-    );
+    next.push(rate ? atRate(part, rate) : part);
   }
   return alike(next, costs) ? costs : next;
 }
 
+/** A part at a rate as it is now; of a rate without a day rate, work by the day stays what it is. */
+function atRate(part: CostPart, rate: Rate): CostPart {
+  if (part.type !== 'labour') return part;
+  if ('days' in part) return typeof rate.day === 'string' ? { ...part, dayRate: rate.day } : part;
+  return { ...part, rate: rate.normal, overtimeRate: rate.overtime };
+}
+
 /** The same costs, whatever the order of their fields and however their numbers are written. */
 function alike(one: readonly CostPart[], other: readonly CostPart[]): boolean {
-  const text = (part: CostPart) =>
-    part.type === 'labour'
-      ? [
-          part.type,
-          ...[part.hours, part.rate, part.overtimeRate ?? part.rate].map((each) => parseFixed(each)),
-          part.rateId,
-          part.crew?.id,
-          part.crew?.hours,
-        ].join(' ')
-      : [part.type, parseFixed(part.amount), part.crew?.id, part.crew?.hours].join(' ');
+  const text = (part: CostPart) => {
+    const decimals =
+      'amount' in part
+        ? [part.amount]
+        : 'times' in part
+          ? [part.times, part.rate]
+          : 'days' in part
+            ? [part.days, part.dayRate, part.dayHours]
+            : [part.hours, part.rate, part.overtimeRate ?? part.rate];
+    return JSON.stringify([
+      part.type,
+      ...decimals.map((each) => writeFixed(parseFixed(each))),
+      'per' in part ? part.per : 'overtime' in part,
+      'rateId' in part ? part.rateId : null,
+      crewOf(part),
+    ]);
+  };
   return one.length === other.length && one.every((part, i) => text(part) === text(other[i]!));
 }

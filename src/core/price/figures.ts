@@ -78,7 +78,11 @@ function ownLoadAmounts(loads: readonly Load[], sections: readonly SectionFigure
         const top = costTypes.reduce((sum, type) => sum + own.exactCost[type] * factors.added[i]![type], 0n);
         if (top === 0n) continue;
         const key = `${load.kind} ${load.name}`;
-        const into = loads.find(({ kind }) => kind === load.kind) ?? beside.get(key) ?? load;
+        const into =
+          loads.find(({ id, kind }) => id === load.id && kind === load.kind) ??
+          loads.find(({ kind }) => kind === load.kind) ??
+          beside.get(key) ??
+          load;
         if (into === load) beside.set(key, load);
         sums.set(into, plus(sums.get(into) ?? integer(0n), reduced(top, factors.bottom)));
       }

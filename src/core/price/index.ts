@@ -1,8 +1,11 @@
 export { pricedLine, setAside } from './allowanceLine';
 export * from './cost';
+export * from './costPart';
 export * from './figures';
 export type { LineFigures } from './line';
+export { costInAll } from './line';
 export { loadFactors } from './loads';
+export { loadsOfLine } from './lineLoads';
 export type { Pricing } from './pricing';
 export { keepsMinimum, pricingOf } from './pricing';
 export type { BundleFigures, SectionFigures, SectionLine } from './section';

@@ -4,10 +4,11 @@ import { costTypes } from '@/model';
 import type { Amount, Fixed, Ratio } from '../number';
 import { FIXED_DIGITS, divideRounded, parseFixed, powerOfTen, roundFixed } from '../number';
 import type { UnitCost } from './cost';
-import { costsByQuantity, exactCost, unitCost } from './cost';
+import { UNIT_COST_PLACES, costsByQuantity, exactCost, unitCost } from './cost';
 import { amountAt } from './amountAt';
 import type { LoadFactors } from './loads';
 import { loadFactors } from './loads';
+import { loadsOfLine } from './lineLoads';
 import type { Pricing } from './pricing';
 import { taxFactor } from './tax';
 
@@ -33,6 +34,16 @@ export interface LineFigures {
   readonly discount: Amount;
   /** Gross less the line's own discount. */
   readonly net: Amount;
+}
+
+/**
+ * What a unit of a line costs in all, waste, packs and price breaks with it, rounded to four places; the unit cost where
+ * nothing is measured, or where a cost is typed.
+ */
+export function costInAll({ line, quantity, cost, exactCost }: LineFigures): Fixed {
+  if (quantity <= 0n || line.typedCost !== undefined || !costsByQuantity(line)) return cost.total;
+  const whole = costTypes.reduce((sum, type) => sum + exactCost[type], 0n);
+  return roundFixed(divideRounded(whole, quantity) as Fixed, UNIT_COST_PLACES);
 }
 
 /**
@@ -76,7 +87,7 @@ function compute(
   around: readonly Load[] | undefined,
 ): LineFigures {
   const { minorDigits, area } = pricing;
-  const own = line.loads ?? around;
+  const own = loadsOfLine(line, around, pricing.loads);
   const factors = own ? loadFactors(own) : pricing.factors;
   const tax = taxFactor(pricing.classes.get(line.taxClass), pricing);
   const places = line.pricePlaces ?? 2;

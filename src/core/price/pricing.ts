@@ -1,5 +1,5 @@
 import { memoLast } from '../collections/memoByIdentity';
-import type { AreaFactors, ProposalDocument, TaxClass } from '@/model';
+import type { AreaFactors, Load, ProposalDocument, TaxClass } from '@/model';
 import { minorDigits } from '../number';
 import { measuresOf } from '../plan';
 import type { Measured } from '../space';
@@ -8,6 +8,7 @@ import { loadFactors } from './loads';
 
 /** What every line of a document is priced with. The same object as long as none of it changes: it is a cache key. */
 export interface Pricing {
+  readonly loads: readonly Load[];
   readonly factors: LoadFactors;
   readonly minorDigits: number;
   /** A line's own discount does not go below its minimum charge. */
@@ -33,6 +34,7 @@ const priceWith = memoLast(
     taxClasses: ProposalDocument['taxClasses'],
     tax: ProposalDocument['tax'],
   ): Pricing => ({
+    loads,
     factors: loadFactors(loads),
     minorDigits: digits,
     keepsMinimum: keeps,

@@ -22,6 +22,7 @@ import { followedQuantity } from './follow';
 import type { LineFigures } from './line';
 import { discountOn } from './discount';
 import { lineFigures } from './line';
+import { loadsOfLine } from './lineLoads';
 import type { Pricing } from './pricing';
 import { withoutTax } from './tax';
 import type { ClassSum, ClassSums } from './totals';
@@ -255,7 +256,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
       allowanceFees += priced - figures.costAmount;
       continue;
     }
-    const own = figures.line.loads ?? line.bundle?.loads ?? section.loads;
+    const own = loadsOfLine(figures.line, line.bundle?.loads ?? section.loads, pricing.loads);
     if (own) ownLoads.push({ loads: own, exactCost: figures.exactCost });
     else for (const type of costTypes) exactCost[type] += figures.exactCost[type];
   }

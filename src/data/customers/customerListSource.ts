@@ -8,8 +8,7 @@ export const customerListSource = (): ListSource => {
   const proposals = sql`(select count(*)::int from proposal where ${ofCustomer} and agreement_id is null)`;
   const agreements = sql`(select count(*)::int from agreement where ${ofCustomer})`;
   const open = sql`(select coalesce(sum(o.open), 0) from agreement a
-      join invoice i on i.company_id = a.company_id and i.agreement_id = a.id
-      join invoice_open o on o.company_id = i.company_id and o.invoice_id = i.id
+      join invoice_open o on o.company_id = a.company_id and o.agreement_id = a.id and o.open <> 0
       where a.company_id = c.company_id and a.customer_id = c.id)`;
   const addresses = sql`(select string_agg(${addressText(sql`s.address`)}, ' ') from site s
       where s.company_id = c.company_id and s.customer_id = c.id)`;

@@ -34,6 +34,7 @@ export const findRates = async (tx: Transaction) =>
       name: labourRate.name,
       normal: labourRate.normal,
       overtime: labourRate.overtime,
+      day: labourRate.day,
     })
     .from(labourRate)
     .orderBy(asc(labourRate.name));

@@ -24,11 +24,13 @@ export const labourRate = pgTable(
     name: text('name').notNull(),
     normal: decimal('normal').notNull(),
     overtime: decimal('overtime').notNull(),
+    day: decimal('day'),
   },
   (t) => [
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
     check('labour_rate_positive', sql`${t.normal} >= 0 and ${t.overtime} >= ${t.normal}`),
+    check('labour_rate_day', sql`${t.day} >= 0`),
   ],
 );
 

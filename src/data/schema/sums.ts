@@ -13,6 +13,7 @@ export const invoiceOpen = pgTable(
   {
     companyId: companyId(),
     invoiceId: uuid('invoice_id').notNull(),
+    agreementId: uuid('agreement_id').notNull(),
     dueOn: date('due_on').notNull(),
     open: decimal('open').notNull(),
   },
@@ -21,6 +22,9 @@ export const invoiceOpen = pgTable(
     index('invoice_open_due')
       .on(t.companyId, t.dueOn)
       .where(sql`${t.open} > 0`),
+    index('invoice_open_agreement')
+      .on(t.companyId, t.agreementId)
+      .where(sql`${t.open} <> 0`),
   ],
 );
 

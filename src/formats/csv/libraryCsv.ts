@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { writeBreaks, writeLoads } from '@/core/importing';
 import { addFixed, parseFixed, writeFixed } from '@/core/number';
+import { hourly, partCost } from '@/core/price';
 import type { CostPart, ItemInput } from '@/model';
 
 /** Columns of the library as a list, in order (docs/formats/library-csv.md). */
@@ -37,7 +38,7 @@ type Row = Record<(typeof libraryColumns)[number], string>;
 function costOf(costs: readonly CostPart[], type: Exclude<CostPart['type'], 'labour'>): string {
   const parts = costs.filter((part) => part.type === type);
   if (parts.length === 0) return '';
-  return writeFixed(addFixed(parts.map((part) => parseFixed('amount' in part ? part.amount : '0'))));
+  return writeFixed(addFixed(parts.map((part) => partCost(part, false))));
 }
 
 /**
@@ -52,7 +53,7 @@ const decimal = (text: string | undefined): string =>
 
 /** One row a labour part, so that hours and rate stay what they are; the other costs stand in the first. */
 function rowsOf(item: ListedItem): Row[] {
-  const labour = item.costs.flatMap((part) => (part.type === 'labour' ? [part] : []));
+  const labour = item.costs.map(hourly).filter((part) => part !== null);
   const { breaks } = item;
   return (labour.length === 0 ? [null] : labour).map((part, i) => {
     const cost = (type: Exclude<CostPart['type'], 'labour'>) => (i === 0 ? costOf(item.costs, type) : '');
@@ -63,15 +64,15 @@ function rowsOf(item: ListedItem): Row[] {
       trade: guarded(item.trade),
       unit: item.unit,
       material: cost('material'),
-      labour_hours: decimal(part?.hours),
-      labour_rate: decimal(part?.rate),
+      labour_hours: part ? writeFixed(part.hours) : '',
+      labour_rate: part ? writeFixed(part.rate) : '',
       equipment: cost('equipment'),
       subcontract: cost('subcontract'),
       other: cost('other'),
       tax_class: item.taxClass,
       cost_code: guarded(item.costCode),
       tags: guarded(item.tags.join(' ')),
-      overtime_rate: decimal(part?.overtimeRate),
+      overtime_rate: part?.overtimeRate ? writeFixed(part.overtimeRate) : '',
       waste: decimal(item.waste),
       pack: decimal(item.pack),
       minimum_charge: decimal(item.minimumCharge),

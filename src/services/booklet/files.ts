@@ -1,5 +1,4 @@
-import { questionsOf } from '@/core/choice';
-import { filesOfRound } from '@/core/offer';
+import { filesOfRound, shownFilesOf } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { noSuch } from '../problem';
@@ -21,14 +20,7 @@ async function filesOfRounds(tx: Transaction, visitor: Visitor): Promise<readonl
 export async function visitorFile(visitor: Visitor, id: string) {
   return inCompany(visitor.companyId, async (tx) => {
     const { document } = await currentRevision(tx, visitor);
-    const shown =
-      (document.plans ?? []).some((plan) => plan.shown && plan.file === id) ||
-      document.sections.some((section) =>
-        [...questionsOf(section)].some(({ alternatives }) =>
-          alternatives.some(({ picture }) => picture === id),
-        ),
-      ) ||
-      (await filesOfRounds(tx, visitor)).includes(id);
+    const shown = shownFilesOf(document).includes(id) || (await filesOfRounds(tx, visitor)).includes(id);
     if (!shown) throw noSuch('picture');
     return readFile(tx, id, false);
   });

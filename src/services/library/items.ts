@@ -72,7 +72,8 @@ export async function saveItem(
   id?: string,
   over?: unknown,
 ): Promise<LibraryItem> {
-  allow(actor, 'owner');
+  // A seller adds what a job brought; what the library has is changed by the owner.
+  allow(actor, 'owner', ...(id === undefined ? (['seller'] as const) : []));
   const typed = check(ItemSchema, input, 'The item');
   const base = over === undefined ? undefined : check(ItemSchema, over, 'The item as it was read');
   const itemId = id === undefined ? newId(actor.now) : checkId(id, 'item');

@@ -109,7 +109,7 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
   return inCompany(actor.companyId, async (tx) => {
     const [now] = await lockLabourRateById(tx, rateId);
     if (!now) throw noSuch('rate');
-    const wanted = { name: now.name, normal: now.normal, overtime: now.overtime, ...change };
+    const wanted = { name: now.name, normal: now.normal, overtime: now.overtime, day: now.day, ...change };
     refuseCheapOvertime(wanted);
     await updateLabourRate(tx, rateId, wanted);
     const { count, moved } = await priceAnew(tx, actor, `rate ${wanted.name}`);

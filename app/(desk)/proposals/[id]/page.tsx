@@ -4,6 +4,7 @@ import { readPreferences } from '@/services/accounts/preferences';
 import { readSettings } from '@/services/settings/settings';
 import { Problem } from '@/services/problem';
 import { readProposal } from '@/services/proposals/read';
+import { listCrews, listRates } from '@/services/library/rates';
 import { Editor } from '@/desk/proposals/editor/Editor';
 import '@/desk/proposals/editor/editor.css';
 import '@/desk/proposals/editor/sheet.css';
@@ -20,6 +21,7 @@ import {
   revokeLinksAction,
   saveAsTemplateAction,
   saveBundleAction,
+  saveItemAction,
   savePreferencesAction,
   saveProposalAction,
   sendProposalAction,
@@ -66,6 +68,7 @@ export default async function ProposalPage({
     saveAsTemplate: saveAsTemplateAction,
     addBundle: addBundleAction,
     saveBundle: saveBundleAction,
+    addItem: saveItemAction,
     savePreferences: savePreferencesAction,
   };
   return (
@@ -74,6 +77,8 @@ export default async function ProposalPage({
       proposal={proposal}
       timeZone={company.timeZone}
       preferences={await readPreferences(actor)}
+      rates={await listRates(actor)}
+      crews={await listCrews(actor)}
       actions={actions}
     />
   );

@@ -7,7 +7,7 @@ import type { Crew, Rate, UsualTerms } from '@/model';
 import { LibraryPictureField } from '../LibraryPictureField';
 import { StandsIn } from '../StandsIn';
 import { CostHistory } from './CostHistory';
-import { CostsTable } from './CostsTable';
+import { CostsTable } from '../costs/CostsTable';
 import { ItemBuying } from './ItemBuying';
 import { ItemFields, ItemText } from './ItemFields';
 import { ItemTrial } from './ItemTrial';

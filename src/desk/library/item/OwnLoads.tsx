@@ -5,6 +5,7 @@ import { writeFixed } from '@/core/number';
 import { parseQuantity } from '@/core/quantity';
 import type { Load } from '@/model';
 import { Cell } from '@/ui/live/Cell';
+import './ownLoads.css';
 
 const bases = { direct: '% of direct cost', running: '% of the running amount', price: '% of the price' };
 
@@ -21,16 +22,18 @@ export function OwnLoads({
   usual,
   readOnly,
   change,
+  title = <h2>From cost to price</h2>,
 }: {
   readonly loads: readonly Load[] | undefined;
   readonly usual: readonly Load[];
   readonly readOnly: boolean;
   /** Null: as the proposal. */
   readonly change: (loads: Load[] | null) => void;
+  readonly title?: React.ReactNode;
 }) {
   return (
     <section>
-      <h2>From cost to price</h2>
+      {title}
       <Radio.Group
         disabled={readOnly}
         value={loads !== undefined}
@@ -61,7 +64,7 @@ export function OwnLoads({
                   />
                 </td>
                 <td className="soft">{bases[load.base]}</td>
-                <td className="recipe-acts">
+                <td>
                   {!readOnly && (
                     <button
                       type="button"

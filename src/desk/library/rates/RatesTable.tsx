@@ -2,11 +2,12 @@ import type { RatesAndCrews } from '@/services/library/rates';
 import { parseFixed, showUnitAmount } from '@/core/number';
 import type { Rate } from '@/model';
 import { Cell } from '@/ui/live/Cell';
+import { dayOf } from '../costs/costGroups';
 import { followInWords, readHourly } from './hourly';
 
 type ShownRate = RatesAndCrews['rates'][number];
 
-/** Labor rates: who, what an hour costs, normal and overtime, and what follows them. */
+/** Labor rates: who, what an hour costs, normal and overtime, what a day does, and what follows them. */
 export function RatesTable({
   rates,
   readOnly,
@@ -33,6 +34,7 @@ export function RatesTable({
           <th>Who</th>
           <th className="amount">Normal</th>
           <th className="amount">Overtime</th>
+          <th className="amount">A day</th>
           <th>In use by</th>
         </tr>
       </thead>
@@ -50,6 +52,17 @@ export function RatesTable({
             </td>
             <td>{hourly(rate, 'normal')}</td>
             <td>{hourly(rate, 'overtime')}</td>
+            <td>
+              <Cell
+                name="rate-day"
+                label={`${rate.name}, a day`}
+                align="right"
+                shown={typeof rate.day === 'string' ? showUnitAmount(parseFixed(rate.day)) : ''}
+                placeholder={showUnitAmount(parseFixed(dayOf({ normal: rate.normal })))}
+                readOnly={readOnly}
+                commit={(text) => change(rate, { day: text.trim() === '' ? null : readHourly(text) })}
+              />
+            </td>
             <td className="soft">{followInWords(rate.items)}</td>
           </tr>
         ))}

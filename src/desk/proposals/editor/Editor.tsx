@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
-import type { Answer, DeskPreferences } from '@/model';
+import type { Answer, Crew, DeskPreferences, Rate } from '@/model';
 import { LiveFieldsScope } from '@/ui/live/liveFields';
 import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { TABLET, useNarrow } from '@/ui/screen/useScreenWidth';
@@ -27,6 +27,8 @@ interface EditorProps {
   readonly proposal: ProposalAtDesk;
   readonly timeZone: string;
   readonly preferences: DeskPreferences;
+  readonly rates: readonly Rate[];
+  readonly crews: readonly Crew[];
   readonly actions: SendActions & {
     readonly savePreferences: (input: unknown) => Promise<Answer<void>>;
     readonly save: SaveProposal;
@@ -69,7 +71,7 @@ function Keys({
 }
 
 /** A proposal on the workbench: the same document under six steps, with the tally always beside it. */
-export function Editor({ proposal, timeZone, preferences, actions }: EditorProps) {
+export function Editor({ proposal, timeZone, preferences, rates, crews, actions }: EditorProps) {
   const work = useDocument(proposal.id, proposal.document, proposal.saveNumber, actions.save);
   const asked = usePlace();
   const step = stepOf(asked.get('step'));
@@ -82,6 +84,8 @@ export function Editor({ proposal, timeZone, preferences, actions }: EditorProps
     preferences,
     savePreferences: actions.savePreferences,
     libraryActions: actions,
+    rates,
+    crews,
     readOnly,
   });
   const narrow = useNarrow(TABLET);

@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react';
 import type { Differences } from '@/core/choice';
 import type { BundleFigures, Figures, SectionLine } from '@/core/price';
-import type { Answer, PricedItem } from '@/model';
+import type { Answer, Crew, LibraryItem, PricedItem, Rate } from '@/model';
 import type { Column } from './sheet/columns';
 import type { SheetView } from './sheet/rows';
 import type { DocumentInWork } from './useDocument';
@@ -17,6 +17,7 @@ export type Target =
 /** What the desk may ask of the library from inside a proposal. */
 export interface LibraryActions {
   readonly addBundle: (input: unknown) => Promise<Answer<unknown>>;
+  readonly addItem: (input: unknown) => Promise<Answer<LibraryItem>>;
   readonly saveBundle: (id: string, edition: number, input: unknown) => Promise<Answer<unknown>>;
 }
 
@@ -33,6 +34,9 @@ export interface EditorContext {
   readonly setTarget: (target: Target) => void;
   readonly readOnly: boolean;
   readonly libraryActions: LibraryActions;
+  /** Labor rates and crews of the library, for costs of lines of one’s own. */
+  readonly rates: readonly Rate[];
+  readonly crews: readonly Crew[];
 }
 
 /** A row to bring into view, and which of its cells to go to. */

@@ -70,8 +70,10 @@ export function useEditorScope({
   preferences,
   savePreferences,
   libraryActions,
+  rates,
+  crews,
   readOnly,
-}: {
+}: Pick<EditorContext, 'rates' | 'crews'> & {
   readonly proposal: ProposalAtDesk;
   readonly work: DocumentInWork;
   readonly preferences: DeskPreferences;
@@ -127,6 +129,8 @@ export function useEditorScope({
     setTarget,
     readOnly,
     libraryActions,
+    rates,
+    crews,
   };
   return { context, actions, revealed, setSelected };
 }

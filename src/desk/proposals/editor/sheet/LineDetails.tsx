@@ -1,7 +1,17 @@
 'use client';
 
 import { Button, Checkbox } from 'antd';
-import { setExtra, setLineDiscount, setLineText, setLoads } from '@/core/editing';
+import { useState } from 'react';
+import {
+  setCost,
+  setExtra,
+  setLineDiscount,
+  setLinePicture,
+  setLineText,
+  setOnThisJob,
+  setOvertime,
+  takeBackOnThisJob,
+} from '@/core/editing';
 import { parseQuantity } from '@/core/quantity';
 import { whyLine } from '@/core/explain';
 import { writeFixed } from '@/core/number';
@@ -9,8 +19,11 @@ import type { Extra, Line } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import { useEditor, useEditorActions } from '../context';
 import { discountAsTyped, readDiscount } from '@/core/quantity';
+import { PictureField } from '@/desk/PictureField';
 import { TextField } from '../TextField';
 import { Why } from '../Why';
+import { JobFields } from './JobFields';
+import { KeepLine } from './KeepLine';
 
 type Limits = NonNullable<Extra['quantity']>;
 
@@ -91,6 +104,33 @@ function WhyLine({ lineId }: { lineId: string }) {
   return steps && <Why summary="Why this amount" steps={steps} />;
 }
 
+/** Cost, markup, tax and cost code: open for a line of one’s own, a press away for one of the library. */
+function LineOnThisJob({ line }: { readonly line: Line }) {
+  const { lines } = useEditor();
+  const { edit } = useEditorActions();
+  const [open, setOpen] = useState(line.itemId === undefined || line.fromLibrary !== undefined);
+  const figures = lines.get(line.id);
+  if (line.allowance || line.omits || line.settles || !figures) return null;
+  return (
+    <>
+      <Button type="link" size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Cost, markup, tax and cost code
+      </Button>
+      {open && (
+        <JobFields
+          line={line}
+          cost={figures.cost}
+          set={(field, value) => edit((draft) => setOnThisJob(draft, line.id, field, value))}
+          takeBack={(field) => edit((draft) => takeBackOnThisJob(draft, line.id, field))}
+          setOvertime={(overtime) => edit((draft) => setOvertime(draft, line.id, overtime))}
+          clearCost={() => edit((draft) => setCost(draft, line.id, ''))}
+        />
+      )}
+      <KeepLine line={line} />
+    </>
+  );
+}
+
 /** What a line carries besides its figures. The customer's text and our note look different and stand apart. */
 export function LineDetails({ line, close }: { line: Line; close: () => void }) {
   const { edit, readOnly, minorDigits } = useEditorActions();
@@ -107,6 +147,7 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
       }}
     >
       <ExtraTerms line={line} />
+      <LineOnThisJob line={line} />
       {!line.allowance && (
         <label className="details-discount">
           Taken off this line: 5 % or an amount
@@ -125,19 +166,6 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
         </label>
       )}
       <WhyLine lineId={line.id} />
-      {line.loads && (
-        <p className="details-loads">
-          {line.loads.length === 0
-            ? 'Passed on at cost'
-            : `Markup of its own: ${line.loads.map(({ name, percent }) => `${name} ${percent} %`).join(', ')}`}
-          , from the library.{' '}
-          {!readOnly && (
-            <Button size="small" onClick={() => edit((draft) => setLoads(draft, line.id, null))}>
-              Use the proposal’s
-            </Button>
-          )}
-        </p>
-      )}
       <label>
         Not decided yet (a color, a model); listed before sending
         <TextField
@@ -153,6 +181,24 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
           readOnly={readOnly}
           value={line.detail ?? ''}
           commit={(text) => edit((draft) => setLineText(draft, line.id, 'detail', text))}
+        />
+      </label>
+      <label>
+        A picture for the customer{' '}
+        <PictureField
+          of={line.description}
+          picture={line.picture}
+          readOnly={readOnly}
+          put={(picture) => edit((draft) => setLinePicture(draft, line.id, picture))}
+        />
+      </label>
+      <label className="details-ours">
+        For the crew; never shown to the customer
+        <TextField
+          rows={1}
+          readOnly={readOnly}
+          value={line.crewNote ?? ''}
+          commit={(text) => edit((draft) => setLineText(draft, line.id, 'crewNote', text))}
         />
       </label>
       <label className="details-ours">

@@ -1,6 +1,7 @@
 import { setCost, setExpected, setPrice, setQuantity, setUnit } from '@/core/editing';
 import { showAmount, showDecimal, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
 import type { SectionLine } from '@/core/price';
+import { costInAll } from '@/core/price';
 import type { Line, UnitCode } from '@/model';
 import { unitCodes, unitName } from '@/model';
 import { Cell } from '@/ui/live/Cell';
@@ -77,7 +78,7 @@ export function LineFigures(props: LineFiguresProps) {
               commit: (text) => edit((draft) => setExpected(draft, line.id, text)),
             }),
           cost: cell('cost', 'Unit cost', {
-            shown: showUnitAmount(figures.cost.total),
+            shown: showUnitAmount(costInAll(figures)),
             typed: writeFixed(figures.cost.total),
             mark: figures.cost.replaced === null ? undefined : 'typed',
             commit: (text) => edit((draft) => setCost(draft, line.id, text)),

@@ -1,5 +1,6 @@
 import { rulesInWords } from '@/core/allowance';
-import { costsAlike, setDescription } from '@/core/editing';
+import { onOrder } from '@/core/explain';
+import { costsAlike, saidOtherwise, setDescription } from '@/core/editing';
 import { showDecimal, showUnitAmount } from '@/core/number';
 import { remarksOn } from '@/core/offer';
 import type { SectionLine } from '@/core/price';
@@ -32,12 +33,18 @@ function remarks(line: Line, figures: SectionLine, moved: ReturnType<typeof useE
       line.open && `not decided: ${line.open}`,
       ...remarksOn(figures),
       line.quantityOpen && 'quantity not confirmed',
-      replaced !== null && `cost changed, library has ${showUnitAmount(replaced)}`,
+      ...saidOtherwise(line),
+      replaced !== null &&
+        line.itemId !== undefined &&
+        `cost changed, library has ${showUnitAmount(replaced)}`,
       now && !costsAlike(line, now) && `the library has ${showUnitAmount(itemUnitCost(now.costs))} now`,
     ].filter(Boolean),
     soft: [
       figures.minimumApplied && 'minimum charge',
+      ...onOrder(figures),
+      line.overtime && 'labor at the overtime rate',
       line.internalNote && `for us: ${line.internalNote}`,
+      line.crewNote && `for the crew: ${line.crewNote}`,
     ].filter(Boolean),
   };
 }

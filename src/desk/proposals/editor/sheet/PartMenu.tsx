@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { SizedPart } from '@/core/bundle';
 import { changePart, revertPart } from '@/core/editing';
 import { useEditorActions } from '../context';
+import { PartDialog } from './PartDialog';
 import { WhyDialog } from './WhyDialog';
 
 /** Takes back what was changed of a part on this job. */
@@ -42,11 +43,12 @@ export function PartMenu({
   readonly line: { readonly id: string; readonly description: string };
 }) {
   const { edit, readOnly } = useEditorActions();
-  const [asked, setAsked] = useState(false);
+  const [asked, setAsked] = useState<'why' | 'job' | null>(null);
   const set = (to: Parameters<typeof changePart>[3]) =>
     edit((draft) => changePart(draft, bundleId, path, to));
   const acts: Readonly<Record<string, () => void>> = {
-    why: () => setAsked(true),
+    why: () => setAsked('why'),
+    job: () => setAsked('job'),
     out: () => set({ out: true }),
     overtime: () => set({ overtime: change?.overtime !== true }),
     revert: () => edit((draft) => revertPart(draft, bundleId, path)),
@@ -60,6 +62,7 @@ export function PartMenu({
             onClick: ({ key }) => acts[key]?.(),
             items: [
               { key: 'why', label: 'Why this amount' },
+              { key: 'job', label: 'Cost, markup, tax and code …' },
               { key: 'out', label: 'Leave it out on this job' },
               {
                 key: 'overtime',
@@ -74,7 +77,10 @@ export function PartMenu({
           </button>
         </Dropdown>
       )}
-      {asked && <WhyDialog lineId={line.id} name={line.description} close={() => setAsked(false)} />}
+      {asked === 'why' && <WhyDialog lineId={line.id} name={line.description} close={() => setAsked(null)} />}
+      {asked === 'job' && (
+        <PartDialog bundleId={bundleId} path={path} lineId={line.id} close={() => setAsked(null)} />
+      )}
     </>
   );
 }

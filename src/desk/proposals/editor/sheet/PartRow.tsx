@@ -2,10 +2,11 @@
 
 import type { SizedPart } from '@/core/bundle';
 import { showValue } from '@/core/bundle';
-import { changePart, costsAlike } from '@/core/editing';
+import { changePart, costsAlike, saidOtherwise } from '@/core/editing';
 import { showAmount, showQuantity, showUnitAmount, writeFixed } from '@/core/number';
 import type { SectionLine } from '@/core/price';
-import { itemUnitCost } from '@/core/price';
+import { costInAll, itemUnitCost } from '@/core/price';
+import { onOrder } from '@/core/explain';
 import type { Line } from '@/model';
 import { unitName } from '@/model';
 import { useEditorActions } from '../context';
@@ -72,6 +73,7 @@ function PartRemarks({
     trouble?.message,
     replaced !== null && `quantity changed on this job, the bundle has ${replaced}`,
     change?.item && 'another item on this job',
+    ...saidOtherwise(line),
     figures.cost.replaced !== null && `cost changed, library has ${showUnitAmount(figures.cost.replaced)}`,
     now && !costsAlike(line, now) && `the library has ${showUnitAmount(itemUnitCost(now.costs))} now`,
   ].filter(Boolean);
@@ -82,7 +84,11 @@ function PartRemarks({
           {remark}
         </span>
       ))}
-      {figures.minimumApplied && <span className="row-remark part-remark soft">minimum charge</span>}
+      {[figures.minimumApplied && 'minimum charge', ...onOrder(figures)].filter(Boolean).map((remark) => (
+        <span key={String(remark)} className="row-remark part-remark soft">
+          {remark}
+        </span>
+      ))}
     </>
   );
 }
@@ -137,7 +143,7 @@ export function PartRow({ part, figures, bundleId }: PartRowProps) {
               name="cost"
               label={`Unit cost of ${line.description}`}
               align="right"
-              shown={showUnitAmount(figures.cost.total)}
+              shown={showUnitAmount(costInAll(figures))}
               typed={writeFixed(figures.cost.total)}
               mark={figures.cost.replaced === null ? undefined : 'typed'}
               readOnly={readOnly}

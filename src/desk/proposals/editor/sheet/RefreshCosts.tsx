@@ -24,8 +24,13 @@ export function RefreshCosts() {
   const digits = figures.minorDigits;
   return (
     <>
-      <Button type="link" size="small" onClick={() => setOpen(true)}>
-        {fresh.moves.length} cost{fresh.moves.length > 1 ? 's' : ''} moved in the library
+      <Button
+        type="link"
+        size="small"
+        title="In the library, since they were copied here"
+        onClick={() => setOpen(true)}
+      >
+        {fresh.moves.length} cost{fresh.moves.length > 1 ? 's' : ''} moved
       </Button>
       <Modal
         open={open}
