@@ -55,7 +55,14 @@ const address = (street: string, city = 'Marrowby') => ({
   country: 'US',
 });
 
-const customers = [
+const customers: readonly {
+  readonly name: string;
+  readonly street: string;
+  readonly sites: readonly string[];
+  readonly note: string;
+  /** The note is shown before work starts. */
+  readonly alert?: true;
+}[] = [
   { name: 'Odalie Brannock', street: '14 Tern Lane', sites: [], note: 'Dog in the yard. Gate code 4417.' },
   { name: 'Tobin and Maude Ellery', street: '3 Pightle Close', sites: [], note: '' },
   {
@@ -71,7 +78,13 @@ const customers = [
     sites: ['7 Almsgate'],
     note: 'Decides in committee, first Tuesday.',
   },
-  { name: 'Bram Tillotsen', street: '46 Ferry Row', sites: [], note: 'Works nights; ring after two.' },
+  {
+    name: 'Bram Tillotsen',
+    street: '46 Ferry Row',
+    sites: [],
+    note: 'Works nights; ring after two.',
+    alert: true,
+  },
 ];
 
 /**
@@ -202,7 +215,7 @@ export async function seedDemo(today: Date): Promise<void> {
   });
 
   const people: { id: string; sites: string[]; email: string }[] = [];
-  for (const [i, { name, street, sites, note }] of customers.entries()) {
+  for (const [i, { name, street, sites, note, alert }] of customers.entries()) {
     const actor = { ...owner, now: ago(100 - i) };
     const email = `${name.split(' ').at(-1)!.toLowerCase()}@post.example`;
     const { id } = await saveCustomer(actor, {
@@ -212,6 +225,7 @@ export async function seedDemo(today: Date): Promise<void> {
       phone: `(000) 555-02${String(10 + i)}`,
       billing: address(street),
       internalNote: note,
+      alert: alert ?? false,
     });
     for (const each of sites)
       await saveSite(actor, { customerId: id, address: address(each), internalNote: '' });

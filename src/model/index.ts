@@ -20,6 +20,7 @@ export * from './pricing';
 export * from './money';
 export * from './choices';
 export * from './menu';
+export * from './customerNotice';
 export * from './customerView';
 export * from './customerOffer';
 export type * from './problem';

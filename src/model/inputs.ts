@@ -38,6 +38,7 @@ export const CustomerInput = Type.Object(
     phone: Text(60),
     billing: AddressInput,
     internalNote: Text(2000),
+    alert: Type.Optional(Type.Boolean({ description: 'Our note is shown before work starts' })),
     /** Why no tax is charged; empty or left out: it is. */
     taxExempt: Type.Optional(Text(200)),
   },

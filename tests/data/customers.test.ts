@@ -192,3 +192,16 @@ test('what is seen at the desk of a booklet: opened when, changed since', async 
   const { links } = await readProposal(actor, proposalId);
   expect(links).toMatchObject([{ open: true, firstOpenedAt: expect.any(String) as string }]);
 });
+
+test('a note of ours is an alert only where it is marked, and is there before work starts', async () => {
+  const actor = await newCompany();
+  const { id } = await saveCustomer(actor, customer('Wasps', { internalNote: 'Wasps under the eaves' }));
+  const noticed = async () => (await listCustomers(actor, 'Wasps'))[0]!.notice;
+  expect(await noticed()).toEqual({ alert: '', open: '0', late: '0' });
+  const read = (await readCustomer(actor, id)).customer;
+  const { id: _, ...input } = read;
+  await saveCustomer(actor, { ...input, alert: true }, id, input);
+  expect((await noticed()).alert).toBe('Wasps under the eaves');
+  // Another company’s customers have no part in it.
+  expect(await listCustomers(await newCompany(), 'Wasps')).toEqual([]);
+});

@@ -10,6 +10,7 @@ import { saveStage } from '@/services/agreements/stages';
 import { readAgreement } from '@/services/agreements/read';
 import { readProgressBilling } from '@/services/billing/progressBilling';
 import { readAccount } from '@/services/customers/account';
+import { readCustomer } from '@/services/customers/customers';
 import { makeBatch } from '@/services/billing/batches';
 import { batchJournal } from '@/services/billing/books';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
@@ -85,8 +86,13 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
   // The customer's own account ends at what they owe.
   const account = await readAccount(actor, page.customer.id, { from: '2020-01-01', to: today });
   expect(cents(account.closing)).toBe(open - cents(page.credit));
+  // What is said of them before work starts is what the core makes of their agreements.
+  const { owed } = await readCustomer(actor, page.customer.id);
+  const { notice } = page.customer;
+  expect([cents(notice.open), cents(notice.late)]).toEqual([cents(owed.open), cents(owed.late)]);
   const { rows } = await asOwner((tx) =>
-    tx.execute(sql`select 1 from invoice_open except select 1 from summed_open()`),
+    tx.execute(sql`select company_id, invoice_id, open from invoice_open
+      except select company_id, invoice_id, open from summed_open()`),
   );
   expect(rows).toEqual([]);
 }

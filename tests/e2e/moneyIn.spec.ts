@@ -101,12 +101,22 @@ test('a payment is recorded on the page of its invoice, which says what it is pa
   expect((await receipt.body()).subarray(0, 5).toString()).toBe('%PDF-');
 });
 
-test('reminders due are sent with one press, and are gone', async ({ page }) => {
+test('reminders due are ticked, asked about once, sent, and are gone', async ({ page }) => {
   await page.goto('/money');
   const due = page.getByRole('region', { name: 'Reminders due' });
   // A second try of this finds them sent.
   if (await due.isVisible()) {
-    await due.getByRole('button', { name: /^Send/ }).click();
+    const boxes = due.getByRole('checkbox', { name: /^Remind / });
+    const sendButton = due.getByRole('button', { name: /^Send/ });
+    // Nothing goes out that nobody chose.
+    await expect(sendButton).toBeDisabled();
+    for (const box of await boxes.all()) if (await box.isEnabled()) await tick(box);
+    await sendButton.click();
+    const question = page.getByRole('dialog', { name: /^Send / });
+    await question.getByRole('button', { name: 'Cancel' }).click();
+    await expect(question).toBeHidden();
+    await sendButton.click();
+    await question.getByRole('button', { name: 'Send', exact: true }).click();
     await expect(page.getByText(/(is|are) sent\./)).toBeVisible();
   }
   await expect(due).toHaveCount(0);

@@ -1,4 +1,4 @@
-import { foreignKey, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { boolean, foreignKey, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import type { Address } from './accounts';
 import { company } from './accounts';
 import { companyId, id, instant } from './columns';
@@ -14,6 +14,8 @@ export const customer = pgTable(
     phone: text('phone').notNull().default(''),
     billing: jsonb('billing').$type<Address>().notNull(),
     internalNote: text('internal_note').notNull().default(''),
+    /** Our note is shown before work starts. */
+    alert: boolean('alert').notNull().default(false),
     /** Why no tax is charged; empty: it is. */
     taxExempt: text('tax_exempt').notNull().default(''),
     createdAt: instant('created_at').notNull(),

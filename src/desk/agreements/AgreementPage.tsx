@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import type { Answer } from '@/model';
 import { Track } from '@/ui/Track';
+import { CustomerNoticeBar } from '../customers/CustomerNoticeBar';
 import { MoneyIn } from '../payments/MoneyIn';
 import type { MoneyInActions } from '../payments/moneyInActions';
 import type { RecordPayment } from '../payments/PaymentDialog';
@@ -17,6 +18,7 @@ import { AllowancesView } from './AllowancesView';
 import { ChangesList } from './ChangesList';
 import { PaymentsAgreed } from './PaymentsAgreed';
 import { SignedPanel } from './SignedPanel';
+import { StoryPanel } from './StoryPanel';
 import type { StageActions } from './StagesView';
 import { StagesView } from './StagesView';
 import { useFreshAgreement } from './useFreshAgreement';
@@ -47,6 +49,7 @@ export function AgreementPage({
   return (
     <div className="page">
       <AgreementHead agreement={agreement} pay={() => setPaying(true)} />
+      <CustomerNoticeBar notice={agreement.customer.notice} customerId={agreement.customer.id} />
       <Track parts={agreement.track} height={26} named />
       <AgreementFigures agreement={agreement} />
       <div className="columns-2">
@@ -71,6 +74,7 @@ export function AgreementPage({
           <PaymentsAgreed agreement={agreement} />
           <StagesView agreement={agreement} actions={actions.stages} />
           <SignedPanel agreement={agreement} timeZone={timeZone} />
+          <StoryPanel agreement={agreement} timeZone={timeZone} />
         </aside>
       </div>
       {paying && (

@@ -6,7 +6,7 @@ import type { InvoiceListRow } from '@/services/billing/invoiceList';
 import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
 import type { Answer } from '@/model';
-import { useSubmit } from '@/ui/useSubmit';
+import { useConfirmed } from '@/ui/useConfirmed';
 
 type Remind = (input: { readonly invoiceIds: readonly string[] }) => Promise<Answer<{ sent: number }>>;
 
@@ -20,18 +20,31 @@ function PickedActs({
   readonly done: () => void;
   readonly remind: Remind;
 }) {
-  const { busy, submit } = useSubmit({ tells: true });
+  const confirmed = useConfirmed();
   const send = () =>
-    submit(() => remind({ invoiceIds: rows.map(({ id }) => id) }), {
-      said: ({ sent }) =>
-        sent === 0
-          ? 'No reminder is due for any of them: by your settings, or because it went out already.'
-          : `${sent} ${sent === 1 ? 'reminder is' : 'reminders are'} sent; for the others none is due.`,
-      then: done,
-    });
+    confirmed(
+      {
+        title:
+          rows.length === 1
+            ? 'Send the reminder that is due?'
+            : `Send the reminders due for these ${rows.length} invoices?`,
+        content: 'By email, as your settings have it. Where none is due, none goes out.',
+        okText: 'Send',
+      },
+      () => remind({ invoiceIds: rows.map(({ id }) => id) }),
+      {
+        said: ({ sent }) =>
+          sent === 0
+            ? 'No reminder is due for any of them: by your settings, or because it went out already.'
+            : sent === rows.length
+              ? `${sent} ${sent === 1 ? 'reminder is' : 'reminders are'} sent.`
+              : `${sent} ${sent === 1 ? 'reminder is' : 'reminders are'} sent; for the others none is due.`,
+        then: done,
+      },
+    );
   return (
-    <Button size="small" loading={busy} onClick={() => void send()}>
-      Send reminders due
+    <Button size="small" onClick={send}>
+      Send reminders due …
     </Button>
   );
 }

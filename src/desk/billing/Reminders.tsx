@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { DueReminder } from '@/services/billing/reminders';
 import { showDecimal } from '@/core/number';
 import type { Answer } from '@/model';
-import { useSubmit } from '@/ui/useSubmit';
+import { useConfirmed } from '@/ui/useConfirmed';
 
 const when = (days: number): string =>
   days === 0
@@ -15,7 +15,7 @@ const when = (days: number): string =>
       ? `${days} ${days === 1 ? 'day' : 'days'} late`
       : `due in ${-days} ${days === -1 ? 'day' : 'days'}`;
 
-/** Reminders due today: all are sent with one press, or those ticked. */
+/** Reminders due today: those that are ticked are sent, after a question. */
 export function Reminders({
   due,
   maySend,
@@ -25,30 +25,53 @@ export function Reminders({
   maySend: boolean;
   send: (input: { invoiceIds: string[] }) => Promise<Answer<{ sent: number }>>;
 }) {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const { busy, submit } = useSubmit({ tells: true });
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const confirmed = useConfirmed();
   const possible = due.filter(({ email }) => email !== '');
-  const chosen = possible.filter(({ id }) => !left.has(id));
-  const go = async () => {
-    await submit(() => send({ invoiceIds: chosen.map(({ id }) => id) }), {
-      said: ({ sent }) => (sent === 1 ? 'One reminder is sent.' : `${sent} reminders are sent.`),
-    });
-  };
+  const chosen = possible.filter(({ id }) => ticked.has(id));
+  const many = chosen.length === 1 ? 'the reminder' : `${chosen.length} reminders`;
+  const ask = () =>
+    confirmed(
+      {
+        title: `Send ${many}?`,
+        content: `By email to ${[...new Set(chosen.map(({ customer }) => customer))].join(', ')}.`,
+        okText: 'Send',
+      },
+      () => send({ invoiceIds: chosen.map(({ id }) => id) }),
+      {
+        said: ({ sent }) =>
+          sent === 0
+            ? 'None of them is due any more.'
+            : sent === 1
+              ? 'One reminder is sent.'
+              : `${sent} reminders are sent.`,
+        then: () => setTicked(new Set()),
+      },
+    );
   return (
     <section className="panel reminders" aria-labelledby="reminders">
       <h2 id="reminders">Reminders due</h2>
+      {maySend && possible.length > 1 && (
+        <Checkbox
+          checked={chosen.length === possible.length}
+          indeterminate={chosen.length > 0 && chosen.length < possible.length}
+          onChange={({ target }) => setTicked(new Set(target.checked ? possible.map(({ id }) => id) : []))}
+        >
+          All {possible.length}
+        </Checkbox>
+      )}
       <ul>
         {due.map(({ id, number, customer, email, open, daysLate, step }) => (
           <li key={id}>
             <Checkbox
               aria-label={`Remind ${customer} of ${number}`}
               disabled={!maySend || email === ''}
-              checked={email !== '' && !left.has(id)}
+              checked={email !== '' && ticked.has(id)}
               onChange={({ target }) => {
-                const next = new Set(left);
-                if (target.checked) next.delete(id);
-                else next.add(id);
-                setLeft(next);
+                const next = new Set(ticked);
+                if (target.checked) next.add(id);
+                else next.delete(id);
+                setTicked(next);
               }}
             />
             <Link href={`/money/${id}`} prefetch={false}>
@@ -64,8 +87,8 @@ export function Reminders({
         ))}
       </ul>
       {maySend && (
-        <Button loading={busy} disabled={chosen.length === 0} onClick={() => void go()}>
-          {chosen.length === 1 ? 'Send the reminder' : `Send ${chosen.length} reminders`}
+        <Button disabled={chosen.length === 0} onClick={ask}>
+          {chosen.length === 0 ? 'Send reminders …' : `Send ${many} …`}
         </Button>
       )}
     </section>

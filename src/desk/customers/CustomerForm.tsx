@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Form, Input, Modal } from 'antd';
+import { Alert, Checkbox, Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
 import { AddressFields, emptyAddress } from './AddressFields';
@@ -20,6 +20,7 @@ const empty: CustomerInput = {
   phone: '',
   billing: emptyAddress,
   internalNote: '',
+  alert: false,
   taxExempt: '',
 };
 
@@ -98,6 +99,9 @@ export function CustomerForm({
         </Form.Item>
         <Form.Item name="internalNote" label="Only for us, never shown to the customer">
           <Input.TextArea autoSize={{ minRows: 2 }} />
+        </Form.Item>
+        <Form.Item name="alert" valuePropName="checked">
+          <Checkbox>Show this note to us before work starts</Checkbox>
         </Form.Item>
         <button type="submit" hidden />
       </Form>

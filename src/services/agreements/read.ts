@@ -17,7 +17,9 @@ import { billingContextOf } from '@/core/billing/cancelling';
 import { earnedOf } from '@/data/jobCosting/earned';
 import { companyOf } from '@/data/settings/company';
 import { creditElsewhere, creditOf } from '@/data/payments/credit';
+import { storyOf } from '@/data/agreements/story';
 import { loadAgreement } from '@/data/agreements/load';
+import { noticeOf } from '@/data/customers/customerNotice';
 import { customerById } from '@/data/customers/customer';
 import { siteById } from '@/data/customers/site';
 import { findPaymentsOfAgreement } from '@/data/payments/payment';
@@ -42,7 +44,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
     return {
       ...headView(loaded),
       ...standingAndTrack(loaded, earned),
-      customer: { id: payer!.id, name: payer!.name },
+      customer: { id: payer!.id, name: payer!.name, notice: await noticeOf(tx, today, payer!.id) },
       site: `${place!.address.street}, ${place!.address.city}`,
       changes: await changesOf(tx, agreementId, today),
       allowances: await allowancesOf(tx, loaded, { timeZone: ours.timeZone, today, forCustomer: false }),
@@ -62,6 +64,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       credit: moneyOf(loaded.digits).write(await creditOf(tx, loaded)),
       creditElsewhere: await creditElsewhere(tx, loaded),
       today,
+      story: await storyOf(tx, { id: agreementId, proposalId: head.proposalId }),
       mayRecord: may(actor, 'owner', 'office'),
       earned: moneyOf(loaded.digits).write(earned),
     };

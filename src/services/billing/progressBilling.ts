@@ -19,6 +19,7 @@ import { headOf } from './insertPaper';
 import { madeFor } from './issue';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { loadAgreement } from '@/data/agreements/load';
+import { noticeOf } from '@/data/customers/customerNotice';
 import { customerById } from '@/data/customers/customer';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
 
@@ -44,6 +45,8 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       title: loaded.head.title,
       currency: loaded.head.currency,
       customer: payer!.name,
+      customerId: payer!.id,
+      notice: await noticeOf(tx, businessDate(actor.now, ours.timeZone), payer!.id),
       ledger: ledgerForDesk(loaded),
       taxes: loaded.components.map(({ name, percent }) => ({ name, percent })),
       lines: Object.fromEntries(

@@ -1,6 +1,6 @@
 import { inCompany } from '@/data/connection';
 import type { customer } from '@/data/schema';
-import type { CustomerInput as Input } from '@/model';
+import type { CustomerInput as Input, CustomerNotice } from '@/model';
 import { CustomerInput, SiteInput } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, newId, recordAudit } from '../actor';
@@ -20,12 +20,14 @@ import {
   insertCustomer,
   findCustomers,
 } from '@/data/customers/customer';
+import { noticesOf } from '@/data/customers/customerNotice';
 import { findAgreementIdsOf } from '@/data/agreements/agreement';
 
 export interface CustomerRow extends Input {
   readonly id: string;
   readonly sites: readonly { readonly id: string; readonly line: string }[];
   readonly proposals: number;
+  readonly notice: CustomerNotice;
 }
 
 const lineOf = (address: { street: string; city: string }) => `${address.street}, ${address.city}`;
@@ -38,6 +40,8 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
     const ids = rows.map(({ id }) => id);
     const sites = await findSitesOfCustomers(tx, ids);
     const counts = await countProposals(tx, ids);
+    const ours = await companyOf(tx, actor.companyId);
+    const notices = await noticesOf(tx, businessDate(actor.now, ours.timeZone));
     return rows.map((row) => ({
       id: row.id,
       ...inputOf(row),
@@ -45,6 +49,7 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
         .filter(({ customerId }) => customerId === row.id)
         .map(({ id, address }) => ({ id, line: lineOf(address) })),
       proposals: counts.find((count) => count.id === row.id)?.count ?? 0,
+      notice: notices.get(row.id)!,
     }));
   });
 }
@@ -98,6 +103,7 @@ const inputOf = ({
   phone,
   billing,
   internalNote,
+  alert,
   taxExempt,
 }: typeof customer.$inferSelect): Input => ({
   name,
@@ -106,6 +112,7 @@ const inputOf = ({
   phone,
   billing,
   internalNote,
+  alert,
   taxExempt,
 });
 

@@ -4,6 +4,7 @@ import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { agreedForChange } from '@/data/agreements/contract';
+import { noticeOf } from '@/data/customers/customerNotice';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { noSuch } from '../problem';
@@ -84,6 +85,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
         contactName: payer.contactName,
         email: payer.email,
         internalNote: payer.internalNote,
+        notice: await noticeOf(tx, today, payer.id),
       },
       site: { line: `${place.address.street}, ${place.address.city}`, internalNote: place.internalNote },
       revisions: revisions.map(({ id, number, sentAt, sha256: seal, canonical }) => ({

@@ -9,6 +9,7 @@ import { moneyOf, parseAmount, showDecimal } from '@/core/number';
 import type { BillingAsk } from '@/model';
 import { useSubmit } from '@/ui/useSubmit';
 import type { BillActions } from './BillHead';
+import { CustomerNoticeBar } from '@/desk/customers/CustomerNoticeBar';
 import { BillHead } from './BillHead';
 import { BillPaths } from './BillPaths';
 import { BillSums } from './BillSums';
@@ -130,6 +131,7 @@ export function BillPage({
   return (
     <div className="page bill-page">
       <BillHead work={work} draft={draft} actions={actions} submitting={submitting} />
+      <CustomerNoticeBar notice={work.notice} customerId={work.customerId} />
       <BillPaths
         work={work}
         draft={{

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Popconfirm } from 'antd';
+import { CustomerNoticeBar } from '@/desk/customers/CustomerNoticeBar';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { useEditor } from './context';
 
@@ -10,6 +11,7 @@ export function EditorBanners({ proposal }: { readonly proposal: ProposalAtDesk 
   const { saving } = work;
   return (
     <>
+      <CustomerNoticeBar notice={proposal.customer.notice} customerId={proposal.customer.id} />
       {saving.state === 'waiting' && (
         <div className="banner" role="alert">
           {saving.why}

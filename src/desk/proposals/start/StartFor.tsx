@@ -1,4 +1,5 @@
 import { Button, Form, Select } from 'antd';
+import { CustomerNoticeBar } from '@/desk/customers/CustomerNoticeBar';
 import type { CustomerRow } from '@/services/customers/customers';
 
 /** For whom and where. */
@@ -15,8 +16,11 @@ export function StartFor({
   readonly pick: (customerId: string) => void;
   readonly addNew: () => void;
 }) {
+  const customerId = Form.useWatch<string | undefined>('customerId');
+  const picked = customers.find(({ id }) => id === customerId);
   return (
     <>
+      {picked && <CustomerNoticeBar notice={picked.notice} customerId={picked.id} />}
       <div className="field-row">
         <Form.Item
           name="customerId"

@@ -1,0 +1,1 @@
+ALTER TABLE "customer" ADD COLUMN "alert" boolean DEFAULT false NOT NULL;
