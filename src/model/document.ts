@@ -255,7 +255,15 @@ export const Fee = Type.Object(
     name: ShortText,
     amount: Type.Union([
       Type.Object({ fixed: PositiveDecimalText }, closed),
-      Type.Object({ percent: PercentText }, { ...closed, description: 'Percent of the discounted subtotal' }),
+      Type.Object(
+        {
+          percent: PercentText,
+          most: Type.Optional(
+            Type.String({ pattern: positivePattern, description: 'It never comes to more than this' }),
+          ),
+        },
+        { ...closed, description: 'Percent of the discounted subtotal' },
+      ),
     ]),
     taxClass: PartId,
   },

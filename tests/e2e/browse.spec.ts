@@ -61,6 +61,32 @@ test('the library by trade on a tablet: a tap takes one, another one more; a bun
   await saved(page);
 });
 
+test('a whole trade at once, its quantities to be looked at, taken back by one undo; what is often used by a finger', async ({
+  page,
+}) => {
+  await begin(page, 'A whole trade');
+  await page.getByRole('button', { name: 'Browse library' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: /^Ground/ }).click();
+  await dialog.getByLabel('Find in Ground').fill('concrete');
+  const all = dialog.getByRole('button', { name: /^Add all \d+ items$/ });
+  const many = Number(/\d+/.exec((await all.textContent())!)![0]);
+  expect(many).toBeGreaterThan(1);
+  await all.click();
+  await expect(dialog.getByText(`${many} lines added.`)).toBeVisible();
+  await page.keyboard.press('Escape');
+  const lines = page.locator('tr.row:not(.row-section)');
+  await expect(lines).toHaveCount(many);
+  await expect(lines.getByText('quantity not confirmed')).toHaveCount(many);
+  await page.keyboard.press('Control+z');
+  await expect(lines).toHaveCount(0);
+  await page.getByRole('button', { name: 'Often used and starred' }).click();
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await expect(page.locator('#add-line')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(lines).toHaveCount(1);
+});
+
 test('columns are chosen, stay chosen, and can leave the cost out of sight; lines are gathered by room', async ({
   page,
 }) => {

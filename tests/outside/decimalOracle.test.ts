@@ -320,7 +320,13 @@ function oracle(document: ProposalDocument, choices: Choices) {
   const fees = document.fees.map((fee) =>
     'fixed' in fee.amount
       ? new Decimal(fee.amount.fixed)
-      : round(subtotal.times(share(fee.amount.percent)), 2),
+      : Decimal.min(
+          Decimal.max(
+            round(subtotal.times(share(fee.amount.percent)), 2),
+            new Decimal(fee.amount.most ?? '1e15').negated(),
+          ),
+          fee.amount.most ?? '1e15',
+        ),
   );
   const taxed = [
     ...discountRows(document, rows, discount),

@@ -412,6 +412,7 @@ export function anyDocument({
         discount,
         fixedFee: decimal(0, 500, 2),
         percentFee: percent(10),
+        feeLimit: decimal(0, 900, 2),
         shares: fc.array(percent(30), { maxLength: 4 }),
         shows: fc.constantFrom('total' as const, 'sections' as const, 'lines' as const, 'prices' as const),
         tax: taxTerms,
@@ -443,7 +444,17 @@ export function anyDocument({
             ? [{ id: 'f1', name: 'Permit', amount: { fixed: drawn.fixedFee }, taxClass: 'free' }]
             : []),
           ...(drawn.percentFee
-            ? [{ id: 'f2', name: 'Travel', amount: { percent: drawn.percentFee }, taxClass: 'taxed' }]
+            ? [
+                {
+                  id: 'f2',
+                  name: 'Travel',
+                  amount: {
+                    percent: drawn.percentFee,
+                    ...(drawn.feeLimit ? { most: drawn.feeLimit } : {}),
+                  },
+                  taxClass: 'taxed',
+                },
+              ]
             : []),
         ],
         taxClasses: [

@@ -1,6 +1,6 @@
 import type { ProposalDocument } from '@/model';
 import type { Amount } from '../number';
-import { moneyOf, negateAmount, showPercent, sumAmounts } from '../number';
+import { moneyOf, negateAmount, showDecimal, showPercent, sumAmounts } from '../number';
 import type { Figures } from '../price';
 import type { Step } from './line';
 
@@ -37,7 +37,10 @@ export function whyTotal(document: ProposalDocument, figures: Figures): Step[] {
   for (const { fee, amount } of figures.fees)
     steps.push({
       what: fee.name,
-      how: 'fixed' in fee.amount ? 'a fixed fee' : `${fee.amount.percent} % of the price`,
+      how:
+        'fixed' in fee.amount
+          ? 'a fixed fee'
+          : `${fee.amount.percent} % of the price${fee.amount.most === undefined ? '' : `, at most ${showDecimal(fee.amount.most)}`}`,
       comes: money.show(amount),
     });
   if (document.tax?.exempt)

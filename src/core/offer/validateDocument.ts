@@ -241,6 +241,8 @@ function checkTerms(found: Findings): void {
   for (const fee of fees) {
     unique(found, fee.id);
     if ('fixed' in fee.amount) payable(found, fee.id, `Fee “${fee.name}”`, fee.amount.fixed);
+    else if (fee.amount.most !== undefined)
+      payable(found, fee.id, `The most of the fee “${fee.name}”`, fee.amount.most);
     if (!found.taxClasses.has(fee.taxClass))
       wrong(found, fee.id, `The fee “${fee.name}” names a tax class that is not there.`);
   }

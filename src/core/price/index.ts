@@ -13,4 +13,4 @@ export { perSquareFoot } from './section';
 export * from './crew';
 export * from './tax';
 export type { ClassSum, ClassSums, FeeFigures, Terms, Totals } from './totals';
-export { addSums, addTo, discounted, netOf, totalsOf } from './totals';
+export { addSums, addTo, discounted, feeOn, netOf, totalsOf } from './totals';

@@ -6,7 +6,7 @@ import { asSuggested } from '@/model';
 import { setQuantity } from '../editing';
 import type { Amount } from '../number';
 import { sumAmounts, writeAmount, writeFixed } from '../number';
-import { computeFigures, labourHours, netParts } from '.';
+import { computeFigures, feeOn, labourHours, netParts } from '.';
 import { figuresReport } from '../offer';
 
 const load = (id: string, kind: Load['kind'], percent: string, base: Load['base']): Load => ({
@@ -347,4 +347,14 @@ describe('incremental is from scratch', () => {
     expect(after.sections[1]).toBe(before.sections[1]);
     expect((after.total - before.total) as Amount).toBe(1000n);
   });
+});
+
+test('a fee by percent stops at its most, on both sides of nothing', () => {
+  const fee = (most?: string) => ({ amount: { percent: '5', ...(most === undefined ? {} : { most }) } });
+  expect(feeOn(fee(), 100_000n as Amount, 2)).toBe(5_000n);
+  expect(feeOn(fee('40'), 100_000n as Amount, 2)).toBe(4_000n);
+  expect(feeOn(fee('40'), 79_999n as Amount, 2)).toBe(4_000n);
+  expect(feeOn(fee('40'), 79_980n as Amount, 2)).toBe(3_999n);
+  expect(feeOn(fee('40'), -100_000n as Amount, 2)).toBe(-4_000n);
+  expect(feeOn(fee('0'), 100_000n as Amount, 2)).toBe(0n);
 });

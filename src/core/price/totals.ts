@@ -118,6 +118,21 @@ export interface Totals {
 }
 
 /**
+ * What a fee comes to: its fixed amount, or a share of the subtotal, never more than the most it may come to. Of a subtotal
+ * below zero it is below zero, and mirrored.
+ * @param subtotal minor units, after all discounts
+ * @param digits decimals of the currency
+ */
+export function feeOn({ amount }: Pick<Fee, 'amount'>, subtotal: Amount, digits: number): Amount {
+  if ('fixed' in amount) return parseAmount(amount.fixed, digits);
+  const share = shareOf(subtotal, parsePercent(amount.percent));
+  if (amount.most === undefined) return share;
+  const most = parseAmount(amount.most, digits);
+  if (share > most) return most;
+  return -share > most ? (-most as Amount) : share;
+}
+
+/**
  * From the sums of the sections to the total: discount on the whole, fees on the discounted subtotal, tax.
  *
  * @param sections sums by class after the discounts on lines and sections
@@ -134,13 +149,7 @@ export function totalsOf(
 ): Totals {
   const { discount, shares, sums } = discounted(addSums(sections), terms.discount, terms, digits);
   const subtotal = netOf(sums);
-  const fees = terms.fees.map((fee): FeeFigures => ({
-    fee,
-    amount:
-      'fixed' in fee.amount
-        ? parseAmount(fee.amount.fixed, digits)
-        : shareOf(subtotal, parsePercent(fee.amount.percent)),
-  }));
+  const fees = terms.fees.map((fee): FeeFigures => ({ fee, amount: feeOn(fee, subtotal, digits) }));
 
   const byLine = terms.tax?.rounding === 'line';
   const amounts = new Map<string, Amount[]>();

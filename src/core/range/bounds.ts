@@ -42,9 +42,19 @@ export function scalesOf(document: ProposalDocument, minorDigits: number, lines:
   const withTax = (taxClass: string) => (inside ? 1 : 1 + (rates.get(taxClass) ?? 0));
   const fee = document.fees.reduce(
     (sum, { amount, taxClass }) =>
-      'percent' in amount ? sum + (Number(amount.percent) / 100) * withTax(taxClass) : sum,
+      'percent' in amount && amount.most === undefined
+        ? sum + (Number(amount.percent) / 100) * withTax(taxClass)
+        : sum,
     0,
   );
+  /** Fees that stop at an amount hang on the whole net: they grow with it, up to there. */
+  const stopped = document.fees.flatMap(({ amount, taxClass }) =>
+    'percent' in amount && amount.most !== undefined
+      ? [{ rate: Number(amount.percent) / 100, most: Number(amount.most) * unit, by: withTax(taxClass) }]
+      : [],
+  );
+  const stoppedOn = (net: number) =>
+    stopped.reduce((all, { rate, most, by }) => all + Math.max(-most, Math.min(most, net * rate)) * by, 0);
   const sum = (weight: Weight, of: (taxClass: string) => number) => {
     let total = 0;
     for (const [taxClass, amount] of weight.net) total += amount * of(taxClass);
@@ -70,7 +80,8 @@ export function scalesOf(document: ProposalDocument, minorDigits: number, lines:
         taxed += section.taxed * kept;
         net += section.net * kept;
       });
-      return taxed * (1 - off(net, document.discount, unit)) + fixedFees;
+      const left = 1 - off(net, document.discount, unit);
+      return taxed * left + stoppedOn(net * left) + fixedFees;
     },
     earnedOff: [Math.min(...earnedOff), Math.max(...earnedOff)],
     // A discount is off by half a unit and shifts less than one between classes; fees and taxes by half a unit each.

@@ -14,14 +14,20 @@ export function CustomerNoticeBar({
 }) {
   const owes = !isNothing(open);
   if (alert === '' && !owes) return null;
+  // Money that is not late yet is said, and alarms nobody.
+  const quiet = alert === '' && isNothing(late);
   return (
-    <div className="customer-notice" role="note" aria-label="Only for us">
-      <ExclamationCircleOutlined aria-hidden="true" />
+    <div
+      className={`customer-notice ${quiet ? 'customer-notice-quiet' : ''}`}
+      role="note"
+      aria-label="Only for us"
+    >
+      {!quiet && <ExclamationCircleOutlined aria-hidden="true" />}
       {alert !== '' && <span className="customer-alert">{alert}</span>}
       {owes && (
         <Link href={`/customers/${customerId}`} prefetch={false}>
           {isNothing(late)
-            ? `${showDecimal(open)} outstanding`
+            ? `${showDecimal(open)} outstanding, not late`
             : late === open
               ? `${showDecimal(open)} overdue`
               : `${showDecimal(open)} outstanding, ${showDecimal(late)} of it overdue`}

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Found } from '@/services/library/find';
 import type { LibraryTrade } from '@/services/library/byTrade';
 import { shortName } from '@/core/bundle';
+import type { LibraryItem } from '@/model';
 import { unitName } from '@/model';
 import { TradeDrawing } from '@/ui/TradeDrawing';
 import { askDoor } from '@/ui/askDoor';
@@ -52,12 +53,15 @@ export function TradeBrowser({
   section,
   taken,
   take,
+  takeAll,
 }: {
   /** What is used most on such a section stands first. */
   readonly section?: string | undefined;
   /** How many of each were taken so far, by id. */
   readonly taken: Readonly<Record<string, number>>;
   readonly take: (found: Found) => void;
+  /** Takes all items that are shown at once, where that is of use. */
+  readonly takeAll?: (items: readonly LibraryItem[]) => void;
 }) {
   const [trades, setTrades] = useState<readonly LibraryTrade[] | null>(null);
   const [trade, setTrade] = useState<string | null>(null);
@@ -90,6 +94,7 @@ export function TradeBrowser({
     const all = `${name} ${code} ${tags.join(' ')}`.toLowerCase();
     return wanted.every((word) => all.includes(word));
   });
+  const items = fitting.flatMap((each) => (each.kind === 'item' ? [each.item] : []));
   if (trouble) return <p className="wrong">{trouble}</p>;
   if (trade === null)
     return (
@@ -126,6 +131,11 @@ export function TradeBrowser({
           value={words}
           onChange={({ target }) => setWords(target.value)}
         />
+        {takeAll && items.length > 1 && (
+          <Button size="small" onClick={() => takeAll(items)}>
+            Add all {items.length} items
+          </Button>
+        )}
       </div>
       <div className="trade-items" aria-busy={found === null}>
         {fitting.map((each) => (

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { lineFromItem, setQuantity } from '@/core/editing';
 import type { Fixed } from '@/core/number';
 import { ONE, parseFixed, showDecimal, writeFixed } from '@/core/number';
+import type { LibraryItem } from '@/model';
 import { unitAfter } from '@/model';
 import { TradeBrowser } from '../../library/TradeBrowser';
 import { newPartId, useEditor } from './context';
@@ -46,6 +47,12 @@ export function BrowseLibraryDialog({
     put([lineFromItem(found.item, id, '1')]);
     setOwn({ ...own, [found.item.id]: id });
   };
+  /** Their quantities are looked at one by one afterwards: nobody has said them. */
+  const takeAll = (items: readonly LibraryItem[]) => {
+    const added = items.map((item) => lineFromItem(item, newPartId(), null));
+    put(added);
+    setOwn({ ...own, ...Object.fromEntries(items.map((item, i) => [item.id, added[i]!.id])) });
+  };
   return (
     <Modal
       open
@@ -57,6 +64,7 @@ export function BrowseLibraryDialog({
       <TradeBrowser
         section={section}
         taken={taken}
+        takeAll={takeAll}
         take={(found) => {
           take(found).catch(() => setSaid('The library does not answer. Try again.'));
         }}

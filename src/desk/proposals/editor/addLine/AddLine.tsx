@@ -1,6 +1,5 @@
 'use client';
 
-import { Button } from 'antd';
 import type { ClipboardEvent } from 'react';
 import { useRef, useState } from 'react';
 import { readAddLine } from '@/core/quantity';
@@ -9,6 +8,7 @@ import type { Found } from '../../../library/search';
 import type { Target } from '../context';
 import { useEditor } from '../context';
 import type { PastedText } from './AddDialogs';
+import { AddActs } from './AddActs';
 import { AddDialogs } from './AddDialogs';
 import { FoundList } from './FoundList';
 import { useAdding } from './useAdding';
@@ -113,18 +113,17 @@ export function AddLine() {
         onPaste={onPaste}
       />
       <span className="soft add-where">{said || where}</span>
-      {text.trim() !== '' && (
-        // Where there are fingers and no Enter key.
-        <span className="add-touch">
-          <Button type="primary" onClick={() => add(false, found.pickedFor(text))}>
-            Add
-          </Button>
-          <Button onClick={() => add(true, null)}>Own line</Button>
-        </span>
-      )}
-      <Button type="link" size="small" onClick={() => setBrowsing(true)}>
-        Browse library
-      </Button>
+      <AddActs
+        typed={text.trim() !== ''}
+        wordless={words === ''}
+        add={() => add(false, found.pickedFor(text))}
+        own={() => add(true, null)}
+        often={() => {
+          toField();
+          found.look('');
+        }}
+        browse={() => setBrowsing(true)}
+      />
       <span className="add-keys soft" aria-hidden="true">
         <kbd>↵</kbd> add <kbd>↓</kbd> next <kbd>⇧↵</kbd> own line
       </span>

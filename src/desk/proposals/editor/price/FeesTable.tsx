@@ -3,11 +3,40 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { setFee } from '@/core/editing';
-import { showAmount } from '@/core/number';
+import { showAmount, showDecimal } from '@/core/number';
 import type { Fee } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { parseMoneyInput, readPercent } from '@/core/quantity';
+
+/** The most a fee by percent may come to; empty: there is no limit. */
+function FeeLimit({ fee, change }: { readonly fee: Fee; readonly change: (next: Partial<Fee>) => void }) {
+  const { figures, readOnly } = useEditor();
+  const { amount } = fee;
+  if (!('percent' in amount)) return null;
+  return (
+    <span className="fee-limit">
+      of the price, at most
+      <Cell
+        name="fee-most"
+        label={`${fee.name}: at most`}
+        align="right"
+        shown={amount.most === undefined ? '' : showDecimal(amount.most)}
+        typed={amount.most ?? ''}
+        placeholder="no limit"
+        readOnly={readOnly}
+        commit={(text) =>
+          change({
+            amount: {
+              percent: amount.percent,
+              ...(text.trim() === '' ? {} : { most: parseMoneyInput(text, figures.minorDigits) }),
+            },
+          })
+        }
+      />
+    </span>
+  );
+}
 
 /** Fees: lines of their own that no discount touches, fixed or a share of the price. */
 export function FeesTable() {
@@ -40,14 +69,21 @@ export function FeesTable() {
                   commit={(text) =>
                     change(fee.id, {
                       amount: text.includes('%')
-                        ? { percent: readPercent(text) }
+                        ? {
+                            ...('percent' in fee.amount ? fee.amount : {}),
+                            percent: readPercent(text),
+                          }
                         : { fixed: parseMoneyInput(text, figures.minorDigits) },
                     })
                   }
                 />
               </td>
               <td className="nowrap">
-                {'fixed' in fee.amount ? proposal.currency : 'of the price'}{' '}
+                {'fixed' in fee.amount ? (
+                  proposal.currency
+                ) : (
+                  <FeeLimit fee={fee} change={(next) => change(fee.id, next)} />
+                )}{' '}
                 <Select
                   size="small"
                   popupMatchSelectWidth={false}

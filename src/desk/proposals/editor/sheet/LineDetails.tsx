@@ -174,42 +174,46 @@ export function LineDetails({ line, close }: { line: Line; close: () => void }) 
           commit={(text) => edit((draft) => setLineText(draft, line.id, 'open', text))}
         />
       </label>
-      <label>
-        The customer reads, below the description
-        <TextField
-          rows={1}
-          readOnly={readOnly}
-          value={line.detail ?? ''}
-          commit={(text) => edit((draft) => setLineText(draft, line.id, 'detail', text))}
-        />
-      </label>
-      <label>
-        A picture for the customer{' '}
-        <PictureField
-          of={line.description}
-          picture={line.picture}
-          readOnly={readOnly}
-          put={(picture) => edit((draft) => setLinePicture(draft, line.id, picture))}
-        />
-      </label>
-      <label className="details-ours">
-        For the crew; never shown to the customer
-        <TextField
-          rows={1}
-          readOnly={readOnly}
-          value={line.crewNote ?? ''}
-          commit={(text) => edit((draft) => setLineText(draft, line.id, 'crewNote', text))}
-        />
-      </label>
-      <label className="details-ours">
-        Only for us; never shown to the customer
-        <TextField
-          rows={1}
-          readOnly={readOnly}
-          value={line.internalNote ?? ''}
-          commit={(text) => edit((draft) => setLineText(draft, line.id, 'internalNote', text))}
-        />
-      </label>
+      <div className="details-pair details-read">
+        <label>
+          The customer reads, below the description
+          <TextField
+            rows={1}
+            readOnly={readOnly}
+            value={line.detail ?? ''}
+            commit={(text) => edit((draft) => setLineText(draft, line.id, 'detail', text))}
+          />
+        </label>
+        <label>
+          Their picture
+          <PictureField
+            of={line.description}
+            picture={line.picture}
+            readOnly={readOnly}
+            put={(picture) => edit((draft) => setLinePicture(draft, line.id, picture))}
+          />
+        </label>
+      </div>
+      <div className="details-pair">
+        <label className="details-ours">
+          For the crew; never shown to the customer
+          <TextField
+            rows={1}
+            readOnly={readOnly}
+            value={line.crewNote ?? ''}
+            commit={(text) => edit((draft) => setLineText(draft, line.id, 'crewNote', text))}
+          />
+        </label>
+        <label className="details-ours">
+          Only for us; never shown to the customer
+          <TextField
+            rows={1}
+            readOnly={readOnly}
+            value={line.internalNote ?? ''}
+            commit={(text) => edit((draft) => setLineText(draft, line.id, 'internalNote', text))}
+          />
+        </label>
+      </div>
       {/* The field is left by the click, not by the press: what it writes may move the button away below the pointer. */}
       <Button size="small" onMouseDown={(event) => event.preventDefault()} onClick={close}>
         Close details
