@@ -5,6 +5,7 @@ export * from './costTypes';
 export * from './patterns';
 export * from './scalars';
 export * from './units';
+export * from './workDay';
 export * from './priced';
 export * from './measure';
 export * from './plan';

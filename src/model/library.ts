@@ -49,9 +49,6 @@ export const RateInput = Type.Object(
   closed,
 );
 
-/** Hours of work in a day that is paid as one. */
-export const HOURS_OF_A_DAY = '8';
-
 /** A crew: how many people of which rates, and equipment, each by the hour the crew works. */
 export const CrewInput = Type.Object(
   {
