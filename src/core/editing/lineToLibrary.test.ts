@@ -75,11 +75,37 @@ test('a sum typed over the costs is kept by type, as it is spread over them', ()
 
 test('the line becomes the library’s: its figures, quantity and what is of this job stay', () => {
   const start = withLines([own]);
-  const after = produce(start, (draft) => becomeItem(draft, 'own', kept(own)));
+  const after = produce(start, (draft) => becomeItem(draft, own, kept(own)));
   const became = after.sections[0]!.entries[0] as Line;
   expect(became).toMatchObject({ itemId: 'item', code: 'MA-900', trade: 'Masonry', quantity: '3' });
   expect(became).toMatchObject({ discount: own.discount, crewNote: own.crewNote });
   for (const field of ['markups', 'overtime', 'fromLibrary', 'typedCost'])
     expect(became).not.toHaveProperty(field);
   expect(firstOf(after).net).toBe(firstOf(start).net);
+});
+
+test('in a section with markup of its own, the item has that', () => {
+  const section = { id: 's', title: 'Work', entries: [own], loads: [loads[0]!] };
+  const there = plainDocument([section], { loads });
+  const item: LibraryItem = { ...lineAsItem(own, there).item, id: 'item', code: 'X', trade: 'Y' };
+  const after = produce(there, (draft) => becomeItem(draft, own, item));
+  expect(firstOf(after).unitPrice).toBe(firstOf(there).unitPrice);
+});
+
+test('what is typed while it is saved stays, said otherwise on this job', () => {
+  const item = kept(own);
+  const typed = produce(withLines([own]), (draft) => {
+    const line = draft.sections[0]!.entries[0] as Line;
+    line.description = 'Chimney, flashed and capped';
+    line.costs = [{ type: 'subcontract', amount: '1200' }];
+    line.costCode = '04 10';
+  });
+  const after = produce(typed, (draft) => becomeItem(draft, own, item)).sections[0]!.entries[0] as Line;
+  expect(after).toMatchObject({
+    itemId: 'item',
+    description: 'Chimney, flashed and capped',
+    costs: [{ type: 'subcontract', amount: '1200' }],
+    costCode: '04 10',
+    fromLibrary: { costs: item.costs, costCode: '04 00' },
+  });
 });

@@ -2,7 +2,10 @@ import { loadsOfLine, unitCost } from '../price';
 import type { CostPart, ItemInput, LibraryItem, Line, ProposalDocument } from '@/model';
 import { costTypes } from '@/model';
 import { writeFixed } from '../number';
+import { jobFields } from '../bundle';
 import { pricedItem } from './lineFromItem';
+import { alike } from './mergeOver';
+import { setOnThisJob } from './onThisJob';
 import { place } from './partGone';
 
 /** A line as an item of the library, and what of it the library cannot hold, in words. */
@@ -30,11 +33,14 @@ const atOvertime = (part: CostPart): CostPart =>
 /**
  * What a line would be as an item of the library: what it is called, how it is counted, its costs with a sum typed over
  * them, and its markup, that of single cost types worked into it. What belongs to the job stays with it.
- * @param document whose loads a markup of a single type is worked into
+ * @param document where it stands: a markup of a single type is worked into the loads it has there
+ * @throws PartGone
  */
 export function lineAsItem(line: Line, document: ProposalDocument): LineAsItem {
   const costs = costsOf(line);
-  const loads = line.markups ? loadsOfLine(line, undefined, document.loads) : (line.loads ?? null);
+  const { bundle, section } = place(document, line.id);
+  const around = bundle?.loads ?? section.loads;
+  const loads = line.markups ? loadsOfLine(line, around, document.loads) : (line.loads ?? null);
   const left = [
     line.heldPrice !== undefined && 'The price typed for it.',
     line.discount !== undefined && 'Its discount.',
@@ -64,10 +70,26 @@ export function lineAsItem(line: Line, document: ProposalDocument): LineAsItem {
   };
 }
 
-/** The line is the library’s from now on: taken from an item that was made of it. Its quantity and what is of this job stay. */
-export function becomeItem(document: ProposalDocument, lineId: string, item: LibraryItem): void {
-  const { line } = place(document, lineId);
-  for (const field of ['typedCost', 'markups', 'overtime', 'fromLibrary'] as const) delete line[field];
-  const { taxClass: _, ...priced } = pricedItem(item);
+/**
+ * The line is the library’s from now on: taken from an item that was made of it. Its quantity and what is of this job stay,
+ * as does what was typed since it was sent: that is said otherwise on this job.
+ * @param sent the line as the item was made of it
+ * @throws PartGone
+ */
+export function becomeItem(document: ProposalDocument, sent: Line, item: LibraryItem): void {
+  const { line } = place(document, sent.id);
+  const since = jobFields
+    .filter((field) => !alike(line[field], sent[field]))
+    .map((field) => [field, line[field] ?? null] as const);
+  for (const field of ['typedCost', 'overtime'] as const) if (line[field] === sent[field]) delete line[field];
+  delete line.markups;
+  delete line.fromLibrary;
+  const { taxClass, description, ...priced } = pricedItem(item);
   Object.assign(line, priced);
+  if (line.description === sent.description) line.description = description;
+  if (!since.some(([field]) => field === 'taxClass') && document.taxClasses.some(({ id }) => id === taxClass))
+    line.taxClass = taxClass;
+  const { typedCost } = line;
+  for (const [field, value] of since) setOnThisJob(document, sent.id, field, value);
+  if (typedCost !== undefined) line.typedCost = typedCost;
 }

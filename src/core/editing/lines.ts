@@ -97,11 +97,11 @@ export function setDescription(document: ProposalDocument, lineId: string, text:
 export function setLineText(
   document: ProposalDocument,
   lineId: string,
-  field: 'detail' | 'internalNote' | 'crewNote' | 'open' | 'phase' | 'room',
+  field: 'detail' | 'internalNote' | 'crewNote' | 'open' | 'phase',
   text: string,
 ): void {
   const { line } = place(document, lineId);
-  const kept = fitting(text, field === 'open' ? 200 : field === 'phase' || field === 'room' ? 60 : 2000);
+  const kept = fitting(text, field === 'open' ? 200 : field === 'phase' ? 60 : 2000);
   if (kept === '') delete line[field];
   else line[field] = kept;
 }

@@ -1,7 +1,18 @@
 import { produce } from 'immer';
+import { jobFields } from '../bundle';
+import { computeFigures } from '../price';
 import type { CostPart, Line, PricedItem, ProposalDocument } from '@/model';
-import { line, plainDocument } from '../../../tests/support/documents';
-import { costsAlike, refreshedCosts, saidOtherwise, setCost, setOnThisJob, takeBackOnThisJob } from '.';
+import { jobFields as publishedFields } from '@/model';
+import { bundle, line, plainDocument } from '../../../tests/support/documents';
+import {
+  costsAlike,
+  refreshedCosts,
+  saidOtherwise,
+  setCost,
+  setOnThisJob,
+  setPartOnThisJob,
+  takeBackOnThisJob,
+} from '.';
 
 const library: CostPart[] = [{ type: 'labour', hours: '2', rate: '46', overtimeRate: '69', rateId: 'lead' }];
 const other: CostPart[] = [
@@ -113,4 +124,33 @@ test('costs of the library that moved reach what would be taken back, and leave 
   const { document, moves } = refreshedCosts(mine, new Map([['i', now]]));
   expect(moves).toHaveLength(1);
   expect(at(document, 'taken')).toMatchObject({ costs: other, fromLibrary: { costs: now.costs } });
+});
+
+test('a part of a bundle: said as its item has it, it is taken back', () => {
+  const item: PricedItem = {
+    itemId: 'i',
+    description: 'Post',
+    unit: 'each',
+    costs: library,
+    taxClass: 'taxed',
+  };
+  const withBundle = plainDocument([
+    {
+      id: 's',
+      title: 'Work',
+      entries: [bundle('b', { post: item }, [{ id: 'p', name: 'post', item: 'post', quantity: '4' }])],
+    },
+  ]);
+  const partOf = (document: ProposalDocument) => computeFigures(document).sections[0]!.lines[0]!.line;
+  const said = edited(withBundle, (draft) =>
+    setPartOnThisJob(draft, 'b', 'p', partOf(withBundle), 'markups', { labour: '15' }),
+  );
+  expect(saidOtherwise(partOf(said))).toEqual(['markup of its own on this job']);
+  expect(partOf(said)).toMatchObject({ markups: { labour: '15' }, fromLibrary: { markups: null } });
+  const back = edited(said, (draft) => setPartOnThisJob(draft, 'b', 'p', partOf(said), 'markups', null));
+  expect(back).toEqual(withBundle);
+});
+
+test('what a job may say otherwise is what the format has for it', () => {
+  expect([...jobFields].sort()).toEqual(Object.keys(publishedFields).sort());
 });

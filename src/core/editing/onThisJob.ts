@@ -50,7 +50,8 @@ export function takeBackOnThisJob(document: ProposalDocument, lineId: string, fi
 }
 
 /**
- * Says of a part of a bundle on this job what its item does not; undefined takes it back.
+ * Says of a part of a bundle on this job what its item does not; undefined takes it back, as does what the item has.
+ * @param part the part as a line, as it counts now
  * @param path part ids from the outer bundle inwards, with dots between
  * @throws PartGone
  */
@@ -58,6 +59,7 @@ export function setPartOnThisJob<Field extends JobField>(
   document: ProposalDocument,
   bundleId: string,
   path: string,
+  part: Line,
   field: Field,
   value: JobValues[Field] | undefined,
 ): void {
@@ -65,7 +67,9 @@ export function setPartOnThisJob<Field extends JobField>(
   if (!bundle) throw new PartGone(bundleId);
   const change: PartChange = { ...bundle.changes[path] };
   if (field === 'costs') delete change.typedCost;
-  if (value === undefined) delete change[field];
+  const kept: Record<string, unknown> = part.fromLibrary ?? {};
+  const has = Object.hasOwn(kept, field) ? kept[field] : (part[field] ?? null);
+  if (value === undefined || alike(has, value)) delete change[field];
   else Object.assign(change, { [field]: value });
   if (Object.keys(change).length === 0) delete bundle.changes[path];
   else bundle.changes[path] = change;

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showInstant } from '@/ui/instants';
+import './story.css';
 
 /** How the agreement came about: who sold it, who changed it last, and what was sent to whom. */
 export function StoryPanel({

@@ -29,7 +29,7 @@ export function KeepLine({ line }: { readonly line: Line }) {
   const types = [...new Set(item.costs.map(({ type }) => costTypeName(type)))].join(', ');
   const keep = () =>
     submit(() => libraryActions.addItem({ ...item, code: code.trim(), trade: trade.trim() }), {
-      then: (kept) => work.edit((draft) => becomeItem(draft, line.id, kept)),
+      then: (kept) => work.edit((draft) => becomeItem(draft, line, kept)),
       said: `“${item.name}” is in the library as ${code.trim()}.`,
       rereads: false,
     });

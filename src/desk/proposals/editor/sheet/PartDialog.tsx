@@ -21,13 +21,14 @@ export function PartDialog({
   const { edit } = useEditorActions();
   const figures = lines.get(lineId);
   if (!figures) return null;
+  const { line } = figures;
   return (
-    <Modal open onCancel={close} footer={null} width={760} title={`${figures.line.description}, on this job`}>
+    <Modal open onCancel={close} footer={null} width={760} title={`${line.description}, on this job`}>
       <JobFields
-        line={figures.line}
+        line={line}
         cost={figures.cost}
-        set={(field, value) => edit((draft) => setPartOnThisJob(draft, bundleId, path, field, value))}
-        takeBack={(field) => edit((draft) => setPartOnThisJob(draft, bundleId, path, field, undefined))}
+        set={(field, value) => edit((draft) => setPartOnThisJob(draft, bundleId, path, line, field, value))}
+        takeBack={(field) => edit((draft) => setPartOnThisJob(draft, bundleId, path, line, field, undefined))}
         setOvertime={(overtime) => edit((draft) => changePart(draft, bundleId, path, { overtime }))}
         clearCost={() => edit((draft) => changePart(draft, bundleId, path, { typedCost: '' }))}
       />
