@@ -213,3 +213,21 @@ test('two fields of one rate or crew, changed one after the other by pages that 
   });
   await expect(saveCrew(owner, { people: [], equipment: [] }, crewId)).rejects.toThrow('people or equipment');
 });
+
+test('a seller adds an item a job brought, with days of work at a day rate; what the library has, the owner changes', async () => {
+  const owner = await newCompany();
+  const { id: rateId } = await saveRate(owner, {
+    name: 'Mason',
+    normal: '51',
+    overtime: '76.50',
+    day: '400',
+  });
+  const seller = { ...owner, role: 'seller' as const };
+  const byDay = { type: 'labour' as const, days: '2', dayRate: '400', dayHours: '8', rateId };
+  const made = await saveItem(seller, item('OWN-1', { costs: [byDay] }));
+  await expect(saveItem(seller, item('OWN-1', { costs: [] }), made.id)).rejects.toThrow('This is for owner');
+  // The day rate moves: the item follows. Without one, what it costs stays.
+  expect(await saveRate(owner, { day: '420' }, rateId)).toMatchObject({ count: 1 });
+  expect(await saveRate(owner, { day: null }, rateId)).toMatchObject({ count: 0 });
+  expect((await readItem(owner, made.id)).item.costs).toEqual([{ ...byDay, dayRate: '420' }]);
+});
