@@ -2,11 +2,12 @@ import type { Actor } from '@/services/actor';
 import { readAgreement } from '@/services/agreements/read';
 import { issueInvoice } from '@/services/billing/issue';
 import { openBooklet } from '@/services/booklet/open';
-import { listCustomers, readCustomer, saveCustomer, saveSite } from '@/services/customers/customers';
+import { offerCustomers, readCustomer, saveCustomer, saveSite } from '@/services/customers/customers';
 import { addTemplate } from '@/services/library/add';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { recordPayment } from '@/services/payments/payments';
 import type { Problem } from '@/services/problem';
+import { offerProposals } from '@/services/proposals/offerProposals';
 import { listProposals, readProposal } from '@/services/proposals/read';
 import { importProposal, startProposal } from '@/services/proposals/start';
 import { closeConnection } from '@/data/connection';
@@ -36,7 +37,7 @@ const problemOf = async (promise: Promise<unknown>): Promise<Problem['details']>
     (error: Problem) => error.details ?? Promise.reject(error),
   );
 const names = async (actor: Actor, search: string) =>
-  (await listCustomers(actor, search)).map(({ name }) => name);
+  (await offerCustomers(actor, { words: search })).found.map(({ name }) => name);
 
 describe('customers and sites', () => {
   test('found by any words: name, contact, mail or the address of a site', async () => {
@@ -54,6 +55,36 @@ describe('customers and sites', () => {
     // What stands for other letters in a search of the database is only itself.
     expect(await names(actor, '%')).toEqual([]);
     expect(await names(actor, 'P_m')).toEqual([]);
+  });
+
+  test('as many as are offered at once, and whether there are more; anyone by words or by identity', async () => {
+    const actor = await newCompany();
+    const ids: string[] = [];
+    const nth = (n: number) => `Household ${String(n).padStart(2, '0')}`;
+    for (let n = 1; n <= 50; n += 1) ids.push((await saveCustomer(actor, customer(nth(n)))).id);
+    const shown = async (asked = {}) => {
+      const { found, more } = await offerCustomers(actor, asked);
+      return [found.length, more];
+    };
+    expect(await shown()).toEqual([50, false]);
+    ids.push((await saveCustomer(actor, customer(nth(51)))).id);
+    expect(await shown()).toEqual([50, true]);
+    expect(await names(actor, 'household 51')).toEqual([nth(51)]);
+    expect((await offerCustomers(actor, { id: ids[50]! })).found.map(({ name }) => name)).toEqual([nth(51)]);
+    expect(await shown({ id: 'no identity' })).toEqual([0, false]);
+
+    const started: string[] = [];
+    for (let n = 1; n <= 51; n += 1) {
+      const [siteId] = (await offerCustomers(actor, { id: ids[0]! })).found[0]!.sites.map(({ id }) => id);
+      const place = { customerId: ids[0]!, siteId: siteId! };
+      started.push((await startProposal(actor, { ...place, title: `Porch ${n}`, templateId: null })).id);
+    }
+    const copies = await offerProposals(actor);
+    expect([copies.found.length, copies.more, copies.found[0]!.title]).toEqual([50, true, 'Porch 51']);
+    const first = (await offerProposals(actor, { id: started[0]! })).found[0]!;
+    expect(first).toEqual({ id: started[0], number: first.number, title: 'Porch 1', customer: nth(1) });
+    expect((await offerProposals(actor, { words: `${first.number} household` })).found).toContainEqual(first);
+    expect((await offerProposals(await newCompany(), { id: started[0]! })).found).toEqual([]);
   });
 
   test('a new customer has a first site at the billing address; sites are added and changed', async () => {
@@ -196,12 +227,13 @@ test('what is seen at the desk of a booklet: opened when, changed since', async 
 test('a note of ours is an alert only where it is marked, and is there before work starts', async () => {
   const actor = await newCompany();
   const { id } = await saveCustomer(actor, customer('Wasps', { internalNote: 'Wasps under the eaves' }));
-  const noticed = async () => (await listCustomers(actor, 'Wasps'))[0]!.notice;
+  const noticed = async () => (await offerCustomers(actor, { words: 'Wasps' })).found[0]!.notice;
   expect(await noticed()).toEqual({ alert: '', open: '0', late: '0' });
   const read = (await readCustomer(actor, id)).customer;
   const { id: _, ...input } = read;
   await saveCustomer(actor, { ...input, alert: true }, id, input);
   expect((await noticed()).alert).toBe('Wasps under the eaves');
   // Another company’s customers have no part in it.
-  expect(await listCustomers(await newCompany(), 'Wasps')).toEqual([]);
+  expect((await offerCustomers(await newCompany(), { words: 'Wasps' })).found).toEqual([]);
+  expect((await offerCustomers(await newCompany(), { id })).found).toEqual([]);
 });

@@ -1,6 +1,6 @@
 import { listAgreements } from '../support/lists';
 import { readAgreement } from '@/services/agreements/read';
-import { listCustomers } from '@/services/customers/customers';
+import { offerCustomers } from '@/services/customers/customers';
 import { listItems, listTemplates } from '@/services/library/library';
 import { loadMoneyPage } from '../support/lists';
 import { listProposals, readProposal } from '@/services/proposals/read';
@@ -16,7 +16,7 @@ test('has something true on every screen: a library, customers, proposals in eve
   const actor = await demoOwner();
   expect((await listItems(actor)).length).toBeGreaterThanOrEqual(60);
   expect(await listTemplates(actor)).toHaveLength(3);
-  expect(await listCustomers(actor)).toHaveLength(6);
+  expect((await offerCustomers(actor)).found).toHaveLength(6);
   const proposals = await listProposals(actor);
   expect(proposals).toHaveLength(15);
   expect(new Set(proposals.map(({ state }) => state))).toEqual(
@@ -81,7 +81,7 @@ test('obeys its own rules: every document stands, every agreement and its invoic
 
 test('names nobody who could exist: addresses of mail that lead nowhere, numbers that ring nowhere', async () => {
   const actor = await demoOwner();
-  for (const { email, phone } of await listCustomers(actor)) {
+  for (const { email, phone } of (await offerCustomers(actor)).found) {
     // RFC 2606: names under .example belong to nobody.
     expect(email).toMatch(/\.example$/);
     expect(phone).toMatch(/^\(000\) 555-0\d{3}$/);

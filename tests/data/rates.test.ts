@@ -169,7 +169,7 @@ describe('what an item carries besides', () => {
       { trade: 'Roof', items: 1, bundles: 0 },
     ]);
     const codes = async (section?: string) =>
-      (await readTrade(owner, 'Frame', section)).map((found) =>
+      (await readTrade(owner, 'Frame', { section })).found.map((found) =>
         found.kind === 'item' ? found.item.code : '',
       );
     expect(await codes()).toEqual(['A', 'B']);
@@ -185,7 +185,32 @@ describe('what an item carries besides', () => {
     expect(await codes()).toEqual(['B', 'A']);
     expect(await codes('Deck')).toEqual(['B', 'A']);
     expect(await codes('Roof of the shed')).toEqual(['A', 'B']);
-    expect(await readTrade(await newCompany(), 'Frame')).toEqual([]);
+    expect((await readTrade(await newCompany(), 'Frame')).found).toEqual([]);
+  });
+
+  test('a trade of hundreds is given in lots, none twice and none left out; found by code, name and tags', async () => {
+    const owner = await newCompany();
+    await addItems(
+      owner,
+      Array.from({ length: 245 }, (_, n) =>
+        item(`P-${String(n).padStart(3, '0')}`, {
+          name: n === 244 ? 'Last plank' : 'Plank',
+          tags: n === 3 ? ['clear', 'vertical'] : [],
+        }),
+      ),
+    );
+    const first = await readTrade(owner, 'Frame');
+    expect(first.all).toEqual({ bundles: 0, items: 245 });
+    const rest = await readTrade(owner, 'Frame', { after: first.found.length });
+    const codes = [...first.found, ...rest.found].map((one) => (one.kind === 'item' ? one.item.code : ''));
+    expect(first.found).toHaveLength(240);
+    expect(codes).toHaveLength(245);
+    expect(new Set(codes).size).toBe(245);
+    const found = async (words: string) => (await readTrade(owner, 'Frame', { words })).all.items;
+    expect(await found('last')).toBe(1);
+    expect(await found('p-003 vert clear')).toBe(1);
+    expect(await found('p-00')).toBe(10);
+    expect(await found('no such thing')).toBe(0);
   });
 });
 

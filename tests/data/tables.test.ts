@@ -3,13 +3,14 @@ import { listAgreements, listMessages } from '../support/lists';
 import { readAgreement } from '@/services/agreements/read';
 import { readProgressBilling } from '@/services/billing/progressBilling';
 import { previewBooklet } from '@/services/booklet/preview';
-import { listCustomers, readCustomer } from '@/services/customers/customers';
+import { offerCustomers, readCustomer } from '@/services/customers/customers';
 import { findItems, listItems, listTemplates } from '@/services/library/library';
 import { listRates } from '@/services/library/rates';
 import { loadMoneyPage } from '../support/lists';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from '@/services/downloads/papers';
 import type { Problem } from '@/services/problem';
+import { offerProposals } from '@/services/proposals/offerProposals';
 import { listProposals, readProposal } from '@/services/proposals/read';
 import { readSettings } from '@/services/settings/settings';
 import { closeConnection, inCompany } from '@/data/connection';
@@ -196,7 +197,8 @@ describe('no act shows one company what is another’s', () => {
     await newAgreement(theirs);
     const lists = [
       listAgreements(ours).then(({ rows }) => rows),
-      listCustomers(ours),
+      offerCustomers(ours).then(({ found }) => found),
+      offerProposals(ours).then(({ found }) => found),
       listProposals(ours),
       listItems(ours),
       listRates(ours),

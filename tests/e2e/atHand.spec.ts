@@ -57,3 +57,63 @@ test('an agreement says who sold it, who changed it last and what was sent to wh
   await page.goto(`${page.url()}/bill`);
   await expect(notice).toContainText('overdue');
 });
+
+test('whom it is for is found while typing, by a quick hand and over slow answers; that there are more is said', async ({
+  page,
+}) => {
+  let held = 2000;
+  let more = false;
+  await page.route('**/api/v1/customers?*', async (route) => {
+    await new Promise((go) => setTimeout(go, held));
+    const answer = await route.fetch();
+    const offered = (await answer.json()) as { found: unknown[] };
+    await route.fulfill({ response: answer, json: { ...offered, more } });
+  });
+  await page.goto('/proposals/new');
+  const field = page.getByRole('combobox').first();
+  const offered = page.locator('.ant-select-dropdown:visible .ant-select-item-option');
+  await field.pressSequentially('vasq', { delay: 30 });
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.ant-select-content').first()).toContainText('Hollin Vasquell');
+  await expect(page.getByTitle('88 Old Kiln Road, Marrowby', { exact: true })).toBeVisible();
+  // What was typed has gone from the field, and narrows it no longer.
+  await field.click();
+  await expect(offered.nth(3)).toBeVisible();
+  held = 0;
+  more = true;
+  await field.pressSequentially('brannock', { delay: 30 });
+  await expect(offered).toHaveText([/^Odalie Brannock/, 'There are more customers: type more of the name.']);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.ant-select-content').first()).toContainText('Odalie Brannock');
+  await field.pressSequentially('nobody at all', { delay: 30 });
+  more = false;
+  await expect(page.getByText('No customers have these words.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  // One that is not among those offered first is named all the same, as it is after a reload.
+  await page.getByLabel('Title, as the customer reads it').fill('Kept in mid-typing');
+  await page.waitForTimeout(600);
+  await page.reload();
+  await expect(page.locator('.ant-select-content').first()).toContainText('Odalie Brannock');
+});
+
+test('a trade of the library is given in lots; more is asked for, and what is not shown is said', async ({
+  page,
+}) => {
+  await page.route('**/api/v1/library/trades?*', async (route) => {
+    const answer = await route.fetch();
+    const { found, all } = (await answer.json()) as { found: unknown[]; all: { items: number } };
+    const rest = new URL(route.request().url()).searchParams.has('after');
+    await route.fulfill({
+      response: answer,
+      json: { found: rest ? found : found.slice(0, -2), all },
+    });
+  });
+  await page.goto('/library?view=trades');
+  await page.getByRole('button', { name: /^Frame/ }).click();
+  await expect(page.getByText('2 more in this trade.')).toBeVisible();
+  const cards = page.locator('.trade-card');
+  const before = await cards.count();
+  await page.getByRole('button', { name: 'Show more' }).click();
+  await expect(page.getByText(/more in this trade/)).toHaveCount(0);
+  await expect(cards).toHaveCount(before + 2);
+});

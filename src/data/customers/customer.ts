@@ -31,15 +31,22 @@ export async function insertCustomer(
   await tx.insert(customer).values([rows].flat());
 }
 
-/** Customers whose name, contact, mail address or site has all the words, by name. */
-export async function findCustomers(tx: Transaction, search: string) {
+/** Customers whose name, contact, mail address or site has all the words, by name; or the one of an id. */
+export async function findCustomers(
+  tx: Transaction,
+  { words, id, most }: { readonly words: string; readonly id?: string | undefined; readonly most: number },
+) {
   // Named in full: within the sub-select a bare column would be the site's.
   const addresses = sql`(select string_agg(${addressText(sql`s.address`)}, ' ') from ${site} s
     where s.company_id = ${customer}.company_id and s.customer_id = ${customer}.id)`;
   return tx
     .select()
     .from(customer)
-    .where(hasWords(search, customer.name, customer.contactName, customer.email, addresses))
-    .orderBy(asc(customer.name))
-    .limit(200);
+    .where(
+      id === undefined
+        ? hasWords(words, customer.name, customer.contactName, customer.email, addresses)
+        : eq(customer.id, id),
+    )
+    .orderBy(asc(customer.name), asc(customer.id))
+    .limit(most);
 }

@@ -3,14 +3,14 @@ import type { CustomerNotice } from '@/model';
 import type { Transaction } from '../connection';
 
 /**
- * What must be known of customers, by their ids; of one, or of all. What is open is the sum the database keeps of each
+ * What must be known of customers, by their ids; of some, or of all. What is open is the sum the database keeps of each
  * invoice; a test holds it equal to what the core makes of their agreements.
  * @param today an invoice is overdue from the day after it is due
  */
 export async function noticesOf(
   tx: Transaction,
   today: string,
-  customerId: string | null = null,
+  customerIds: readonly string[] | null = null,
 ): Promise<ReadonlyMap<string, CustomerNotice>> {
   const { rows } = await tx.execute<Record<keyof CustomerNotice | 'id', string>>(sql`
     select c.id, case when c.alert then c.internal_note else '' end as alert,
@@ -21,7 +21,7 @@ export async function noticesOf(
         from invoice_open i join agreement a on a.company_id = i.company_id and a.id = i.agreement_id
         where i.open > 0 group by a.company_id, a.customer_id) o
         on o.company_id = c.company_id and o.customer_id = c.id
-    ${customerId === null ? sql`` : sql`where c.id = ${customerId}`}`);
+    ${customerIds === null ? sql`` : sql`where c.id = any(${sql.param([...customerIds])}::uuid[])`}`);
   return new Map(rows.map(({ id, ...notice }) => [id, notice]));
 }
 
@@ -29,4 +29,4 @@ const nothing: CustomerNotice = { alert: '', open: '0', late: '0' };
 
 /** The same of one customer. */
 export const noticeOf = async (tx: Transaction, today: string, customerId: string): Promise<CustomerNotice> =>
-  (await noticesOf(tx, today, customerId)).get(customerId) ?? nothing;
+  (await noticesOf(tx, today, [customerId])).get(customerId) ?? nothing;

@@ -1,6 +1,7 @@
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
 import { customer, proposal, site, user } from '../schema';
+import { addressText, hasWords } from '../words';
 
 /** Proposals with customer, site and the name of the seller. */
 const joined = (tx: Transaction) =>
@@ -22,6 +23,29 @@ export const findProposalsWithCustomer = async (
   joined(tx)
     .where(changes ? undefined : isNull(proposal.agreementId))
     .orderBy(desc(proposal.updatedAt))
+    .limit(most);
+
+/** Proposals (no change orders) with all the words, those changed last first; or the one of an id. */
+export const findProposalsLike = async (
+  tx: Transaction,
+  { words, id, most }: { readonly words: string; readonly id?: string | undefined; readonly most: number },
+) =>
+  joined(tx)
+    .where(
+      and(
+        isNull(proposal.agreementId),
+        id === undefined
+          ? hasWords(
+              words,
+              sql`${proposal.number}::text`,
+              proposal.title,
+              customer.name,
+              addressText(site.address),
+            )
+          : eq(proposal.id, id),
+      ),
+    )
+    .orderBy(desc(proposal.updatedAt), desc(proposal.id))
     .limit(most);
 
 /** A proposal with customer, site and seller. */

@@ -9,8 +9,8 @@ import type { LibraryItem } from '@/model';
 import { unitName } from '@/model';
 import { TradeDrawing } from '@/ui/TradeDrawing';
 import { askDoor } from '@/ui/askDoor';
+import { idOf, useTrade } from './useTrade';
 
-const idOf = (found: Found) => (found.kind === 'item' ? found.item.id : found.bundle.id);
 const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 function Card({
@@ -65,7 +65,6 @@ export function TradeBrowser({
 }) {
   const [trades, setTrades] = useState<readonly LibraryTrade[] | null>(null);
   const [trade, setTrade] = useState<string | null>(null);
-  const [found, setFound] = useState<readonly Found[] | null>(null);
   const [words, setWords] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
@@ -73,28 +72,13 @@ export function TradeBrowser({
       .then((answer) => setTrades(answer.trades))
       .catch((error: Error) => setTrouble(error.message));
   }, []);
-  useEffect(() => {
-    if (trade === null) return;
-    const asked = new URLSearchParams({ trade, ...(section === undefined ? {} : { section }) });
-    const controller = new AbortController();
-    askDoor<{ found: Found[] }>(`/api/v1/library/trades?${asked}`, { signal: controller.signal })
-      .then((answer) => setFound(answer.found))
-      .catch((error: Error) => error.name !== 'AbortError' && setTrouble(error.message));
-    return () => controller.abort();
-  }, [trade, section]);
+  const { found, rest, more, adding, trouble: lost } = useTrade(trade, section, words);
 
   const go = (next: string | null) => {
     setTrade(next);
-    setFound(null);
     setWords('');
   };
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  const fitting = (found ?? []).filter((each) => {
-    const { name, code, tags } = each.kind === 'item' ? each.item : each.bundle;
-    const all = `${name} ${code} ${tags.join(' ')}`.toLowerCase();
-    return wanted.every((word) => all.includes(word));
-  });
-  const items = fitting.flatMap((each) => (each.kind === 'item' ? [each.item] : []));
+  const items = (found ?? []).flatMap((each) => (each.kind === 'item' ? [each.item] : []));
   if (trouble) return <p className="wrong">{trouble}</p>;
   if (trade === null)
     return (
@@ -133,16 +117,25 @@ export function TradeBrowser({
         />
         {takeAll && items.length > 1 && (
           <Button size="small" onClick={() => takeAll(items)}>
-            Add all {items.length} items
+            {rest > 0 ? `Add the ${items.length} items shown` : `Add all ${items.length} items`}
           </Button>
         )}
       </div>
       <div className="trade-items" aria-busy={found === null}>
-        {fitting.map((each) => (
+        {found?.map((each) => (
           <Card key={idOf(each)} found={each} taken={taken[idOf(each)] ?? 0} take={() => take(each)} />
         ))}
-        {found !== null && fitting.length === 0 && <p className="empty">Nothing in this trade fits.</p>}
+        {found?.length === 0 && <p className="empty">Nothing in this trade fits.</p>}
       </div>
+      {lost && <p className="wrong">{lost}</p>}
+      {rest > 0 && (
+        <p className="soft trade-rest">
+          {rest.toLocaleString('en-US')} more in this trade.{' '}
+          <Button type="link" size="small" loading={adding} onClick={more}>
+            Show more
+          </Button>
+        </p>
+      )}
     </>
   );
 }

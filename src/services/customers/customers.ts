@@ -1,7 +1,7 @@
 import { inCompany } from '@/data/connection';
 import type { customer } from '@/data/schema';
 import type { CustomerInput as Input, CustomerNotice } from '@/model';
-import { CustomerInput, SiteInput } from '@/model';
+import { CustomerInput, SiteInput, isId } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, newId, recordAudit } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
@@ -10,6 +10,8 @@ import { companyOf } from '@/data/settings/company';
 import { putOver } from '../over';
 import { stateToday } from '@/core/offer/stateToday';
 import { check, checkId } from '../check';
+import type { Asked, Offered } from '../offered';
+import { OFFERED, cutOffer } from '../offered';
 import { noSuch } from '../problem';
 import { findSitesOfCustomers, findSitesOf, insertSite, lockSiteOf, updateSite } from '@/data/customers/site';
 import { countProposals, findProposalsOf } from '@/data/proposals/proposal';
@@ -32,17 +34,24 @@ export interface CustomerRow extends Input {
 
 const lineOf = (address: { street: string; city: string }) => `${address.street}, ${address.city}`;
 
-/** Customers whose name, contact, mail address or site has all the words, by name. */
-export async function listCustomers(actor: Actor, search = ''): Promise<CustomerRow[]> {
+/**
+ * Customers to pick from: whose name, contact, mail address or site has all the words, by name, and whether there are
+ * more than are offered at once; or the one that is asked for by its id.
+ */
+export async function offerCustomers(
+  actor: Actor,
+  { words = '', id }: Asked = {},
+): Promise<Offered<CustomerRow>> {
+  if (id !== undefined && !isId(id)) return { found: [], more: false };
   return inCompany(actor.companyId, async (tx) => {
-    const rows = await findCustomers(tx, search);
-    if (rows.length === 0) return [];
-    const ids = rows.map(({ id }) => id);
+    const { found: rows, more } = cutOffer(await findCustomers(tx, { words, id, most: OFFERED + 1 }));
+    if (rows.length === 0) return { found: [], more };
+    const ids = rows.map((row) => row.id);
     const sites = await findSitesOfCustomers(tx, ids);
     const counts = await countProposals(tx, ids);
     const ours = await companyOf(tx, actor.companyId);
-    const notices = await noticesOf(tx, businessDate(actor.now, ours.timeZone));
-    return rows.map((row) => ({
+    const notices = await noticesOf(tx, businessDate(actor.now, ours.timeZone), ids);
+    const found = rows.map((row) => ({
       id: row.id,
       ...inputOf(row),
       sites: sites
@@ -51,6 +60,7 @@ export async function listCustomers(actor: Actor, search = ''): Promise<Customer
       proposals: counts.find((count) => count.id === row.id)?.count ?? 0,
       notice: notices.get(row.id)!,
     }));
+    return { found, more };
   });
 }
 

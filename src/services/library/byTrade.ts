@@ -6,24 +6,49 @@ import type { Actor } from '../actor';
 import type { Found } from './find';
 import { bundleOf, itemOf } from '@/data/library/rows';
 
-/** How many things of a trade are listed at most; whoever wants more searches. */
+/** So many things of a trade are given at once. */
 const MOST = 240;
 
 export type LibraryTrade = TradeCount;
 
+/** Things of a trade, and how many there are in all. */
+export interface OfTrade {
+  readonly found: readonly Found[];
+  readonly all: { readonly bundles: number; readonly items: number };
+}
+
 /** The trades of the library, with how much there is of each. */
 export const listTrades = (actor: Actor): Promise<LibraryTrade[]> => inCompany(actor.companyId, tradesOf);
 
-/** What stands in a trade: bundles, then items, each with what is used most (on such a section) first. */
-export async function readTrade(actor: Actor, trade: string, sectionTitle?: string): Promise<Found[]> {
+/**
+ * What stands in a trade and has all the words: bundles, then items, each with what is used most (on such a section) first.
+ * @param after so many were given before: the next of them
+ */
+export async function readTrade(
+  actor: Actor,
+  trade: string,
+  {
+    section,
+    words = '',
+    after = 0,
+  }: { readonly section?: string | undefined; readonly words?: string; readonly after?: number } = {},
+): Promise<OfTrade> {
   return inCompany(actor.companyId, async (tx) => {
-    const { bundles, items } = await findOfTrade(tx, trade, { sectionTitle, most: MOST });
-    return [
-      ...bundles.map((row): Found => {
-        const { internalNote: _, ...plain } = bundleOf(row);
-        return { kind: 'bundle', bundle: plain };
-      }),
-      ...items.map((row): Found => ({ kind: 'item', item: itemOf(row) })),
-    ];
+    const { bundles, items, all } = await findOfTrade(tx, trade, {
+      sectionTitle: section,
+      words,
+      after,
+      most: MOST,
+    });
+    return {
+      found: [
+        ...bundles.map((row): Found => {
+          const { internalNote: _, ...plain } = bundleOf(row);
+          return { kind: 'bundle', bundle: plain };
+        }),
+        ...items.map((row): Found => ({ kind: 'item', item: itemOf(row) })),
+      ],
+      all,
+    };
   });
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { listCustomers } from '@/services/customers/customers';
+import { offerCustomers } from '@/services/customers/customers';
 import { listTemplates } from '@/services/library/library';
-import { listProposals } from '@/services/proposals/read';
+import { offerProposals } from '@/services/proposals/offerProposals';
 import { StartProposal } from '@/desk/proposals/start/StartProposal';
 import {
   copyProposalAction,
@@ -19,19 +19,22 @@ export default async function NewProposalPage({
   searchParams: Promise<{ customer?: string; from?: string }>;
 }) {
   const actor = await pageActor();
-  const [customers, templates, proposals, { customer, from }] = await Promise.all([
-    listCustomers(actor),
+  const { customer, from } = await searchParams;
+  const nobody = { found: [], more: false };
+  const [customers, picked, templates, proposals, copied] = await Promise.all([
+    offerCustomers(actor),
+    customer === undefined ? nobody : offerCustomers(actor, { id: customer }),
     listTemplates(actor),
-    listProposals(actor),
-    searchParams,
+    offerProposals(actor),
+    from === undefined ? nobody : offerProposals(actor, { id: from }),
   ]);
   return (
     <StartProposal
       customers={customers}
       templates={templates}
-      earlier={proposals.map(({ id, number, title, customer: of }) => ({ id, number, title, customer: of }))}
-      copyOf={proposals.some(({ id }) => id === from) ? from! : null}
-      first={customers.some(({ id }) => id === customer) ? customer! : null}
+      earlier={proposals}
+      copyOf={copied.found[0] ?? null}
+      first={picked.found[0] ?? null}
       actions={{
         start: startProposalAction,
         copy: copyProposalAction,

@@ -1,23 +1,36 @@
 import { Button, Form, Select } from 'antd';
 import { CustomerNoticeBar } from '@/desk/customers/CustomerNoticeBar';
 import type { CustomerRow } from '@/services/customers/customers';
+import type { Offered } from '@/services/offered';
+import { OfferedSelect } from '@/ui/fields/OfferedSelect';
+import type { OfferedThings } from '@/ui/fields/useOffered';
+import { useOffered } from '@/ui/fields/useOffered';
+
+/** A customer as it is picked: by name and where its sites are. */
+const customerLabel = ({ name, sites }: CustomerRow) =>
+  [name, ...sites.map(({ line }) => line)].join(' · ');
+
+/** The customers to pick from. */
+export const useCustomersOffered = (
+  begun: Offered<CustomerRow>,
+  come: CustomerRow | null,
+  picked: string | undefined,
+) => useOffered({ door: '/api/v1/customers', begun, come, picked, label: customerLabel });
 
 /** For whom and where. */
 export function StartFor({
   customers,
-  sites,
   focused,
   pick,
   addNew,
 }: {
-  readonly customers: readonly CustomerRow[];
-  readonly sites: CustomerRow['sites'];
+  readonly customers: OfferedThings<CustomerRow>;
   readonly focused: boolean;
   readonly pick: (customerId: string) => void;
   readonly addNew: () => void;
 }) {
   const customerId = Form.useWatch<string | undefined>('customerId');
-  const picked = customers.find(({ id }) => id === customerId);
+  const picked = customers.of(customerId);
   return (
     <>
       {picked && <CustomerNoticeBar notice={picked.notice} customerId={picked.id} />}
@@ -28,14 +41,12 @@ export function StartFor({
           className="grows"
           rules={[{ required: true, message: 'Pick a customer, or add one.' }]}
         >
-          <Select
-            showSearch={{ optionFilterProp: 'label' }}
+          <OfferedSelect
+            things={customers}
+            label={customerLabel}
+            what="customers"
             autoFocus={focused}
             placeholder="Type a name or an address"
-            options={customers.map((row) => ({
-              value: row.id,
-              label: `${row.name} · ${row.sites.map(({ line }) => line).join(' · ')}`,
-            }))}
             onChange={pick}
           />
         </Form.Item>
@@ -46,7 +57,7 @@ export function StartFor({
       <Form.Item name="siteId" label="Where" rules={[{ required: true, message: 'Pick a site.' }]}>
         <Select
           placeholder="First pick a customer"
-          options={sites.map(({ id, line }) => ({ value: id, label: line }))}
+          options={(picked?.sites ?? []).map(({ id, line }) => ({ value: id, label: line }))}
         />
       </Form.Item>
     </>

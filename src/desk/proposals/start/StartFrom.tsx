@@ -1,14 +1,31 @@
-import { Form, Input, Radio, Select } from 'antd';
+import { Form, Input, Radio } from 'antd';
+import type { Offered } from '@/services/offered';
+import type { EarlierProposal } from '@/services/proposals/offerProposals';
 import { FileButton } from '@/ui/fields/FileField';
-import type { Earlier, Template } from './startActions';
+import { OfferedSelect } from '@/ui/fields/OfferedSelect';
+import type { OfferedThings } from '@/ui/fields/useOffered';
+import { useOffered } from '@/ui/fields/useOffered';
+import type { Template } from './startActions';
+
+/** A proposal as it is picked to be copied. */
+const earlierLabel = ({ number, title, customer }: EarlierProposal) =>
+  `${number} ${title} · ${customer}`;
+
+/** The proposals to copy from. */
+export const useEarlierOffered = (
+  begun: Offered<EarlierProposal>,
+  come: EarlierProposal | null,
+  picked: string | undefined,
+) => useOffered({ door: '/api/v1/proposals', begun, come, picked, label: earlierLabel });
 
 /** What a proposal can be started from. */
 export function StartFrom({
   templates,
-  earlier,
+  copies,
 }: {
   readonly templates: readonly Template[];
-  readonly earlier: readonly Earlier[];
+  /** Is there a proposal to copy? */
+  readonly copies: boolean;
 }) {
   return (
     <Form.Item name="from" label="Start from">
@@ -24,7 +41,7 @@ export function StartFrom({
               </>
             ),
           })),
-          ...(earlier.length > 0 ? [{ value: 'earlier', label: 'An earlier proposal' }] : []),
+          ...(copies ? [{ value: 'earlier', label: 'An earlier proposal' }] : []),
           { value: 'file', label: 'A proposal document (JSON)' },
         ]}
       />
@@ -33,7 +50,7 @@ export function StartFrom({
 }
 
 /** Which earlier proposal is copied, and with what costs. */
-export function CopiedFrom({ earlier }: { readonly earlier: readonly Earlier[] }) {
+export function CopiedFrom({ earlier }: { readonly earlier: OfferedThings<EarlierProposal> }) {
   return (
     <>
       <Form.Item
@@ -41,13 +58,11 @@ export function CopiedFrom({ earlier }: { readonly earlier: readonly Earlier[] }
         label="Which one"
         rules={[{ required: true, message: 'Pick the proposal to copy.' }]}
       >
-        <Select
-          showSearch={{ optionFilterProp: 'label' }}
+        <OfferedSelect
+          things={earlier}
+          label={earlierLabel}
+          what="proposals"
           placeholder="Type a title or a customer"
-          options={earlier.map(({ id, number, title, customer }) => ({
-            value: id,
-            label: `${number} ${title} · ${customer}`,
-          }))}
         />
       </Form.Item>
       <Form.Item name="costs" label="Its costs">

@@ -4,13 +4,15 @@ import { Alert, Button, Form } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerRow } from '@/services/customers/customers';
+import type { Offered } from '@/services/offered';
+import type { EarlierProposal } from '@/services/proposals/offerProposals';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
 import { CustomerForm } from '../../customers/CustomerForm';
-import type { Earlier, Given, StartActions, Template } from './startActions';
+import type { Given, StartActions, Template } from './startActions';
 import { begin } from './startActions';
-import { StartFor } from './StartFor';
-import { CopiedFrom, DocumentFile, StartFrom, TitleField } from './StartFrom';
+import { StartFor, useCustomersOffered } from './StartFor';
+import { CopiedFrom, DocumentFile, StartFrom, TitleField, useEarlierOffered } from './StartFrom';
 
 /** What stands in the form while it is filled in. */
 type Started = { readonly [Key in keyof Given]?: Given[Key] | undefined };
@@ -25,12 +27,13 @@ export function StartProposal({
   actions,
 }: {
   /** Proposals that can be copied, newest first. */
-  readonly earlier: readonly Earlier[];
+  readonly earlier: Offered<EarlierProposal>;
   /** The one to copy, where it was come from there. */
-  readonly copyOf: string | null;
-  readonly customers: readonly CustomerRow[];
+  readonly copyOf: EarlierProposal | null;
+  readonly customers: Offered<CustomerRow>;
   readonly templates: readonly Template[];
-  readonly first: string | null;
+  /** The customer it was come from. */
+  readonly first: CustomerRow | null;
   readonly actions: StartActions;
 }) {
   const router = useRouter();
@@ -39,24 +42,28 @@ export function StartProposal({
   const [adding, setAdding] = useState(false);
   const [added, setAdded] = useState<string | null>(null);
   const [file, setFile] = useState<File | null>(null);
-  const sitesOf = (id: string | null | undefined) => customers.find((row) => row.id === id)?.sites ?? [];
-  const titleOf = (id: string | null | undefined) => earlier.find((each) => each.id === id)?.title ?? '';
   const blank: Started = {
-    customerId: first ?? undefined,
-    siteId: sitesOf(first)[0]?.id,
+    customerId: first?.id,
+    siteId: first?.sites[0]?.id,
     from: copyOf ? 'earlier' : 'nothing',
-    proposalId: copyOf ?? undefined,
+    proposalId: copyOf?.id,
     costs: 'refreshed',
-    title: titleOf(copyOf),
+    title: copyOf?.title ?? '',
   };
-  const { done, notice } = useKeptFields<Started>(`start ${copyOf ?? added ?? first ?? ''}`, form, blank);
+  const { done, notice } = useKeptFields<Started>(
+    `start ${copyOf?.id ?? added ?? first?.id ?? ''}`,
+    form,
+    blank,
+  );
   const from = Form.useWatch('from', form) ?? blank.from;
-  const sites = sitesOf(Form.useWatch('customerId', form) ?? first);
+  const people = useCustomersOffered(customers, first, Form.useWatch('customerId', form));
+  const proposals = useEarlierOffered(earlier, copyOf, Form.useWatch('proposalId', form));
 
-  const pick = (id: string) => form.setFieldsValue({ customerId: id, siteId: sitesOf(id)[0]?.id ?? '' });
+  const pick = (id: string) =>
+    form.setFieldsValue({ customerId: id, siteId: people.of(id)?.sites[0]?.id ?? '' });
   /** What is started from gives its title, unless one was typed. */
   const changed = ({ from: next, proposalId }: Pick<Started, 'from' | 'proposalId'>) => {
-    if (proposalId) form.setFieldsValue({ title: titleOf(proposalId) });
+    if (proposalId) form.setFieldsValue({ title: proposals.of(proposalId)?.title ?? '' });
     if (!next) return;
     const template = templates.find(({ id }) => id === next);
     const title = String(form.getFieldValue('title') ?? '');
@@ -92,14 +99,13 @@ export function StartProposal({
         onValuesChange={changed}
       >
         <StartFor
-          customers={customers}
-          sites={sites}
+          customers={people}
           focused={!first}
           pick={pick}
           addNew={() => setAdding(true)}
         />
-        <StartFrom templates={templates} earlier={earlier} />
-        {from === 'earlier' && <CopiedFrom earlier={earlier} />}
+        <StartFrom templates={templates} copies={earlier.found.length > 0} />
+        {from === 'earlier' && <CopiedFrom earlier={proposals} />}
         {from === 'file' ? <DocumentFile file={file} take={setFile} /> : <TitleField />}
         <Button type="primary" htmlType="submit" loading={busy}>
           Start proposal

@@ -28,13 +28,6 @@ export interface Template {
   readonly about: string;
 }
 
-export interface Earlier {
-  readonly id: string;
-  readonly number: number;
-  readonly title: string;
-  readonly customer: string;
-}
-
 /**
  * Starts a proposal from what is given.
  * @param text of a proposal document, where it is started from one
