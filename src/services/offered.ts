@@ -16,10 +16,10 @@ export const OFFERED = 50;
 /** The words of a search take so many letters. */
 const LONGEST = 200;
 
-/** Of what was asked for (one more than are offered), what is offered. */
-export const cutOffer = <Thing>(rows: readonly Thing[]): Offered<Thing> => ({
-  found: rows.slice(0, OFFERED),
-  more: rows.length > OFFERED,
+/** Of what was asked for (one more than are given), what is given, and whether there is more. */
+export const cutOffer = <Thing>(rows: readonly Thing[], most = OFFERED): Offered<Thing> => ({
+  found: rows.slice(0, most),
+  more: rows.length > most,
 });
 
 /** What the address of a door asks for: `?words=` or `?id=`. */

@@ -41,19 +41,23 @@ test('a percentage on a tag: seen before, done at once, kept in the history, and
       { id: 's', title: 'S', entries: [lineFromItem(pine!, 'a', '3'), lineFromItem(oak!, 'b', '1')] },
     ]),
   );
-  expect(await draftsBehind(owner)).toEqual([]);
+  expect((await draftsBehind(owner)).behind).toEqual([]);
   const input = { trade: '', tag: 'lumber', costTypes: ['material'], percent: '4.5' };
   expect(await previewCosts(owner, input)).toEqual({
     count: 1,
     items: [{ id: pine!.id, code: 'P', name: 'Item P', before: '50', after: '50.45' }],
   });
-  expect(await draftsBehind(owner)).toEqual([]);
+  expect((await draftsBehind(owner)).behind).toEqual([]);
   expect(await changeCosts(owner, input)).toEqual({ count: 1 });
   expect((await readItem(owner, pine!.id)).history).toMatchObject([
     { before: '50', after: '50.45', why: '4.5 % on several' },
   ]);
   expect((await readItem(owner, oak!.id)).history).toEqual([]);
-  expect(await draftsBehind(owner)).toMatchObject([{ id, items: 1, cost: '1.35', total: '1.35' }]);
+  expect(await draftsBehind(owner)).toMatchObject({
+    behind: [{ id, items: 1, cost: '1.35', total: '1.35' }],
+    looked: 1,
+    more: false,
+  });
   await expect(previewCosts(owner, { ...input, percent: '4500' })).rejects.toThrow('cannot be used');
   await expect(previewCosts(owner, { ...input, costTypes: ['labour'] })).rejects.toThrow('cannot be used');
   await expect(changeCosts({ ...owner, role: 'seller' }, input)).rejects.toThrow('This is for owner');

@@ -35,7 +35,7 @@ async function toPay() {
   const play = async (kind: PlayInput['kind']) =>
     playCardService(
       { ...actor, now: new Date() },
-      { chargeId: (await listCharges(actor))[0]!.id, kind },
+      { chargeId: (await listCharges(actor)).found[0]!.id, kind },
       door,
     );
   const standing = async () => {
@@ -47,7 +47,7 @@ async function toPay() {
 
 /** Messages as the service would sign them, put through the door itself. */
 async function service({ actor, door }: Pick<Awaited<ReturnType<typeof toPay>>, 'actor' | 'door'>) {
-  const charge = (await listCharges(actor))[0]!;
+  const charge = (await listCharges(actor)).found[0]!;
   const [account] = await asOwner((tx) =>
     tx.insert(cardAccount).values({ companyId: actor.companyId }).onConflictDoNothing().returning(),
   );

@@ -125,8 +125,8 @@ test('a charge can be paid like any invoice; a fee comes once', async () => {
 
 test('reminders are listed when due, sent once whoever presses, and lead to where it can be paid', async () => {
   const { actor, id, late } = await billed({ reminders: { steps, byItself: false } });
-  expect((await listReminders(late(6))).filter((each) => each.id === id)).toEqual([]);
-  expect(await listReminders(late(8))).toContainEqual(
+  expect((await listReminders(late(6))).found.filter((each) => each.id === id)).toEqual([]);
+  expect((await listReminders(late(8))).found).toContainEqual(
     expect.objectContaining({ id, daysLate: 8, step: steps[0] }),
   );
   const sent = await Promise.all([1, 2, 3].map(() => sendReminders(late(8), { invoiceIds: [id] })));
@@ -137,8 +137,8 @@ test('reminders are listed when due, sent once whoever presses, and lead to wher
   expect(letters).toHaveLength(1);
   expect(letters[0]!.body).toContain('pay here:\n[private link]\n');
   expect(letters[0]!.body).toContain('perhaps it slipped by.');
-  expect((await listReminders(late(9))).filter((each) => each.id === id)).toEqual([]);
-  expect((await listReminders(late(21)))[0]?.step.id).toBe('second');
+  expect((await listReminders(late(9))).found.filter((each) => each.id === id)).toEqual([]);
+  expect((await listReminders(late(21))).found[0]?.step.id).toBe('second');
 });
 
 test('by themselves only where the company wants it; not while a card payment is on its way', async () => {

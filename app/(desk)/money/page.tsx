@@ -47,7 +47,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
   const [state, ...more] = invoices?.state.filters.state ?? [];
   const place: MoneyPlace =
     group ?? (more.length === 0 && (state === 'outstanding' || state === 'overdue') ? state : 'invoices');
-  const reminders = place === 'invoices' || place === 'overdue' ? await listReminders(actor) : [];
+  const reminders = place === 'invoices' || place === 'overdue' ? await listReminders(actor) : null;
   const figures = moneyFigures(sums, place);
   return (
     <div className="page page-wide">
@@ -61,8 +61,13 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
       </header>
       <MoneyFigures figures={figures} />
       {group === null && !isNothing(sums.out) && <AgeChart byAge={sums.byAge} />}
-      {reminders.length > 0 && (
-        <Reminders due={reminders} maySend={may(actor, 'owner', 'office')} send={sendRemindersAction} />
+      {reminders !== null && reminders.found.length > 0 && (
+        <Reminders
+          due={reminders.found}
+          more={reminders.more}
+          maySend={may(actor, 'owner', 'office')}
+          send={sendRemindersAction}
+        />
       )}
       <MoneyTabs {...(group === null ? { here: 'invoices' as const } : {})} />
       {group !== null &&

@@ -18,7 +18,7 @@ export default async function OutboxPage({ searchParams }: { searchParams: Promi
   const [list, { company }, charges] = await Promise.all([
     readList(actor, messageList, await searchParams),
     readSettings(actor),
-    may(actor, 'owner', 'office') ? listCharges(actor) : [],
+    may(actor, 'owner', 'office') ? listCharges(actor) : { found: [], more: false },
   ]);
   return (
     <div className="page page-wide">
@@ -26,13 +26,14 @@ export default async function OutboxPage({ searchParams }: { searchParams: Promi
         <h1>Outbox</h1>
         <span className="soft">Simulated mail: nothing leaves this machine.</span>
       </header>
-      {charges.length > 0 && (
+      {charges.found.length > 0 && (
         <section className="panel page-part" aria-labelledby="cards">
           <h2 id="cards">Card service</h2>
           <p className="soft">
             Simulated: say here what the bank answers. It comes as a signed message, as a real one would.
           </p>
-          <CardService charges={charges} timeZone={company.timeZone} play={playCardServiceAction} />
+          <CardService charges={charges.found} timeZone={company.timeZone} play={playCardServiceAction} />
+          {charges.more && <p className="soft">The newest {charges.found.length} charges.</p>}
         </section>
       )}
       <MessageList

@@ -11,7 +11,7 @@ export async function insertItemCost(
 }
 
 /** What an item cost until when, the newest first. */
-export const findCostsOverTime = async (tx: Transaction, itemId: string) =>
+export const findCostsOverTime = async (tx: Transaction, itemId: string, most: number) =>
   tx
     .select({
       id: itemCost.id,
@@ -25,4 +25,4 @@ export const findCostsOverTime = async (tx: Transaction, itemId: string) =>
     .leftJoin(user, eq(user.id, itemCost.userId))
     .where(eq(itemCost.itemId, itemId))
     .orderBy(desc(itemCost.at))
-    .limit(50);
+    .limit(most);

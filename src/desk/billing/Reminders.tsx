@@ -18,10 +18,13 @@ const when = (days: number): string =>
 /** Reminders due today: those that are ticked are sent, after a question. */
 export function Reminders({
   due,
+  more,
   maySend,
   send,
 }: {
   due: readonly DueReminder[];
+  /** More are due than are listed. */
+  more: boolean;
   maySend: boolean;
   send: (input: { invoiceIds: string[] }) => Promise<Answer<{ sent: number }>>;
 }) {
@@ -86,6 +89,7 @@ export function Reminders({
           </li>
         ))}
       </ul>
+      {more && <p className="soft">More are due; they follow once these are sent.</p>}
       {maySend && (
         <Button disabled={chosen.length === 0} onClick={ask}>
           {chosen.length === 0 ? 'Send reminders …' : `Send ${many} …`}

@@ -1,13 +1,13 @@
 import { Alert } from 'antd';
 import Link from 'next/link';
-import type { DraftBehind } from '@/services/library/bulk';
+import type { DraftsBehind as Drafts } from '@/services/library/bulk';
 import { isBelowZero, showDecimal } from '@/core/number';
 
 const signed = (text: string) => (isBelowZero(text) ? showDecimal(text) : `+${showDecimal(text)}`);
 
 /** Drafts that would move if their costs were refreshed, and by how much; opened by whoever wants to see which. */
-export function DraftsBehind({ drafts }: { drafts: readonly DraftBehind[] }) {
-  if (drafts.length === 0) return null;
+export function DraftsBehind({ drafts: { behind, looked, more } }: { readonly drafts: Drafts }) {
+  if (behind.length === 0) return null;
   return (
     <Alert
       className="drafts-behind"
@@ -15,11 +15,13 @@ export function DraftsBehind({ drafts }: { drafts: readonly DraftBehind[] }) {
       title={
         <details>
           <summary>
-            {drafts.length === 1 ? '1 draft has' : `${drafts.length} drafts have`} older costs than the
-            library
+            {more && `Of the ${looked} drafts changed last, `}
+            {behind.length === 1 ? '1' : behind.length}{' '}
+            {more ? '' : behind.length === 1 ? 'draft ' : 'drafts '}
+            {behind.length === 1 ? 'has' : 'have'} older costs than the library
           </summary>
           <ul className="plain-list">
-            {drafts.map(({ id, number, title, items, total }) => (
+            {behind.map(({ id, number, title, items, total }) => (
               <li key={id}>
                 <Link className="link-in-text" href={`/proposals/${id}`} prefetch={false}>
                   {number} {title}

@@ -117,8 +117,14 @@ function PickedActs({
   );
 }
 
-const bundleSays = ({ parts, inputs }: LibraryListRow) =>
-  `${parts ?? 0} parts, sized by ${(inputs ?? []).slice(0, 4).join(', ').toLowerCase() || 'nothing'}`;
+/** So many inputs of a bundle are named. */
+const NAMED = 4;
+
+const bundleSays = ({ parts, inputs }: LibraryListRow) => {
+  const all = (inputs ?? []).map((label) => label.toLowerCase());
+  const named = all.length > NAMED ? [...all.slice(0, NAMED - 1), `${all.length - NAMED + 1} more`] : all;
+  return `${parts ?? 0} parts, sized by ${named.join(', ') || 'nothing'}`;
+};
 
 /** The library: found by words, narrowed by kind, trade, what things are made of and what they cost. */
 export const LibraryList = ({

@@ -12,6 +12,7 @@ import { allow, newId, businessDate, recordAudit } from '../actor';
 import type { Issuer } from './insertPaper';
 import { loadAgreement } from '@/data/agreements/load';
 import { standingsByInvoice } from '@/data/billing/settled';
+import { cutOffer } from '../offered';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { onItsWay } from '@/data/payments/onItsWay';
@@ -23,7 +24,7 @@ import { findRemindersOfInvoices, insertReminderOnce } from '@/data/billing/remi
 const MOST = 300;
 
 /** Invoices whose next reminder is due today, those waiting longest first. None where a card payment is on its way. */
-async function remindersDue(tx: Transaction, companyId: string, now: Date) {
+async function remindersDue(tx: Transaction, companyId: string, now: Date, most = MOST) {
   const ours = await companyOf(tx, companyId);
   const steps = ours.money.reminders?.steps ?? [];
   if (steps.length === 0) return [];
@@ -43,15 +44,17 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date) {
       const { open } = standings.get(row.id)!;
       return [{ ...row, step, open: writeAmount(open, digits), daysLate: daysBetween(row.dueOn, today) }];
     })
-    .slice(0, MOST);
+    .slice(0, most);
 }
 
-/** The reminders due today, for the desk. */
+/** The reminders due today, for the desk, and whether there are more than are sent at one time. */
 export async function listReminders(actor: Actor) {
-  return inCompany(actor.companyId, (tx) => remindersDue(tx, actor.companyId, actor.now));
+  return inCompany(actor.companyId, async (tx) =>
+    cutOffer(await remindersDue(tx, actor.companyId, actor.now, MOST + 1), MOST),
+  );
 }
 
-export type DueReminder = Awaited<ReturnType<typeof listReminders>>[number];
+export type DueReminder = Awaited<ReturnType<typeof listReminders>>['found'][number];
 
 /** Sends one reminder, unless it went out meanwhile or the invoice was paid. */
 async function remind(tx: Transaction, who: Issuer, due: DueReminder): Promise<boolean> {

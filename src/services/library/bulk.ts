@@ -8,6 +8,7 @@ import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
+import { cutOffer } from '../offered';
 import { check } from '../check';
 import { noteCost } from './items';
 import { findItemsToChange, updateItem } from '@/data/library/item';
@@ -82,10 +83,13 @@ export async function changeCosts(actor: Actor, input: unknown): Promise<{ count
 /** How many drafts are looked at. */
 const DRAFTS = 50;
 
-/** Proposals in draft that would move if their costs were refreshed from the library, and by how much. */
+/**
+ * Proposals in draft that would move if their costs were refreshed from the library, and by how much; of so many as are
+ * looked at, those changed last, and whether there are more drafts.
+ */
 export async function draftsBehind(actor: Actor) {
   return inCompany(actor.companyId, async (tx) => {
-    const drafts = await findDrafts(tx, DRAFTS);
+    const { found: drafts, more } = cutOffer(await findDrafts(tx, DRAFTS + 1), DRAFTS);
     const behind = [];
     for (const { id, number, document } of drafts) {
       const fresh = refreshedCosts(document, await itemsNow(tx, document));
@@ -101,8 +105,8 @@ export async function draftsBehind(actor: Actor) {
         total: money.write(after.total - before.total),
       });
     }
-    return behind;
+    return { behind, looked: drafts.length, more };
   });
 }
 
-export type DraftBehind = Awaited<ReturnType<typeof draftsBehind>>[number];
+export type DraftsBehind = Awaited<ReturnType<typeof draftsBehind>>;

@@ -9,6 +9,7 @@ import type { CostPart, ItemInput, LibraryItem } from '@/model';
 import { ItemInput as ItemSchema } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
+import { cutOffer } from '../offered';
 import { check, checkId } from '../check';
 import { putOver } from '../over';
 import { refuseUnknownFile } from '../files/keep';
@@ -106,6 +107,9 @@ export async function saveItem(
   }
 }
 
+/** So many changes of its cost are told of an item. */
+const HISTORY = 50;
+
 /**
  * One item with our note on it and what it cost over time.
  * @throws Problem `no-such-item`
@@ -115,11 +119,13 @@ export async function readItem(actor: Actor, id: unknown) {
   return inCompany(actor.companyId, async (tx) => {
     const [row] = await itemById(tx, itemId);
     if (!row) throw noSuch('item');
-    const history = await findCostsOverTime(tx, itemId);
+    const { found: history, more } = cutOffer(await findCostsOverTime(tx, itemId, HISTORY + 1), HISTORY);
     return {
       item: { id: row.id, ...inputOf(row) },
       retired: row.retiredAt !== null,
       history: history.map((each) => ({ ...each, at: each.at.toISOString() })),
+      /** Were there changes before these? */
+      older: more,
     };
   });
 }

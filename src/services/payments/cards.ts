@@ -13,6 +13,7 @@ import type { Issuer } from '../billing/insertPaper';
 import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
+import { cutOffer } from '../offered';
 import { noSuch, Problem } from '../problem';
 import { standingsOf } from '@/data/payments/onItsWay';
 import { insertPayment } from './payments';
@@ -124,23 +125,29 @@ export async function receiveCardNews(companyId: string, request: Request, now: 
   });
 }
 
-/** Charges by card, newest first, with where they stand. */
+/** So many charges are listed. */
+const CHARGES = 100;
+
+/** The newest charges by card with where they stand, and whether there are older ones. */
 export async function listCharges(actor: Actor) {
   allow(actor, 'owner', 'office');
   return inCompany(actor.companyId, async (tx) => {
-    const charges = await findNewestCharges(tx, 100);
+    const { found: charges, more } = cutOffer(await findNewestCharges(tx, CHARGES + 1), CHARGES);
     const standings = await standingsOf(
       tx,
       charges.map(({ charge }) => charge.id),
     );
-    return charges.map(({ charge: { id, at, amount, lastFour, invoiceId }, invoiceNumber, currency }) => ({
-      ...{ id, at, amount, lastFour, invoiceId, invoiceNumber, currency },
-      standing: standings.get(id)!,
-    }));
+    const found = charges.map(
+      ({ charge: { id, at, amount, lastFour, invoiceId }, invoiceNumber, currency }) => ({
+        ...{ id, at, amount, lastFour, invoiceId, invoiceNumber, currency },
+        standing: standings.get(id)!,
+      }),
+    );
+    return { found, more };
   });
 }
 
-export type ChargeRow = Awaited<ReturnType<typeof listCharges>>[number];
+export type ChargeRow = Awaited<ReturnType<typeof listCharges>>['found'][number];
 
 const PlayInput = Type.Object({ chargeId: EntityId, kind: CardNewsKind }, { additionalProperties: false });
 export type PlayInput = Type.Static<typeof PlayInput>;
@@ -152,7 +159,7 @@ export type PlayInput = Type.Static<typeof PlayInput>;
  */
 export async function playCardService(actor: Actor, input: unknown, door: string): Promise<void> {
   const { chargeId, kind } = check(PlayInput, input, 'What the bank says');
-  const charge = (await listCharges(actor)).find(({ id }) => id === chargeId);
+  const charge = (await listCharges(actor)).found.find(({ id }) => id === chargeId);
   if (!charge) throw noSuch('charge');
   const secret = await inCompany(actor.companyId, (tx) => accountOf(tx, actor.companyId));
   const message = await cardMessage(

@@ -8,6 +8,9 @@ import type { Recipe } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import type { TrialState } from './draft';
 
+/** So many troubles are told at once. */
+const TOLD = 8;
+
 /** The bundle tried with sample inputs: what it comes to, what the customer reads, and what does not work. */
 export function TrialPanel({
   recipe,
@@ -73,11 +76,12 @@ export function TrialPanel({
       {sized.detail && <p className="soft">{sized.detail}</p>}
       {sized.troubles.length > 0 && (
         <ul className="trial-troubles" aria-label="What does not work">
-          {sized.troubles.slice(0, 8).map(({ place, message }, i) => (
+          {sized.troubles.slice(0, TOLD).map(({ place, message }, i) => (
             <li key={i} className="wrong">
               {place}: {message}
             </li>
           ))}
+          {sized.troubles.length > TOLD && <li className="wrong">{sized.troubles.length - TOLD} more</li>}
         </ul>
       )}
     </aside>

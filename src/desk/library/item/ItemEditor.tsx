@@ -93,7 +93,7 @@ export function ItemEditor(props: ItemEditorProps) {
           {known && (
             <div className="panel">
               <StandsIn bundles={standsIn} />
-              <CostHistory history={known.history} timeZone={timeZone} />
+              <CostHistory history={known.history} older={known.older} timeZone={timeZone} />
             </div>
           )}
         </div>
