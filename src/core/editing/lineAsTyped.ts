@@ -24,7 +24,8 @@ export function fitsWell(typed: TypedLine, item: LibraryItem): boolean {
   if (typed.unit !== undefined && !convertible(typed.unit, item.unit)) return false;
   const asked = tokens(typed.words);
   if (asked.length === 0) return false;
-  if (typed.words.trim().toLowerCase() === item.code.toLowerCase()) return true;
+  const code = item.code.toLowerCase();
+  if ([typed.words, typed.code].some((text) => text?.trim().toLowerCase() === code)) return true;
   const name = tokens(item.name);
   const fits = (word: string, of: string) => of === word || (word.length >= 4 && of.startsWith(word));
   const known = [...name, ...tokens(item.code), ...item.tags.flatMap(tokens)];
@@ -39,15 +40,29 @@ const inItsUnit = (quantity: string, from: UnitCode, to: UnitCode): string | nul
   return typeof value === 'string' ? null : writeFixed(toPlaces(value, 3));
 };
 
-/** What an amount behind a typed line is. */
-export type AmountIs = 'price' | 'cost' | 'nothing';
+/** What an amount behind a typed line is; `both`: cost and price each as a column says it. */
+export type AmountIs = 'price' | 'cost' | 'both' | 'nothing';
 
-const priced = (typed: TypedLine, amountIs: AmountIs): Pick<Line, 'heldPrice' | 'typedCost'> => {
-  if (typed.price === undefined || amountIs === 'nothing') return {};
-  return amountIs === 'cost'
-    ? { typedCost: typed.price }
-    : { heldPrice: writeFixed(roundFixed(parseFixed(typed.price), 2)) };
+const priced = (
+  typed: TypedLine,
+  amountIs: AmountIs,
+): Pick<Line, 'heldPrice' | 'typedCost' | 'pricePlaces'> => {
+  const cost =
+    amountIs === 'cost' ? (typed.cost ?? typed.price) : amountIs === 'both' ? typed.cost : undefined;
+  const price =
+    amountIs === 'price' ? (typed.price ?? typed.cost) : amountIs === 'both' ? typed.price : undefined;
+  return {
+    ...(cost === undefined ? {} : { typedCost: cost }),
+    ...(price === undefined
+      ? {}
+      : { heldPrice: writeFixed(roundFixed(parseFixed(price), typed.places ?? 2)) }),
+    ...(price === undefined || typed.places === undefined ? {} : { pricePlaces: typed.places }),
+  };
 };
+
+/** Arithmetic in a cell stays with the quantity it came to. */
+const asTyped = ({ typed }: TypedLine): Pick<Line, 'quantityTyped'> =>
+  typed === undefined ? {} : { quantityTyped: typed.slice(0, 200) };
 
 /**
  * A line of a library item as it was typed: `380 sf screen mesh @2.15`. A quantity in another unit of the same kind is
@@ -65,6 +80,7 @@ export function lineAsTyped(
   const line = lineFromItem(item, id, fitting);
   return {
     ...line,
+    ...(fitting === quantity ? asTyped(typed) : {}),
     ...(fitting === null && quantity !== null ? { quantity, quantityOpen: true } : {}),
     ...priced(typed, amountIs),
   };
@@ -79,5 +95,7 @@ export const ownLineAsTyped = (
 ): Line => ({
   ...plainLine(id, typed.words, typed.quantity, taxClass),
   ...(typed.unit === undefined ? {} : { unit: typed.unit }),
+  ...(typed.code === undefined ? {} : { code: typed.code.slice(0, 40) }),
+  ...asTyped(typed),
   ...priced(typed, amountIs),
 });

@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { writeFixed } from '../number';
 import { FormulaError } from '../formula';
-import { parseQuantity, readAddLine, readPasted } from '.';
+import { parseQuantity, readAddLine } from '.';
 
 const read = (text: string, places?: number) => writeFixed(parseQuantity(text, places));
 
@@ -187,21 +187,4 @@ describe('the add line: a quantity, if it begins with one, and words', () => {
     ['6 ea post @2*45', { quantity: '6', unit: 'each', words: 'post', price: '90' }],
     ['ask @ home', { quantity: null, words: 'ask @ home' }],
   ])('%s in one go', (typed, read) => expect(readAddLine(typed)).toEqual(read));
-});
-
-test('pasted lines: a text list, or cells of a spreadsheet in any order', () => {
-  expect(readPasted('- 12 joist\r\n\r\n2) 380 sf screen mesh @2.15\ngutter')).toEqual([
-    { quantity: '12', words: 'joist' },
-    { quantity: '380', unit: 'sqft', words: 'screen mesh', price: '2.15' },
-    { quantity: null, words: 'gutter' },
-  ]);
-  expect(
-    readPasted(
-      'Description\tQty\tUnit\tPrice\nPost 6x6\t4\tea\t$88.60\n2\tsq\tShingles\n1,250.5\tsf\tSheathing 5/8',
-    ),
-  ).toEqual([
-    { quantity: '4', unit: 'each', words: 'Post 6x6', price: '88.6' },
-    { quantity: '2', unit: 'square', words: 'Shingles' },
-    { quantity: '1250.5', unit: 'sqft', words: 'Sheathing 5/8' },
-  ]);
 });

@@ -35,9 +35,9 @@ const unitWords: Readonly<Record<string, UnitCode>> = {
   ls: 'job',
 };
 
-/** The unit a word stands for, or undefined. */
+/** The unit a word stands for (`sf`, `sq. ft`), or undefined. */
 export const unitOf = (word: string): UnitCode | undefined => {
-  const key = word.toLowerCase().replace(/\.$/, '');
+  const key = word.toLowerCase().replace(/[.\s]/g, '');
   return Object.hasOwn(unitWords, key) ? unitWords[key] : undefined;
 };
 
@@ -49,6 +49,13 @@ export interface TypedLine {
   readonly words: string;
   /** Unit price behind `@`, only where one was written. */
   readonly price?: string;
+  /** Decimals of the price, where two would not come to the amount it was made from. */
+  readonly places?: 4;
+  /** The quantity as it was typed, where that was arithmetic in a cell. */
+  readonly typed?: string;
+  /** Code and unit cost, where a column of a table said them. */
+  readonly code?: string;
+  readonly cost?: string;
 }
 
 /**

@@ -55,6 +55,8 @@ const scope: readonly KeyGroup[] = [
       ['Alt A', 'Make it an allowance (a line)'],
       ['Alt C', 'Copy; a bundle under another name'],
       ['Ctrl Space', 'Select; with Shift up to here'],
+      ['Ctrl C, Ctrl X', 'Copy or cut what is selected: for a sheet or a spreadsheet'],
+      ['Ctrl V', 'Paste rows, or a table or list from elsewhere'],
       ['Ctrl Del', 'Remove'],
     ],
   },

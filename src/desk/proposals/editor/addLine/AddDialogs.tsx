@@ -1,11 +1,12 @@
 import dynamic from 'next/dynamic';
 import type { Target } from '../context';
-import { PasteDialog } from './PasteDialog';
 import type { useAdding } from './useAdding';
 
 const BrowseLibraryDialog = dynamic(() =>
   import('../BrowseLibraryDialog').then((module) => module.BrowseLibraryDialog),
 );
+
+const PasteDialog = dynamic(() => import('./PasteDialog').then((module) => module.PasteDialog));
 
 /** Several lines pasted at once, and where they go. */
 export interface PastedText {

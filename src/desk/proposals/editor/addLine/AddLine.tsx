@@ -1,6 +1,5 @@
 'use client';
 
-import type { ClipboardEvent } from 'react';
 import { useRef, useState } from 'react';
 import { readAddLine } from '@/core/quantity';
 import { useKeptText } from '@/ui/kept/useKeptText';
@@ -16,6 +15,7 @@ import { useAddLineKeys } from './useAddLineKeys';
 import { useFocusOnBeginning } from './useFocusOnBeginning';
 import { useFoundWords } from './useFoundWords';
 import { WaitingAdds } from './WaitingAdds';
+import { usePasting } from '../copying/usePasting';
 
 /** Where what is added goes. */
 const placeInWords = ({ kind }: Target, section: string | undefined): string => {
@@ -47,12 +47,7 @@ export function AddLine() {
     found.giveUp();
   };
 
-  const onPaste = (event: ClipboardEvent<HTMLInputElement>) => {
-    const clip = event.clipboardData.getData('text/plain');
-    if (!clip.trim().includes('\n')) return;
-    event.preventDefault();
-    setPasted({ text: clip, target });
-  };
+  usePasting({ look: (clip, where) => setPasted({ text: clip, target: where }), said: setSaid });
 
   const onKeyDown = useAddLineKeys({
     text,
@@ -110,7 +105,6 @@ export function AddLine() {
         }}
         onPointerDown={(event) => adding.noteKey(event.timeStamp)}
         onKeyDown={onKeyDown}
-        onPaste={onPaste}
       />
       <span className="soft add-where">{said || where}</span>
       <AddActs

@@ -2,6 +2,7 @@
 
 import { Alert, Button, Modal, Radio } from 'antd';
 import { useState } from 'react';
+import type { Pasted } from '@/core/copying';
 import type { AmountIs } from '@/core/editing';
 import type { Line } from '@/model';
 import { PastedTable } from './PastedTable';
@@ -11,6 +12,24 @@ const amounts: { value: AmountIs; label: string }[] = [
   { value: 'cost', label: 'what it costs us' },
   { value: 'price', label: 'the customer’s price, fixed' },
   { value: 'nothing', label: 'not to be used' },
+];
+
+/** Where a column says the cost and another the price. */
+const bothAmounts: typeof amounts = [
+  { value: 'both', label: 'cost and price, each as its column says' },
+  { value: 'cost', label: 'the cost only: our markup makes the price' },
+  { value: 'nothing', label: 'not to be used' },
+];
+
+/** What of a pasted table is not taken, in sentences. */
+const notTaken = ({ unused, unknownUnits, unread }: Pasted): string[] => [
+  ...(unused.length > 0 ? [`Nothing is taken from ${unused.map((name) => `“${name}”`).join(', ')}.`] : []),
+  ...(unknownUnits.length > 0 ? [`Units not known here, taken as each: ${unknownUnits.join(', ')}.`] : []),
+  ...(unread > 0
+    ? [
+        `${unread} ${unread === 1 ? 'formula over other cells is' : 'formulas over other cells are'} not read: paste values.`,
+      ]
+    : []),
 ];
 
 /** Several lines pasted from a spreadsheet or a text list: each with the match proposed for it, to be looked through. */
@@ -28,9 +47,11 @@ export function PasteDialog({
   readonly close: () => void;
 }) {
   const pasted = usePastedLines(text, sectionTitle, taxClass);
-  const [amountIs, setAmountIs] = useState<AmountIs | null>(null);
+  const headed = pasted.pasted.amountIs;
+  const left = notTaken(pasted.pasted);
+  const [amountIs, setAmountIs] = useState<AmountIs | null>(headed);
   const { rows, matches, tooMany, trouble, setTrouble, done, count } = pasted;
-  const withAmount = rows.filter(({ price }) => price !== undefined).length;
+  const withAmount = rows.filter(({ price, cost }) => (price ?? cost) !== undefined).length;
   const asked = withAmount > 0 && amountIs === null;
   const finish = () => {
     try {
@@ -64,12 +85,13 @@ export function PasteDialog({
           title={`A proposal holds ${MOST_PASTED} lines in a section; paste fewer at once. Nothing is added.`}
         />
       )}
+      {left.length > 0 && <Alert type="warning" title={left.join(' ')} className="below" />}
       {withAmount > 0 && (
         <div className="field">
           {withAmount} {withAmount === 1 ? 'line carries an amount' : 'lines carry an amount'}. It is{' '}
           <Radio.Group
             aria-label="What the pasted amounts are"
-            options={amounts}
+            options={headed === 'both' ? bothAmounts : amounts}
             value={amountIs}
             onChange={({ target }) => setAmountIs(target.value as AmountIs)}
           />

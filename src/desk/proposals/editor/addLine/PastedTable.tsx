@@ -37,6 +37,11 @@ function Becomes({
   );
 }
 
+interface Shown {
+  readonly typed: PastedLines['rows'][number];
+  readonly i: number;
+}
+
 /** The pasted lines, a page at a time, each with what it becomes. */
 export function PastedTable({ pasted }: { readonly pasted: PastedLines }) {
   const [page, setPage] = useState(1);
@@ -48,7 +53,11 @@ export function PastedTable({ pasted }: { readonly pasted: PastedLines }) {
         rows={rows.map((typed, i) => ({ typed, i })).slice((page - 1) * PER_PAGE, page * PER_PAGE)}
         rowKey={({ i }) => i}
         columns={[
-          { key: 'words', title: 'Pasted', cell: ({ typed }) => typed.words },
+          {
+            key: 'words',
+            title: 'Pasted',
+            cell: ({ typed: { code, words } }) => [code, words].filter(Boolean).join(' '),
+          },
           {
             key: 'quantity',
             title: 'Quantity',
@@ -66,9 +75,19 @@ export function PastedTable({ pasted }: { readonly pasted: PastedLines }) {
             width: '46%',
             cell: ({ i }) => <Becomes pasted={pasted} at={i} />,
           },
+          ...(rows.some(({ cost }) => cost !== undefined)
+            ? [
+                {
+                  key: 'cost',
+                  title: 'Unit cost',
+                  figure: true,
+                  cell: ({ typed: { cost } }: Shown) => (cost === undefined ? '' : showDecimal(cost)),
+                },
+              ]
+            : []),
           {
             key: 'amount',
-            title: 'Amount',
+            title: 'Unit amount',
             figure: true,
             cell: ({ typed }) => (typed.price === undefined ? '' : showDecimal(typed.price)),
           },

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { AmountIs } from '@/core/editing';
 import { fitsWell, lineAsTyped, ownLineAsTyped } from '@/core/editing';
-import { readPasted } from '@/core/quantity';
+import { readPasted } from '@/core/copying';
 import type { LibraryItem, Line } from '@/model';
 import { matchLines } from '../../../library/search';
 import { newPartId } from '../context';
@@ -20,7 +20,8 @@ const CHUNK = 40;
  * only where words and unit fit well; else it is a line of one's own, with what is like it to pick.
  */
 export function usePastedLines(text: string, sectionTitle: string | undefined, taxClass: string) {
-  const [rows] = useState(() => readPasted(text));
+  const [pasted] = useState(() => readPasted(text));
+  const rows = pasted.lines;
   const [matches, setMatches] = useState<readonly (readonly LibraryItem[])[]>([]);
   const [picks, setPicks] = useState<Readonly<Record<number, string>>>({});
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -32,7 +33,9 @@ export function usePastedLines(text: string, sectionTitle: string | undefined, t
     const look = async () => {
       const found: LibraryItem[][] = [];
       for (let at = 0; at < rows.length; at += CHUNK) {
-        const words = rows.slice(at, at + CHUNK).map((row) => row.words.slice(0, 200));
+        const words = rows
+          .slice(at, at + CHUNK)
+          .map(({ code, words: said }) => [code, said].filter(Boolean).join(' ').slice(0, 200));
         found.push(...(await matchLines(words, sectionTitle, stop.signal)));
         setMatches([...found]);
       }
@@ -46,6 +49,7 @@ export function usePastedLines(text: string, sectionTitle: string | undefined, t
   const pickOf = (i: number): string =>
     picks[i] ?? matches[i]?.find((item) => fitsWell(rows[i]!, item))?.id ?? OWN;
   return {
+    pasted,
     rows,
     matches,
     tooMany,

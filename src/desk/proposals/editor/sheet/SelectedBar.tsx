@@ -2,6 +2,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { moveEntries, removeEntries, setGroup } from '@/core/editing';
 import { useEditor } from '../context';
+import { useCopying } from '../copying/useCopying';
 
 /** What can be done with the rows that are selected. */
 export function SelectedBar({
@@ -16,6 +17,7 @@ export function SelectedBar({
   const [name, setName] = useState('');
   const ids = [...selected];
   const clear = () => setSelected(new Set());
+  const { copy } = useCopying(selected, clear);
   const act = (change: Parameters<typeof work.edit>[0]) => {
     work.edit(change);
     clear();
@@ -65,6 +67,9 @@ export function SelectedBar({
           Set
         </Button>
       </form>
+      <Button size="small" onClick={copy}>
+        Copy
+      </Button>
       <Button size="small" onClick={() => act((draft) => removeEntries(draft, ids))}>
         Remove
       </Button>

@@ -1,0 +1,155 @@
+import type { Bundle, Line, Measure, PricedItem, ProposalDocument, SectionEntry, TaxClass } from '@/model';
+import { copyOfEntry, sectionOf, withoutPlans } from '../editing';
+import { knownFormula, namesIn } from '../formula';
+import { measuresOf } from '../plan';
+
+/** Lines, bundles and questions taken out of a proposal to be put in again, there or in another. */
+export interface CopiedParts {
+  readonly entries: readonly SectionEntry[];
+  /** The tax classes of the proposal they are from. */
+  readonly taxClasses: readonly TaxClass[];
+  /** The measures of that proposal their formulas name, as they measured then. */
+  readonly measures: readonly Measure[];
+}
+
+/** The names a formula uses; none where it cannot be read. */
+function namesOf(formula: string): string[] {
+  try {
+    return [...namesIn(knownFormula(formula)).keys()];
+  } catch {
+    return [];
+  }
+}
+
+const linesIn = (entry: SectionEntry): (Line | Bundle)[] =>
+  entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry];
+
+const formulasIn = (part: Line | Bundle): string[] =>
+  part.kind === 'line'
+    ? part.formula === undefined
+      ? []
+      : [part.formula]
+    : [...Object.values(part.values), ...part.added.flatMap(formulasIn)];
+
+/**
+ * What is copied of a proposal: the entries of these ids, in the order they stand there, with what they need elsewhere. What
+ * ties a line to the agreement of a change order stays behind.
+ * @param ids of entries of its sections; others count for nothing
+ */
+export function copiedParts(document: ProposalDocument, ids: ReadonlySet<string>): CopiedParts {
+  const entries = document.sections.flatMap((section) => section.entries.filter(({ id }) => ids.has(id)));
+  const named = new Set(entries.flatMap(linesIn).flatMap(formulasIn).flatMap(namesOf));
+  // Plans stay with their house; what was traced goes along as a number.
+  const { measures = [] } = withoutPlans(document);
+  return {
+    entries: JSON.parse(JSON.stringify(entries)) as SectionEntry[],
+    taxClasses: document.taxClasses,
+    measures: measures.filter(({ name }) => named.has(name)),
+  };
+}
+
+/** The class of a document that stands for one of another: the same, else the one of that name, else the first. */
+function taxClassHere(document: ProposalDocument, theirs: readonly TaxClass[], id: string): string {
+  const known = theirs.find((each) => each.id === id)?.name.toLowerCase();
+  const ours = document.taxClasses;
+  const same = ours.find(
+    (each) => each.id === id && (known === undefined || each.name.toLowerCase() === known),
+  );
+  return (same ?? ours.find(({ name }) => name.toLowerCase() === known) ?? ours[0]!).id;
+}
+
+/**
+ * Copied parts as they are put into a proposal: with identities of their own, in its tax classes. Nothing of them belongs to
+ * an agreement.
+ * @returns the entries, and the measures their formulas name that the proposal has not
+ */
+export function partsToPaste(
+  document: ProposalDocument,
+  { entries, taxClasses, measures }: CopiedParts,
+  newId: () => string,
+): { readonly entries: SectionEntry[]; readonly measures: Measure[] } {
+  const classHere = (id: string) => taxClassHere(document, taxClasses, id);
+  const lineHere = (line: Line): Line => {
+    const { omits: _, settles: __, fromLibrary, ...rest } = line;
+    return {
+      ...rest,
+      taxClass: classHere(rest.taxClass),
+      ...(fromLibrary === undefined
+        ? {}
+        : {
+            fromLibrary:
+              fromLibrary.taxClass === undefined
+                ? fromLibrary
+                : { ...fromLibrary, taxClass: classHere(fromLibrary.taxClass) },
+          }),
+    };
+  };
+  const itemHere = (item: PricedItem): PricedItem => ({ ...item, taxClass: classHere(item.taxClass) });
+  const partHere = (part: Line | Bundle): Line | Bundle =>
+    part.kind === 'line'
+      ? lineHere(part)
+      : {
+          ...part,
+          items: Object.fromEntries(Object.entries(part.items).map(([key, item]) => [key, itemHere(item)])),
+          changes: Object.fromEntries(
+            Object.entries(part.changes).map(([path, change]) => [
+              path,
+              change.taxClass === undefined ? change : { ...change, taxClass: classHere(change.taxClass) },
+            ]),
+          ),
+          added: part.added.map(lineHere),
+        };
+  const known = new Set(measuresOf(document).map(({ name }) => name));
+  return {
+    entries: entries
+      .map((entry) =>
+        entry.kind === 'question'
+          ? {
+              ...entry,
+              alternatives: entry.alternatives.map((each) => ({ ...each, lines: each.lines.map(partHere) })),
+            }
+          : partHere(entry),
+      )
+      .map((entry) => copyOfEntry(entry, newId)),
+    measures: measures.filter(({ name }) => !known.has(name)).map((each) => ({ ...each, id: newId() })),
+  };
+}
+
+/** How many entries a section holds, and measures a proposal, as their schema says. */
+const [MOST_ENTRIES, MOST_MEASURES] = [5000, 500];
+
+/**
+ * Puts parts into a section, behind one of its entries or at its end, with the measures they need.
+ * @param afterId an entry, or something within one; where there is no such thing they come last
+ * @throws PartGone where there is no such section
+ * @throws Error in words where it holds no more
+ */
+export function putParts(
+  document: ProposalDocument,
+  sectionId: string,
+  { entries, measures }: { readonly entries: readonly SectionEntry[]; readonly measures: readonly Measure[] },
+  afterId?: string,
+): void {
+  const section = sectionOf(document, sectionId);
+  if (section.entries.length + entries.length > MOST_ENTRIES)
+    throw new Error(`A section holds ${MOST_ENTRIES} lines. Nothing is pasted.`);
+  if ((document.measures?.length ?? 0) + measures.length > MOST_MEASURES)
+    throw new Error(`A proposal holds ${MOST_MEASURES} measures. Nothing is pasted.`);
+  const at = afterId === undefined ? -1 : section.entries.findIndex(({ id }) => id === afterId);
+  section.entries.splice(at < 0 ? section.entries.length : at + 1, 0, ...entries);
+  if (measures.length > 0) document.measures = [...(document.measures ?? []), ...measures];
+}
+
+/** The section and entry that is a part or holds it; null where it is gone. */
+export function entryHolding(
+  { sections }: ProposalDocument,
+  id: string,
+): { readonly sectionId: string; readonly afterId: string } | null {
+  for (const section of sections)
+    for (const entry of section.entries) {
+      const within = entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [];
+      if (entry.id === id || within.some((part) => part.id === id))
+        return { sectionId: section.id, afterId: entry.id };
+    }
+  return null;
+}

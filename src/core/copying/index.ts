@@ -1,0 +1,3 @@
+export * from './copiedParts';
+export * from './copiedTable';
+export * from './readPasted';

@@ -1,0 +1,101 @@
+import type { Page } from '@playwright/test';
+import { begin, expect, saved, test } from './desk';
+
+const rows = (page: Page) => page.locator('tr.row:not(.row-section)');
+const words = (page: Page) =>
+  rows(page)
+    .locator('[data-cell=description]')
+    .evaluateAll((cells) => cells.map((cell) => (cell as HTMLInputElement).value || cell.textContent));
+
+const clipboard = (page: Page) => page.evaluate(() => navigator.clipboard.readText());
+
+test.use({ permissions: ['clipboard-read', 'clipboard-write'] });
+
+test('rows are copied as a table and as what they are: pasted behind a row, into another proposal, cut and taken back', async ({
+  page,
+}) => {
+  await begin(page, 'Rows to copy');
+  for (const typed of ['38+64 handrail cedar', '4 post 4×4 treated']) {
+    await page.keyboard.type(typed, { delay: 20 });
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+  }
+  await page.keyboard.type('Haul away @120');
+  await page.keyboard.press('Shift+Enter');
+  await expect(rows(page)).toHaveCount(3);
+  const [first, second, third] = await words(page);
+  const amounts = await rows(page).locator('.row-amount').allTextContents();
+  for (const nth of [0, 2]) {
+    await rows(page).nth(nth).locator('[data-cell=description]').focus();
+    await page.keyboard.press('Control+Space');
+  }
+  await page.keyboard.press('Escape');
+  await page.getByRole('toolbar', { name: 'Selected lines' }).getByRole('button', { name: 'Copy' }).click();
+  await expect(page.getByText('2 rows copied.')).toBeVisible();
+  const table = await clipboard(page);
+  expect(table.split('\n')[0]).toBe('Code\tDescription\tQuantity\tUnit\tUnit cost\tUnit price\tAmount');
+  expect(table).toContain('Haul away');
+
+  // Behind the last that is selected, in one step, and taken back in one.
+  await page.keyboard.press('Control+v');
+  await expect(page.getByText('2 rows pasted.').first()).toBeVisible();
+  expect(await words(page)).toEqual([first, second, third, first, third]);
+  expect(await rows(page).locator('.row-amount').allTextContents()).toEqual([
+    ...amounts,
+    amounts[0],
+    amounts[2],
+  ]);
+  await page.keyboard.press('Control+z');
+  await expect(rows(page)).toHaveCount(3);
+  await page.keyboard.press('Control+y');
+  await expect(rows(page)).toHaveCount(5);
+  await saved(page);
+
+  await page.getByRole('button', { name: 'Clear' }).click();
+  await rows(page).nth(1).locator('[data-cell=description]').focus();
+  await page.keyboard.press('Control+Space');
+  await page.keyboard.press('Control+x');
+  await expect(rows(page)).toHaveCount(4);
+  await saved(page);
+
+  await begin(page, 'Rows to paste');
+  await page.keyboard.press('Control+v');
+  await expect(rows(page)).toHaveCount(1);
+  expect(await words(page)).toEqual([second]);
+  await expect(rows(page).locator('.row-amount')).toHaveText(amounts[1]!);
+  await saved(page);
+  await page.reload();
+  await expect(rows(page)).toHaveCount(1);
+});
+
+test('a table of a spreadsheet is pasted anywhere on the sheet, its headings and arithmetic read, what is not taken is said', async ({
+  page,
+}) => {
+  await begin(page, 'A spreadsheet');
+  await page.evaluate(() =>
+    navigator.clipboard.writeText(
+      [
+        'Description\tQty\tUnit\tUnit cost\tUnit price\tVendor',
+        'Bead board ceiling\t=12*14\tsf\t3.10\t6.40\tNorthgate',
+        'Dumpster, 20 yd\t1\tea\t$410.00\t$620.00\t',
+        'Trim to match\t=B2*2\troll\t1.80\t\t',
+      ].join('\r\n'),
+    ),
+  );
+  await page.locator('#add-line').blur();
+  await page.keyboard.press('Control+v');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('3 pasted lines');
+  await expect(dialog).toContainText('Nothing is taken from “Vendor”.');
+  await expect(dialog).toContainText('Units not known here, taken as each: roll.');
+  await expect(dialog).toContainText('1 formula over other cells is not read: paste values.');
+  await expect(dialog.getByRole('radio', { name: 'cost and price, each as its column says' })).toBeChecked();
+  await dialog.getByRole('button', { name: 'Add 3 lines' }).click();
+  await expect(rows(page)).toHaveCount(3);
+  await expect(rows(page).nth(0).locator('[data-cell=quantity]')).toHaveValue(/168|12\*14/);
+  // 168 × 6.40 is 1,075.20; by hand.
+  await expect(rows(page).nth(0).locator('.row-amount')).toHaveText('1,075.20');
+  await expect(rows(page).nth(1).locator('.row-amount')).toHaveText('620.00');
+  await expect(rows(page).nth(2).getByText('quantity not confirmed')).toBeVisible();
+  await saved(page);
+});
