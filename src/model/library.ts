@@ -95,8 +95,11 @@ export const ListPreferences = Type.Object(
 );
 export type ListPreferences = Type.Static<typeof ListPreferences>;
 
-/** How a person likes the desk: the columns of the sheet. Lists are kept beside them, each by itself. */
-export const DeskPreferences = Type.Object({ columns: Type.Optional(Columns) }, closed);
+/** How a person likes the desk: columns of the sheet, low rows. Lists are kept beside them, each by itself. */
+export const DeskPreferences = Type.Object(
+  { columns: Type.Optional(Columns), compact: Type.Optional(Type.Boolean()) },
+  closed,
+);
 export type DeskPreferences = Type.Static<typeof DeskPreferences>;
 
 /**

@@ -99,3 +99,46 @@ test('a table of a spreadsheet is pasted anywhere on the sheet, its headings and
   await expect(rows(page).nth(2).getByText('quantity not confirmed')).toBeVisible();
   await saved(page);
 });
+
+test('one list without sections, sorted by what it comes to; “to here” goes by what is shown; low rows stay low', async ({
+  page,
+}) => {
+  await begin(page, 'One list');
+  for (const [words, price] of [
+    ['Small', '10'],
+    ['Large', '500'],
+    ['Middle', '50'],
+  ]) {
+    await page.keyboard.type(`1 ${words} @${price}`);
+    await page.keyboard.press('Shift+Enter');
+  }
+  await expect(rows(page)).toHaveCount(3);
+  await page.getByTitle('One list', { exact: true }).click();
+  await expect(page.locator('tr.row-section')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Amount' }).click();
+  expect(await words(page)).toEqual(['Small', 'Middle', 'Large']);
+  await page.getByRole('button', { name: 'Amount' }).click();
+  expect(await words(page)).toEqual(['Large', 'Middle', 'Small']);
+  // No row jumps from under the hand: a changed amount stays where it is until it is sorted again.
+  await rows(page).nth(2).locator('[data-cell=price]').fill('900');
+  await page.keyboard.press('Enter');
+  await expect(rows(page).nth(2).locator('.row-amount')).toHaveText('900.00');
+  expect(await words(page)).toEqual(['Large', 'Middle', 'Small']);
+  await rows(page).nth(0).locator('[data-cell=description]').focus();
+  await page.keyboard.press('Control+Space');
+  await rows(page).nth(1).locator('[data-cell=description]').focus();
+  await page.keyboard.press('Control+Shift+Space');
+  await expect(page.getByText('2 selected')).toBeVisible();
+  await page.getByRole('button', { name: 'Clear' }).click();
+  await page.getByRole('button', { name: /^Columns/ }).click();
+  await page.getByRole('checkbox', { name: 'Section' }).check();
+  await page.getByRole('checkbox', { name: 'Low rows' }).check();
+  await expect(rows(page).first()).toContainText('Porch');
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('table.sheet-low')).toBeVisible();
+  await page.getByRole('button', { name: /^Columns/ }).click();
+  await page.getByRole('checkbox', { name: 'Low rows' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Section' }).uncheck();
+  await expect(page.locator('table.sheet-low')).toHaveCount(0);
+});

@@ -60,7 +60,7 @@ export interface Pasted {
   /** How many cells hold a formula over other cells, which is not read. */
   readonly unread: number;
   /** What the amounts are, where a heading says it. */
-  readonly amountIs: 'cost' | 'price' | 'both' | null;
+  readonly amountIs: 'cost' | 'both' | null;
 }
 
 /** A number in a cell, as a number or as arithmetic (`=38+64`, `$1,250.50`), to some places; null for anything else. */
@@ -169,7 +169,6 @@ function readTable(text: string): Pasted {
     lines.some((line) => line.cost !== undefined),
     lines.some((line) => line.price !== undefined),
   ];
-  const headed = cost && price ? 'both' : cost ? 'cost' : price ? 'price' : null;
   const at = columns?.indexOf('unit') ?? -1;
   const units = body.flatMap((cells) => (at < 0 ? [] : [(cells[at] ?? '').trim()]));
   return {
@@ -177,8 +176,8 @@ function readTable(text: string): Pasted {
     unknownUnits: [...new Set(units.filter((unit) => unit !== '' && unitOf(unit) === undefined))],
     unused: columns ? rows[0]!.filter((cell, i) => columns[i] === undefined && cell.trim() !== '') : [],
     unread: body.flat().filter((cell) => isFormula(cell) && asNumber(cell) === null).length,
-    // An amount alone says not whose it is.
-    amountIs: columns?.some((column) => column === 'cost' || column === 'price') ? headed : null,
+    // A “price” alone may be the supplier's: what it is is asked.
+    amountIs: cost ? (price ? 'both' : 'cost') : null,
   };
 }
 

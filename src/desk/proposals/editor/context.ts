@@ -66,8 +66,13 @@ export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
     readonly columns: readonly Column[];
     readonly chosenColumns: readonly Column[];
     readonly setColumns: (columns: readonly Column[]) => void;
+    /** Rows are low: more of them on a screen. */
+    readonly compact: boolean;
+    readonly setCompact: (compact: boolean) => void;
     /** Takes a row into the selection or out of it; `to` extends it from the last one to here. */
     readonly select: (id: string, how: 'one' | 'to') => void;
+    /** Which entries are shown, in their order: “to here” goes by it. */
+    readonly noteShown: (ids: readonly string[]) => void;
   };
 
 export const EditorActionsScope = createContext<EditorActions | null>(null);

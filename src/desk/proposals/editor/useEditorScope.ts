@@ -13,7 +13,13 @@ import type { SheetView } from './sheet/rows';
 import { toggled, useSelection } from './sheet/selection';
 import type { DocumentInWork } from './useDocument';
 
-const plainView: SheetView = { folded: new Set(), opened: new Set(), filter: null, grouping: null };
+const plainView: SheetView = {
+  folded: new Set(),
+  opened: new Set(),
+  filter: null,
+  grouping: null,
+  order: null,
+};
 
 /** Figures of lines and bundles by their ids. */
 function byId(figures: EditorContext['figures']) {
@@ -42,8 +48,11 @@ function placeThere(
   return isThere ? target : { kind: 'section', sectionId: ids.at(-1) ?? '' };
 }
 
-/** The columns between unit and amount: chosen by the person, shown as far as the screen has room. */
-function useColumns(
+/**
+ * How a person likes the sheet: the columns between unit and amount, shown as far as the screen has room, and low rows or
+ * usual ones.
+ */
+function useLooks(
   figures: EditorContext['figures'],
   preferences: DeskPreferences,
   savePreferences: (input: unknown) => Promise<Answer<void>>,
@@ -52,15 +61,23 @@ function useColumns(
   const width = useScreenWidth();
   const wider = useMemo(() => widerFor(figures), [figures]);
   const columns = useMemo(() => fittingColumns(chosen, wider, width), [chosen, wider, width]);
+  const [compact, setLow] = useState(preferences.compact ?? false);
+  // Where it does not arrive, the sheet looks as it did the next time; nothing else hangs on it.
   const setColumns = useCallback(
     (next: readonly Column[]) => {
       choose(next);
-      // Where it does not arrive, the columns are as they were the next time; nothing else hangs on it.
-      savePreferences({ columns: [...next] }).catch(() => undefined);
+      savePreferences({ columns: [...next], compact }).catch(() => undefined);
     },
-    [savePreferences],
+    [savePreferences, compact],
   );
-  return { chosen, columns, setColumns };
+  const setCompact = useCallback(
+    (next: boolean) => {
+      setLow(next);
+      savePreferences({ columns: [...chosen], compact: next }).catch(() => undefined);
+    },
+    [savePreferences, chosen],
+  );
+  return { chosenColumns: chosen, columns, setColumns, compact, setCompact };
 }
 
 /** Everything the parts of the editor share: the document with its figures, and what never changes while it is open. */
@@ -91,8 +108,9 @@ export function useEditorScope({
   const figures = useMemo(() => computeFigures(work.document, asSuggested), [work.document]);
   const { lines, bundles } = useMemo(() => byId(figures), [figures]);
   const differences = useMemo(() => findDifferences(work.document, asSuggested), [work.document]);
-  const { chosen, columns, setColumns } = useColumns(figures, preferences, savePreferences);
-  const select = useSelection(work.document, setSelected);
+  const looks = useLooks(figures, preferences, savePreferences);
+  const { chosenColumns, columns, setColumns, compact, setCompact } = looks;
+  const { select, noteShown } = useSelection(setSelected);
   const toggle = useCallback(
     (key: string) => setView((before) => ({ ...before, opened: toggled(before.opened, key) })),
     [],
@@ -110,11 +128,27 @@ export function useEditorScope({
       toggle,
       reveal,
       select,
+      noteShown,
       columns,
-      chosenColumns: chosen,
+      chosenColumns,
       setColumns,
+      compact,
+      setCompact,
     }),
-    [chosen, columns, setColumns, edit, readOnly, minorDigits, proposal.moved, toggle, select],
+    [
+      chosenColumns,
+      columns,
+      setColumns,
+      compact,
+      setCompact,
+      edit,
+      readOnly,
+      minorDigits,
+      proposal.moved,
+      toggle,
+      select,
+      noteShown,
+    ],
   );
   const context: EditorContext = {
     proposalId: proposal.id,

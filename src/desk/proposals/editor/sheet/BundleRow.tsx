@@ -13,13 +13,15 @@ import { useDraggedRow } from './useDraggedRow';
 interface BundleRowProps {
   readonly figures: BundleFigures;
   readonly sectionId: string;
+  readonly sectionTitle: string | undefined;
   readonly open: boolean;
   readonly selected: boolean;
   readonly openLibrary: () => void;
 }
 
 /** A bundle as one row: its name, its size in words, what it comes to. Opened, its inputs and parts stand below. */
-export function BundleRow({ figures, sectionId, open, selected, openLibrary }: BundleRowProps) {
+export function BundleRow(props: BundleRowProps) {
+  const { figures, sectionId, sectionTitle, open, selected, openLibrary } = props;
   const { readOnly, setTarget, minorDigits } = useEditorActions();
   const { bundle, sized, included } = figures;
   const { row, grip, isDragging } = useDraggedRow(bundle.id, sized.name);
@@ -46,6 +48,7 @@ export function BundleRow({ figures, sectionId, open, selected, openLibrary }: B
       </td>
       <OptionalCells
         cells={{
+          section: sectionTitle,
           code: bundle.code,
           hours: showHours(figures.lines),
           cost: <span className="amount row-cost soft">{showAmount(figures.cost, minorDigits)}</span>,

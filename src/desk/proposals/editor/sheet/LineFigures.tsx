@@ -13,6 +13,7 @@ interface LineFiguresProps {
   readonly line: Line;
   readonly figures: SectionLine;
   readonly inner: Inner;
+  readonly sectionTitle: string | undefined;
 }
 
 /** The unit of a line; one of our own has it to choose. */
@@ -64,6 +65,7 @@ export function LineFigures(props: LineFiguresProps) {
       </td>
       <OptionalCells
         cells={{
+          section: props.sectionTitle,
           code: line.code,
           costCode: line.costCode,
           hours: showHours([figures]),

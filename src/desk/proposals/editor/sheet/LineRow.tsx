@@ -15,12 +15,14 @@ interface RowProps {
   readonly line: Line;
   readonly figures: SectionLine;
   readonly sectionId: string;
+  readonly sectionTitle: string | undefined;
   readonly inner: Inner;
   readonly selected: boolean;
 }
 
 /** One line of the sheet. */
-export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, selected }: RowProps) {
+export const LineRow = memo(function LineRow(props: RowProps) {
+  const { line, figures, sectionId, sectionTitle, inner, selected } = props;
   const { readOnly, setTarget } = useEditorActions();
   const { row, grip, isDragging } = useDraggedRow(line.id, line.description, inner !== null);
   const { acts, onKeyDown } = useLineActs(line, figures, inner);
@@ -47,7 +49,7 @@ export const LineRow = memo(function LineRow({ line, figures, sectionId, inner, 
       <td>
         <LineName line={line} figures={figures} />
       </td>
-      <LineFigures line={line} figures={figures} inner={inner} />
+      <LineFigures line={line} figures={figures} inner={inner} sectionTitle={sectionTitle} />
       <td className="row-more">{!readOnly && <LineMenu line={line} inner={inner} acts={acts} />}</td>
     </tr>
   );

@@ -61,6 +61,7 @@ export function RowView({
           line={row.line}
           figures={lines.get(row.line.id)!}
           sectionId={row.sectionId}
+          sectionTitle={sections.get(row.sectionId)?.section.title}
           inner={row.inner}
           selected={selected.has(row.line.id)}
         />
@@ -89,6 +90,7 @@ export function RowView({
         <BundleRow
           figures={bundles.get(row.bundle.id)!}
           sectionId={row.sectionId}
+          sectionTitle={sections.get(row.sectionId)?.section.title}
           open={view.opened.has(row.bundle.id)}
           selected={selected.has(row.bundle.id)}
           openLibrary={() => openLibrary(row.bundle.id)}

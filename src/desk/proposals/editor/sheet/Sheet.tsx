@@ -79,7 +79,7 @@ interface SheetProps {
 /** The lines of all sections, edited in place. Only the rows in view are drawn, and the one that is typed in. */
 export function Sheet({ revealed, setSelected, measure, agreed }: SheetProps) {
   const { work, figures, bundles, view, selected } = useEditor();
-  const { columns } = useEditorActions();
+  const { columns, compact } = useEditorActions();
   const across = columns.length;
   const wider = useMemo(() => widerFor(figures), [figures]);
   /** The bundle whose copy is compared with the library's. */
@@ -106,7 +106,7 @@ export function Sheet({ revealed, setSelected, measure, agreed }: SheetProps) {
         <DndContext id="sheet" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={entryIds} strategy={verticalListSortingStrategy}>
             <table
-              className="sheet"
+              className={compact ? 'sheet sheet-low' : 'sheet'}
               style={{ minWidth: leastWidth(columns, wider) }}
               aria-rowcount={rows.length}
               onBlur={(event) => {

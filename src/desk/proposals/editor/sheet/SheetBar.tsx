@@ -18,7 +18,7 @@ import { filters } from './rows';
 
 /** Which columns stand between unit and amount; remembered for the person, on every proposal. */
 function ColumnList() {
-  const { columns, chosenColumns, setColumns } = useEditorActions();
+  const { columns, chosenColumns, setColumns, compact, setCompact } = useEditorActions();
   return (
     <div className="column-list" role="group" aria-label="Columns">
       {(Object.keys(optionalColumns) as Column[]).map((column) => (
@@ -33,6 +33,9 @@ function ColumnList() {
           )}
         </Checkbox>
       ))}
+      <Checkbox className="column-density" checked={compact} onChange={() => setCompact(!compact)}>
+        Low rows
+      </Checkbox>
     </div>
   );
 }
@@ -78,11 +81,13 @@ export function SheetBar({
           { value: 'room', label: 'Room' },
           { value: 'phase', label: 'Phase' },
           { value: 'trade', label: 'Trade' },
+          { value: 'list', label: 'One list' },
         ]}
         onChange={(value) =>
           setView((before) => ({
             ...before,
-            grouping: value === 'section' ? null : (value as Grouping),
+            grouping: value === 'section' ? null : (value as Grouping | 'list'),
+            order: null,
           }))
         }
       />

@@ -1,5 +1,60 @@
+import { Tooltip } from 'antd';
+import type { ReactNode } from 'react';
+import { useEditor, useEditorActions } from '../context';
 import type { Column, Wider } from './columns';
 import { amountWidth, optionalColumns, widthOf } from './columns';
+import type { SortBy } from './order';
+import { orderedBy } from './order';
+
+/** A heading; over one list without sections a press sorts by it: up, down, as it stands. */
+function Heading({
+  by,
+  figure = false,
+  className = '',
+  width,
+  children,
+}: {
+  readonly by: SortBy;
+  readonly figure?: boolean;
+  readonly className?: string;
+  readonly width?: number;
+  readonly children: ReactNode;
+}) {
+  const { work, lines, bundles, view } = useEditor();
+  const { setView } = useEditorActions();
+  const { order } = view;
+  const mine = order?.by === by ? order : null;
+  const sort = () => {
+    const next =
+      mine === null
+        ? orderedBy(work.document, { lines, bundles }, by, false)
+        : mine.descending
+          ? null
+          : orderedBy(work.document, { lines, bundles }, by, true);
+    setView((before) => ({ ...before, order: next }));
+  };
+  const classes = [figure && 'amount', className].filter(Boolean).join(' ');
+  return (
+    <th
+      className={classes}
+      style={width === undefined ? undefined : { width }}
+      aria-sort={mine ? (mine.descending ? 'descending' : 'ascending') : undefined}
+    >
+      {view.grouping === 'list' ? (
+        <Tooltip title={mine?.descending ? 'As they stand' : mine ? 'Sort down' : 'Sort up'}>
+          <button type="button" className="head-sort" onClick={sort}>
+            {children}
+            {mine && <span aria-hidden="true"> {mine.descending ? '▾' : '▴'}</span>}
+          </button>
+        </Tooltip>
+      ) : (
+        children
+      )}
+    </th>
+  );
+}
+
+const figures: readonly Column[] = ['cost', 'price', 'hours', 'margin'];
 
 /** The head of the sheet, with the columns a person chose. */
 export function SheetHead({
@@ -14,21 +69,21 @@ export function SheetHead({
       <th className="row-grip">
         <span className="visually-hidden">Move</span>
       </th>
-      <th>Description</th>
-      <th className="amount col-quantity">Quantity</th>
-      <th className="col-unit">Unit</th>
+      <Heading by="description">Description</Heading>
+      <Heading by="quantity" figure className="col-quantity">
+        Quantity
+      </Heading>
+      <Heading by="unit" className="col-unit">
+        Unit
+      </Heading>
       {columns.map((column) => (
-        <th
-          key={column}
-          style={{ width: widthOf(column, wider) }}
-          className={['cost', 'price', 'hours', 'margin'].includes(column) ? 'amount' : ''}
-        >
+        <Heading key={column} by={column} figure={figures.includes(column)} width={widthOf(column, wider)}>
           {optionalColumns[column]}
-        </th>
+        </Heading>
       ))}
-      <th className="amount col-amount" style={{ width: amountWidth(wider) }}>
+      <Heading by="amount" figure className="col-amount" width={amountWidth(wider)}>
         Amount
-      </th>
+      </Heading>
       <th className="row-more">
         <span className="visually-hidden">More</span>
       </th>

@@ -4,6 +4,7 @@ import type { Figures } from '@/core/price';
 
 /** Columns of the sheet between the unit and the amount; description, quantity, unit and amount always stand. */
 export const optionalColumns = {
+  section: 'Section',
   code: 'Code',
   costCode: 'Cost code',
   hours: 'Hours',
@@ -29,6 +30,7 @@ export const withColumn = (columns: readonly Column[], column: Column): readonly
   order.filter((each) => (each === column ? !columns.includes(each) : columns.includes(each)));
 
 const wide: Readonly<Record<Column, number>> = {
+  section: 110,
   code: 76,
   costCode: 76,
   hours: 66,
@@ -84,6 +86,7 @@ const RAIL = 76;
 
 /** Which column gives way first, where there is no room for all. */
 const givesWay: readonly Column[] = [
+  'section',
   'phase',
   'room',
   'margin',

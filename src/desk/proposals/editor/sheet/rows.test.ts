@@ -2,6 +2,8 @@ import { groupFigures } from '@/core/insight';
 import { computeFigures } from '@/core/price';
 import type { BundleFigures } from '@/core/price';
 import { bundle, line, plainDocument } from '../../../../../tests/support/documents';
+import type { SortBy } from './order';
+import { orderedBy } from './order';
 import type { SheetView } from './rows';
 import { sheetRows } from './rows';
 
@@ -54,7 +56,7 @@ const keys = (view: Partial<SheetView> = {}) =>
     document,
     bundles,
     troubles: new Set(),
-    view: { folded: new Set(), opened: new Set(), filter: null, grouping: null, ...view },
+    view: { folded: new Set(), opened: new Set(), filter: null, grouping: null, order: null, ...view },
   }).map(({ key }) => key);
 
 test('everything in order, each key once, an empty section with its hint', () => {
@@ -112,7 +114,7 @@ test('gathered by room: of the entry, else of its section, else the section itse
       document: roomed,
       bundles: new Map(),
       troubles: new Set(),
-      view: { folded: new Set(), opened: new Set(), filter: null, grouping: 'room' },
+      view: { folded: new Set(), opened: new Set(), filter: null, grouping: 'room', order: null },
     }).map(({ key }) => key),
   ).toEqual(['group Den', 'a', 'group Hall', 'b', 'c', 'group ', 'd']);
   expect(groupFigures(figures, 'room').map(({ name, net }) => [name, net])).toEqual([
@@ -120,4 +122,24 @@ test('gathered by room: of the entry, else of its section, else the section itse
     ['Hall', 200n],
     ['', 100n],
   ]);
+});
+
+test('one list without sections, sorted as it was asked for; what is added since comes last', () => {
+  const figures = {
+    bundles,
+    lines: new Map(
+      computeFigures(document).sections.flatMap(({ lines }) => lines.map((each) => [each.line.id, each])),
+    ),
+  };
+  expect(keys({ grouping: 'list' })).toEqual(['a', 'b', 'q', 'x', 'd']);
+  const ids = (by: SortBy, descending: boolean) => orderedBy(document, figures, by, descending).ids;
+  // 1.00, 31.00 (three posts at 10 and a line at 1), and a question, which has no amount: last either way.
+  expect(ids('amount', false)).toEqual(['a', 'b', 'q']);
+  expect(ids('amount', true)).toEqual(['b', 'a', 'q']);
+  expect(ids('section', true)).toEqual(['q', 'a', 'b']);
+  expect(ids('phase', true)).toEqual(['b', 'a', 'q']);
+  expect(ids('hours', false)).toEqual(['a', 'b', 'q']);
+  const order = { by: 'amount' as const, descending: true, ids: ['b', 'a'] };
+  expect(keys({ grouping: 'list', order })).toEqual(['b', 'a', 'q', 'x', 'd']);
+  expect(keys({ grouping: 'list', order, filter: 'untouched' })).toEqual(['a']);
 });

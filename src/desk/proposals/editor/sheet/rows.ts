@@ -1,6 +1,7 @@
 import type { BundleFigures } from '@/core/price';
 import type { Grouping } from '@/core/insight';
 import { groupOf } from '@/core/insight';
+import type { Order } from './order';
 import type { Alternative, Bundle, Line, ProposalDocument, Question, Section, SectionEntry } from '@/model';
 
 /** One row of the sheet, in the order they stand. Keys are unique and stay with what the row shows. */
@@ -51,7 +52,10 @@ export interface SheetView {
   /** Keys of bundles, spaces and details that stand open. */
   readonly opened: ReadonlySet<string>;
   readonly filter: Filter | null;
-  readonly grouping: Grouping | null;
+  /** Gathered by something, or one list without sections; null: by section. */
+  readonly grouping: Grouping | 'list' | null;
+  /** How one list is sorted; null: as the entries stand. */
+  readonly order: Order | null;
 }
 
 const lineFits = (line: Line, filter: Filter, troubles: ReadonlySet<string>): boolean => {
@@ -179,8 +183,20 @@ function* byGroup(input: RowsInput, grouping: Grouping): Generator<SheetRow> {
   }
 }
 
+/** All entries as one list, in the order that was asked for. */
+function* asList(input: RowsInput): Generator<SheetRow> {
+  const places = new Map(input.view.order?.ids.map((id, i) => [id, i]));
+  const entries = input.document.sections.flatMap(({ id: sectionId, entries: of }) =>
+    of.filter((entry) => fits(entry, input)).map((entry) => ({ entry, sectionId })),
+  );
+  const at = (id: string) => places.get(id) ?? places.size;
+  entries.sort((a, b) => at(a.entry.id) - at(b.entry.id));
+  for (const { entry, sectionId } of entries) yield* entryRows(entry, sectionId, input);
+}
+
 /** The rows of the sheet as it is looked at: folded, filtered, gathered by room, phase or trade. */
 export function sheetRows(input: RowsInput): SheetRow[] {
   const { grouping } = input.view;
+  if (grouping === 'list') return [...asList(input)];
   return [...(grouping === null ? bySection(input) : byGroup(input, grouping))];
 }

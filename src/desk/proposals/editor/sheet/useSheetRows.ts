@@ -1,7 +1,7 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { groupFigures } from '@/core/insight';
 import type { SectionFigures } from '@/core/price';
-import { useEditor } from '../context';
+import { useEditor, useEditorActions } from '../context';
 import type { SheetRow } from './rows';
 import { sheetRows } from './rows';
 
@@ -17,6 +17,7 @@ const entryOf = (row: SheetRow): string[] => {
  */
 export function useSheetRows(typedIn: string | null) {
   const { work, figures, lines, bundles, view } = useEditor();
+  const { noteShown } = useEditorActions();
   const { document } = work;
   const troubles = useMemo(
     () => new Set([...lines.values()].filter(({ trouble }) => trouble !== null).map(({ line }) => line.id)),
@@ -32,13 +33,17 @@ export function useSheetRows(typedIn: string | null) {
   );
   const groups = useMemo(
     () =>
-      view.grouping === null
+      view.grouping === null || view.grouping === 'list'
         ? null
         : new Map(groupFigures(figures, view.grouping).map(({ name, net }) => [name, net])),
     [figures, view.grouping],
   );
   const places = useMemo(() => new Map(rows.map(({ key }, i) => [key, i])), [rows]);
-  const entryIds = useMemo(() => rows.flatMap(entryOf), [rows]);
+  const shownIds = useMemo(() => rows.flatMap(entryOf), [rows]);
+  useEffect(() => noteShown(shownIds), [noteShown, shownIds]);
+  // What is sorted has no place to be dragged to.
+  const sorted = view.grouping === 'list' && view.order !== null;
+  const entryIds = useMemo(() => (sorted ? [] : shownIds), [shownIds, sorted]);
   return { rows, sections, groups, places, entryIds };
 }
 
