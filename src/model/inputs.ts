@@ -300,6 +300,12 @@ export const IssueInput = Type.Object(
     ...looks,
     /** How many papers the agreement had when the person looked; left out, it is not looked at. */
     seen: Type.Optional(Type.Integer({ minimum: 0 })),
+    /** The day it is due; as usual where it is left out. */
+    dueOn: Type.Optional(BusinessDate),
+    /** Written to the customer as it is issued: to whom, and our own words before all else. */
+    send: Type.Optional(
+      Type.Object({ to: Type.String({ format: 'email', maxLength: 200 }), words: Text(2000) }, closed),
+    ),
   },
   closed,
 );

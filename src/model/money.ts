@@ -110,6 +110,9 @@ export const CompanyMoney = Type.Object(
     ),
     late: Type.Optional(LateTerms),
     accounts: Type.Optional(Accounts),
+    letter: Type.Optional(
+      Type.String({ maxLength: 2000, description: 'Words a letter with an invoice begins with' }),
+    ),
     reminders: Type.Optional(
       Type.Object(
         {

@@ -117,6 +117,7 @@ const byStatus = {
     'day-to-come',
     'deposit-above-law',
     'document-wrong',
+    'due-day-out-of-reach',
     'edit-does-not-fit',
     'email-missing',
     'file-not-json',

@@ -1,5 +1,5 @@
 import type { Transaction } from '@/data/connection';
-import { takeNumber } from '@/data/numbers';
+import { lastNumber, takeNumber } from '@/data/numbers';
 
 /** Proposals and agreements are counted on; invoices and credit notes begin anew each year. */
 export type Series = 'proposal' | 'agreement' | 'export' | `invoice ${number}` | `credit note ${number}`;
@@ -14,6 +14,12 @@ const first = (series: Series): number => (series === 'proposal' ? 101 : series 
 export async function nextNumber(tx: Transaction, companyId: string, series: Series): Promise<number> {
   const [row] = await takeNumber(tx, companyId, series, first(series));
   return row!.last;
+}
+
+/** The number that would be taken next, as things stand now: to be shown, not to be kept. */
+export async function numberToCome(tx: Transaction, companyId: string, series: Series): Promise<number> {
+  const [row] = await lastNumber(tx, companyId, series);
+  return row ? row.last + 1 : first(series);
 }
 
 /** A number as it is printed: 2026-007, and C2026-007 on a credit note. */

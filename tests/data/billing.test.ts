@@ -22,6 +22,7 @@ import {
   writeChange,
 } from '../support/desk';
 import { line } from '../support/documents';
+import { listMessages } from '../support/lists';
 
 afterAll(closeConnection);
 
@@ -232,4 +233,35 @@ test('the database itself refuses what cannot be', async () => {
       /permission denied/,
     );
   expect(await readAgreement(actor, agreementId)).toMatchObject({ invoices: { length: 3 } });
+});
+
+test('issued and sent in one act: to whom, with our words, due when it was said; or neither', async () => {
+  const { actor, agreementId, bill, read } = await agreementWith({});
+  const issue = (more: object) => issueInvoice(actor, { agreementId, what: { amount: '10' }, ...more });
+  const { letter } = await readProgressBilling(actor, agreementId);
+  const { issuedOn } = letter;
+  const later = `${Number(issuedOn.slice(0, 4)) + 1}-01-02`;
+  const sent = await issue({ dueOn: later, send: { to: 'else@post.example', words: 'The frame stands.' } });
+  expect(sent).toMatchObject({ number: letter.numbers.invoice, sentTo: 'else@post.example' });
+  expect(await readInvoice(actor, sent.id)).toMatchObject({ dueOn: later });
+  const [message] = (await listMessages(actor)).filter(({ toAddress }) => toAddress === 'else@post.example');
+  expect(message!.body).toMatch(/^Good day .+,\n\nThe frame stands\.\n\nInvoice \d{4}-\d{3} of /);
+  expect(message!.body).toContain('pay here:\n[private link]\n');
+
+  const count = async () => (await read()).invoices.length;
+  const before = await count();
+  for (const wrong of [
+    { dueOn: '2001-01-01' },
+    { dueOn: `${Number(issuedOn.slice(0, 4)) + 3}-01-01` },
+    { send: { to: 'nobody', words: '' } },
+    { send: { to: 'else@post.example', words: 'x'.repeat(2001) } },
+  ])
+    await refusal(issue(wrong));
+  expect(await count()).toBe(before);
+  expect((await readProgressBilling(actor, agreementId)).letter.numbers.invoice).not.toBe(
+    letter.numbers.invoice,
+  );
+
+  // About a credit note nothing is written, and it is due at once.
+  expect((await bill({ amount: '5' })).sentTo).toBeNull();
 });

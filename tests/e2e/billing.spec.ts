@@ -1,4 +1,4 @@
-import { expect, serious, test } from './desk';
+import { expect, issueInvoice, serious, test } from './desk';
 
 /* An invoice by percent, quantity and amount; taken back in part; a stage that is done. */
 
@@ -33,8 +33,8 @@ test('the office bills what is done, line by line, takes a part of it back, and 
   // The others follow: 260 sq ft at six tenths, and the money.
   await expect(row.getByLabel('Quantity to date of Paint, two coats')).toHaveValue('156');
   const now = row.getByLabel('Amount this time of Paint, two coats');
-  const agreed = cents(await row.getByRole('cell').nth(1).textContent());
-  const before = cents(await row.getByRole('cell').nth(2).textContent());
+  const agreed = cents(await row.getByRole('cell').nth(2).textContent());
+  const before = cents(await row.getByRole('cell').nth(3).textContent());
   expect(cents(await now.inputValue())).toBe(Math.round(agreed * 0.6) - before);
   await now.fill('50');
   await now.press('Enter');
@@ -45,11 +45,19 @@ test('the office bills what is done, line by line, takes a part of it back, and 
   await expect(page.getByRole('alert').filter({ hasText: 'More than that is billed already' })).toBeVisible();
   await expect(now).toHaveValue('50.00');
 
+  // A number alone is what its column says; a sign says it in any column, and a plus adds.
+  await now.fill('+25');
+  await now.press('Enter');
+  await expect(now).toHaveValue('75.00');
+  await share.fill('$50');
+  await share.press('Enter');
+  await expect(now).toHaveValue('50.00');
+
   const sums = page.getByTestId('bill-sums');
   const toPay = cents(await sums.locator('dd strong').textContent());
   const title = `Painting, first coat ${Date.now()}`;
   await page.getByLabel('Title').fill(title);
-  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  await issueInvoice(page);
   await page.waitForURL(agreement);
   const issued = page.getByRole('row', { name: title });
   expect(cents(await issued.getByRole('cell').nth(5).textContent())).toBe(toPay);
@@ -223,4 +231,69 @@ test('a payment typed by mistake is void: typed fast, over answers that are late
   await page.goto('/money/payments?search=wrong+customer');
   await expect(page.locator('.list-table tbody tr.ant-table-row')).toHaveCount(1);
   await expect(page.getByText('payment void')).toBeVisible();
+});
+
+test('a percent of the whole, of a bundle, of what is selected; asked once, issued and sent in one act', async ({
+  page,
+}) => {
+  await page.goto('/agreements');
+  await page.getByText('Screened porch over the garden').first().click();
+  await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
+  await page.goto(`${page.url()}/bill`);
+  const whole = page.getByLabel('Percent to date of all work');
+  await expect(whole).toBeVisible();
+  const sumRow = page.locator('tfoot tr');
+  const agreed = cents(await sumRow.getByRole('cell').nth(1).textContent());
+  const before = cents(await sumRow.getByRole('cell').nth(2).textContent());
+  await whole.fill('100');
+  await whole.press('Enter');
+  const now = page.getByLabel('Amount this time of all work');
+  expect(cents(await now.inputValue())).toBe(agreed - before);
+  // All of it taken back, then an amount over all of it, to the cent.
+  await now.fill('0');
+  await now.press('Enter');
+  await expect(page.getByRole('button', { name: 'Issue invoice' })).toBeDisabled();
+  await now.fill('$1,000.01');
+  await now.press('Enter');
+  await expect(now).toHaveValue('1,000.01');
+  await now.fill('999999');
+  await now.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'can be billed here this time' })).toBeVisible();
+  await now.press('Escape');
+
+  const boxes = page.getByRole('checkbox', { name: /^Select / });
+  await boxes.last().check();
+  const bar = page.getByRole('toolbar', { name: 'Selected work' });
+  await expect(bar).toContainText('1 selected');
+  const chosen = bar.getByLabel('Amount this time of what is selected');
+  await chosen.fill('0');
+  await chosen.press('Enter');
+  await expect(now).not.toHaveValue('1,000.01');
+  await bar.getByRole('button', { name: 'Clear' }).click();
+  await expect(bar).toHaveCount(0);
+
+  const title = `In one act ${Date.now()}`;
+  await page.getByLabel('Title').fill(title);
+  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  const asked = page.getByRole('dialog', { name: /^Issue invoice \d{4}-\d{3}\?$/ });
+  const number = /\d{4}-\d{3}/.exec((await asked.locator('.ant-modal-title').textContent())!)![0];
+  await asked.getByLabel('Your words before it').pressSequentially('The frame stands.', { delay: 30 });
+  const letter = asked.getByRole('article', { name: 'The letter as it arrives' });
+  await expect(letter).toContainText('The frame stands.');
+  await expect(letter).toContainText(`Invoice ${number}`);
+  await expect(letter).toContainText(title);
+  const preview = (await letter.locator('.letter-body').textContent())!;
+  expect(await serious(page)).toEqual([]);
+  await asked.getByRole('button', { name: 'Issue and send' }).click();
+  await expect(page.getByText(new RegExp(`Invoice ${number} is issued and sent to .+@`))).toBeVisible();
+  await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
+  await expect(page.getByRole('row', { name: title })).toBeVisible();
+
+  // What arrives is what was shown, but for the link.
+  await page.goto(`/outbox?${new URLSearchParams({ search: number })}`);
+  await page.locator('.list-table tbody tr.ant-table-row .row-act').first().click();
+  const sent = page.getByRole('dialog').getByRole('article');
+  const words = preview.replace('(a private link to read and pay it)', '').replace(/\s+/g, '');
+  await expect(sent).toBeVisible();
+  expect((await sent.textContent())!.replace(/\[private link\]|\s+/g, '')).toContain(words.slice(0, 200));
 });

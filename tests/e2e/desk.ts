@@ -76,6 +76,15 @@ export async function tick(box: Locator, on = true): Promise<void> {
   }).toPass();
 }
 
+/** Issues the invoice that stands on the page, after the question; sent with it, or not. */
+export async function issueInvoice(page: Page, { send = false } = {}): Promise<void> {
+  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  const asked = page.getByRole('dialog', { name: /^Issue (invoice|credit note) / });
+  const sending = asked.getByRole('checkbox', { name: 'Send it by email as it is issued' });
+  await tick(sending, send);
+  await asked.getByRole('button', { name: send ? 'Issue and send' : /^Issue / }).click();
+}
+
 /** Picks one of the choices of a field by its words. */
 export async function choose(field: Locator, words: string): Promise<void> {
   const page = field.page();

@@ -1,5 +1,16 @@
 import { trialCards } from '@/gateways/cards';
-import { beforeTax, cents, expect, newestLink, saved, shownLink, test, tick, watch } from './desk';
+import {
+  beforeTax,
+  cents,
+  expect,
+  issueInvoice,
+  newestLink,
+  saved,
+  shownLink,
+  test,
+  tick,
+  watch,
+} from './desk';
 
 const unique = Date.now().toString(36);
 
@@ -184,7 +195,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.waitForURL('**/agreements/*-*');
   await expect(page.getByTestId('standing')).toContainText(agreed!);
   await page.getByRole('link', { name: 'Bill “Frame stands”' }).first().click();
-  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  await issueInvoice(page);
   await expect(page.getByText(/Invoice \d{4}-\d+ is issued/)).toBeVisible();
   await page.getByRole('button', { name: 'Record payment' }).first().click();
   // The amount follows the invoice that was just issued.
@@ -193,7 +204,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await expect(page.getByText(/recorded\./)).toBeVisible();
   await page.getByRole('link', { name: 'Bill work done' }).click();
   await page.getByRole('radio', { name: 'Remaining balance' }).click();
-  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  await issueInvoice(page);
   await page.waitForURL(/\/agreements\/[0-9a-f-]+$/);
   await expect(page.getByRole('link', { name: 'Bill work done' })).toHaveCount(0);
   const invoices = page.getByRole('table', { name: 'Invoices' }).locator('tbody tr.ant-table-row');

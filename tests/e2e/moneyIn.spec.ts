@@ -1,5 +1,5 @@
 import { trialCards, trialCode } from '@/gateways/cards';
-import { expect, linkTo, serious, test, tick } from './desk';
+import { expect, issueInvoice, linkTo, serious, test, tick } from './desk';
 
 /* Getting paid: an invoice sent, paid by card with a code, late and by dispute; the accountant's batch; costs looked back on. */
 
@@ -19,7 +19,7 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
   await page.getByLabel('Amount, including tax').press('Enter');
   const title = `Steps and rails ${Date.now()}`;
   await page.getByLabel('Title').fill(title);
-  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  await issueInvoice(page);
   await page.waitForURL(/agreements\/[0-9a-f-]{36}$/);
   await page.getByRole('row', { name: title }).getByRole('link').first().click();
   await page.getByRole('button', { name: 'Send', exact: true }).click();

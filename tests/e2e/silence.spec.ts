@@ -115,13 +115,17 @@ test('forms of the desk: a customer, a proposal, an item, the settings, a paymen
   await page.getByLabel('Amount, including tax').fill('2.34');
   await page.getByLabel('Amount, including tax').press('Enter');
   await page.getByLabel('Title').fill('Quiet bill');
+  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  const issuing = page.getByRole('dialog', { name: /^Issue invoice/ });
+  await issuing.getByLabel('Your words before it').fill('Quiet words');
   await pressInSilence(
     page,
-    page.getByRole('button', { name: 'Issue invoice' }),
-    page.getByLabel('Title'),
-    'Quiet bill',
+    issuing.getByRole('button', { name: 'Issue and send' }),
+    issuing.getByLabel('Your words before it'),
+    'Quiet words',
     noAnswer,
   );
+  await expect(page.getByLabel('Title')).toHaveValue('Quiet bill');
 });
 
 async function reader(browser: Browser, link: string) {

@@ -1,4 +1,4 @@
-import { begin, expect, saved, sendWithExtra, test, tick } from './desk';
+import { begin, expect, issueInvoice, saved, sendWithExtra, test, tick } from './desk';
 
 const phone = { width: 390, height: 844 };
 
@@ -146,7 +146,7 @@ test('an agreement that lies open shows what a colleague billed, and keeps what 
   await colleague.getByLabel('Amount, including tax').press('Enter');
   const title = `Between two ${Date.now()}`;
   await colleague.getByLabel('Title').fill(title);
-  await colleague.getByRole('button', { name: 'Issue invoice' }).click();
+  await issueInvoice(colleague);
   await colleague.waitForURL(/agreements\/[0-9a-f-]{36}$/);
   await colleague.close();
 

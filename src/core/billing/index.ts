@@ -9,6 +9,7 @@ export * from './asked';
 export * from './makeInvoice';
 export * from './makeCredit';
 export * from './progressBilling';
+export * from './typedAsk';
 export * from './statement';
 export * from './agreed';
 export * from './account';

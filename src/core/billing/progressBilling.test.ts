@@ -1,12 +1,15 @@
+import fc from 'fast-check';
 import type { Amount, Fixed } from '../number';
-import { ONE } from '../number';
+import { ONE, writeAmount } from '../number';
 import type { Draw, Ledger, LedgerLine } from './';
 import {
+  asksTyped,
   asksUpTo,
   billedLines,
   workGroups,
   makeInvoice,
   positionOf,
+  readTypedAsk,
   sumOfRows,
   withPaper,
   workRows,
@@ -176,5 +179,90 @@ describe('lines as the customer reads them on an invoice', () => {
     for (const unbilled of ['hidden', 'zero'] as const)
       for (const bundles of ['agreed', 'one', 'parts'] as const)
         expect(shown(unbilled, bundles).reduce((sum, [, net]) => sum + (net as bigint), 0n)).toBe(1_150n);
+  });
+});
+
+describe('what is typed to bill', () => {
+  test.each([
+    ['25', 'percent', { percent: '25', more: false }],
+    ['25%', 'amount', { percent: '25', more: false }],
+    ['+10 %', 'percent', { percent: '10', more: true }],
+    ['$1,000.00', 'percent', { amount: '1000', more: false }],
+    ['1,000', 'amount', { amount: '1000', more: false }],
+    ['+500', 'amount', { amount: '500', more: true }],
+    ['+ $500', 'percent', { amount: '500', more: true }],
+    ['−40', 'amount', { amount: '-40', more: false }],
+    ['', 'amount', { amount: '0', more: false }],
+    ['', 'percent', { percent: '0', more: false }],
+  ] as const)('%s in the column of a %s', (text, column, read) =>
+    expect(readTypedAsk(text, column, 2)).toEqual(read),
+  );
+
+  test('what is neither is refused in words', () => {
+    expect(() => readTypedAsk('120', 'percent', 2)).toThrow('This percentage goes from 0 to 100.');
+    expect(() => readTypedAsk('half', 'amount', 2)).toThrow();
+  });
+
+  const rows = workRows(half, positionOf(half), []);
+  const open = rows.filter(({ agreed }) => agreed > 0n);
+  const ask = (text: string, of = open, column: 'percent' | 'amount' = 'amount') =>
+    asksTyped(of, readTypedAsk(text, column, 2), 2);
+
+  test('a percent of a whole leaves what is billed further; more of it stops at what is left', () => {
+    expect(ask('60%')).toEqual([{ line: 'a', to: { percent: '60' } }]);
+    // 5,000 of 10,000 is billed; b is billed in full.
+    expect(ask('+30%')).toEqual([{ line: 'a', to: { amount: '30.00' } }]);
+    expect(ask('+80%')).toEqual([{ line: 'a', to: { amount: '50.00' } }]);
+  });
+
+  test('an amount over several rows comes to it to the cent, and is refused beyond what is left', () => {
+    const fresh = workRows(ledger, positionOf(ledger), []).filter(({ agreed }) => agreed > 0n);
+    // 100.00 and 33.33 are left: 50.00 in that proportion is 37.50 and 12.50 (37.5009 and 12.4991).
+    expect(ask('50', fresh)).toEqual([
+      { line: 'a', to: { amount: '37.50' } },
+      { line: 'b', to: { amount: '12.50' } },
+    ]);
+    expect(() => ask('133.34', fresh)).toThrow('From 0 to 133.33 can be billed here this time.');
+    expect(() => ask('-1', fresh)).toThrow('From 0 to 133.33');
+    const begun = workRows(
+      ledger,
+      positionOf(ledger),
+      makeInvoice(ledger, { lines: ask('50', fresh) }).draws,
+    );
+    const more = ask(
+      '+10',
+      begun.filter(({ agreed }) => agreed > 0n),
+    );
+    expect(makeInvoice(ledger, { lines: more }).draws.map(({ net }) => net)).toEqual([4_500n, 1_500n]);
+    // Nothing this time takes back what is asked for now.
+    expect(
+      ask(
+        '0',
+        begun.filter(({ now }) => now > 0n),
+      ),
+    ).toEqual([
+      { line: 'a', to: { amount: '0.00' } },
+      { line: 'b', to: { amount: '0.00' } },
+    ]);
+  });
+
+  test('over any work: an amount up to what is left is billed exactly, and what is left after it is the rest', () => {
+    const net = fc.integer({ min: -500_000, max: 900_000 });
+    fc.assert(
+      fc.property(
+        fc.array(net, { minLength: 2, maxLength: 12 }),
+        fc.integer({ min: 0, max: 1000 }),
+        (nets, part) => {
+          const of: Ledger = { ...ledger, lines: nets.map((each, i) => lineOf(`l${i}`, BigInt(each), 1n)) };
+          const all = workRows(of, positionOf(of), []);
+          const left = nets.reduce((sum, each) => sum + each, 0);
+          const amount = (BigInt(left) * BigInt(part)) / 1000n;
+          if (amount === 0n) return;
+          const lines = asksTyped(all, { amount: writeAmount(amount as Amount, 2), more: false }, 2);
+          const { draws } = makeInvoice(of, { lines });
+          expect(draws.reduce((sum, draw) => sum + draw.net, 0n)).toBe(amount);
+        },
+      ),
+    );
   });
 });

@@ -1,4 +1,5 @@
-import { ONE, writeFixed } from '../number';
+import type { Amount } from '../number';
+import { ONE, parsePercent, shareOf, writeAmount, writeFixed } from '../number';
 import type { Discount } from '@/model';
 import { parseQuantity } from './parseQuantity';
 
@@ -22,6 +23,18 @@ export function parseMoneyInput(text: string, minorDigits: number): string {
   if (value < 0n) throw new Error('Type an amount of 0 or more.');
   return writeFixed(value);
 }
+
+/**
+ * An amount typed as money, or as a percent of a whole: `400`, `$1,000.00`, `25%`; not negative, rounded to the decimals
+ * of the currency.
+ * @param whole minor units the percent is of
+ * @param minorDigits decimals of the currency
+ * @throws Error with a sentence, for what cannot be read
+ */
+export const readPartOf = (text: string, whole: Amount, minorDigits: number): string =>
+  text.includes('%')
+    ? writeAmount(shareOf(whole, parsePercent(readPercent(text, 100))), minorDigits)
+    : parseMoneyInput(text, minorDigits);
 
 /**
  * A money amount as typed, below zero too: less work. In the decimals of the currency.

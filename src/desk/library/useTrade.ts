@@ -74,7 +74,11 @@ export function useTrade(trade: string | null, section: string | undefined, type
           setAnswer((before) => {
             if (before.of !== key) return before;
             const known = new Set(before.found.map(idOf));
-            return { of: key, found: [...before.found, ...found.filter((each) => !known.has(idOf(each)))], all };
+            return {
+              of: key,
+              found: [...before.found, ...found.filter((each) => !known.has(idOf(each)))],
+              all,
+            };
           }),
         (error: Error) => {
           if (!signal.aborted) setTrouble({ of: key, why: error.message });

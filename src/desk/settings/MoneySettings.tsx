@@ -1,3 +1,4 @@
+import { Input } from 'antd';
 import type { CompanyMoney, UsualTerms } from '@/model';
 import { MoneyLaws } from './MoneyLaws';
 import { SchedulePresets } from './SchedulePresets';
@@ -18,6 +19,19 @@ export function MoneySettings({
     <>
       <SchedulePresets money={money} usual={usual} disabled={disabled} change={change} />
       <MoneyLaws money={money} disabled={disabled} change={change} />
+      <p className="settings-what">A letter with an invoice begins with</p>
+      <Input.TextArea
+        aria-label="A letter with an invoice begins with"
+        disabled={disabled}
+        maxLength={2000}
+        autoSize={{ minRows: 2, maxRows: 8 }}
+        placeholder="Thank you for having us."
+        value={money.letter ?? ''}
+        onChange={({ target }) => {
+          const { letter: _, ...rest } = money;
+          change(target.value === '' ? rest : { ...money, letter: target.value });
+        }}
+      />
     </>
   );
 }

@@ -8,6 +8,7 @@ import { businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { sourcesOf, spend } from '@/data/payments/credit';
 import { labelOf, nextNumber } from '../numbers';
+import { Problem } from '../problem';
 import { customerById } from '@/data/customers/customer';
 import { insertInvoice } from '@/data/billing/invoice';
 import { insertDraw } from '@/data/billing/draw';
@@ -29,6 +30,8 @@ export interface PaperOptions {
   readonly remark?: string | undefined;
   /** The invoice a credit note takes back. */
   readonly credits?: string | undefined;
+  /** The day it is due, where it is not the usual one. */
+  readonly dueOn?: string | undefined;
 }
 
 /** What stands over a paper that would be issued now: dates, parties, what paying late costs. A deposit and a credit note are due at once. */
@@ -51,6 +54,19 @@ export async function headOf(
     buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
     lateTerms: made.kind === 'credit note' || made.kind === 'late charge' ? null : (ours.money.late ?? null),
   };
+}
+
+/** An invoice is due a year after it was issued, at the latest. */
+const LATEST_DUE = 366;
+
+/** @throws Problem `due-day-out-of-reach` */
+function refuseDueDay(dueOn: string, issuedOn: string): string {
+  if (dueOn >= issuedOn && dueOn <= daysAfter(issuedOn, LATEST_DUE)) return dueOn;
+  throw new Problem(
+    'due-day-out-of-reach',
+    'An invoice is due on the day it is issued or within a year of it.',
+    { errors: [{ pointer: '/dueOn', detail: 'out of reach' }] },
+  );
 }
 
 /** The row of a paper: what it is and what it comes to. */
@@ -108,6 +124,7 @@ export async function insertRow(
     ...(options.shows ? { shows: options.shows } : {}),
     remark: options.remark?.trim() ?? '',
     ...head,
+    ...(options.dueOn === undefined || isCredit ? {} : { dueOn: refuseDueDay(options.dueOn, head.issuedOn) }),
     lateTerms,
     net: money.write(net),
     tax: money.write(tax),

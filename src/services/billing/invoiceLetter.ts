@@ -3,8 +3,7 @@ import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
-import { lateInWords } from '@/core/text/billingInWords';
-import { showDate } from '@/core/text/dates';
+import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
 import type { ReminderStep } from '@/model';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
@@ -21,6 +20,12 @@ import { lateOn } from './late';
 import { customerById } from '@/data/customers/customer';
 import { findNameOfPerson } from '@/data/accounts/user';
 
+/** What a letter with an invoice may say otherwise: to whom, and in our own words before all else. */
+export interface OwnLetter {
+  readonly to?: string | undefined;
+  readonly words?: string | undefined;
+}
+
 /**
  * Writes to the customer about an invoice: what it is for, what is open, by when, what paying late costs, and a link to
  * read and pay it; with the words of a reminder, or as it is issued. Inside a transaction with the agreement locked.
@@ -32,39 +37,45 @@ export async function sendInvoiceLetter(
   loaded: LoadedAgreement,
   bill: LoadedAgreement['invoices'][number],
   step: Pick<ReminderStep, 'subject' | 'words'> | null,
+  own: OwnLetter = {},
 ): Promise<{ to: string }> {
   const { head, digits } = loaded;
   const ours = await companyOf(tx, who.companyId);
   const [payer] = await customerById(tx, head.customerId);
-  if (!payer!.email) throw new Problem('email-missing', `${payer!.name} has no email address.`);
+  const to = own.to ?? payer!.email;
+  if (!to) throw new Problem('email-missing', `${payer!.name} has no email address.`);
   const [sender] = who.userId ? await findNameOfPerson(tx, who.userId) : [];
-  const late = await lateOn(tx, loaded, bill, ours.timeZone, businessDate(who.now, ours.timeZone));
+  const today = businessDate(who.now, ours.timeZone);
+  const late = await lateOn(tx, loaded, bill, ours.timeZone, today);
   const link = await makeLink(tx, who, head.proposalId, 'invoice', '#pay');
   const money = (value: bigint) => `${showAmount(value as Amount, digits)} ${head.currency}`;
   const { open } = bill.standing;
-  const partly = open < bill.amount ? `, of which ${money(open)} is open` : '';
   await postLetter(tx, who, {
     proposalId: head.proposalId,
     kind: step ? 'reminder' : 'invoice',
     link,
-    to: payer!.email,
-    subject: step ? `${step.subject}: invoice ${bill.label}` : `Invoice ${bill.label}: ${head.title}`,
-    body: [
-      `Good day ${payer!.contactName || payer!.name},`,
-      ...(step?.words.trim() ? [step.words.trim()] : []),
-      `Invoice ${bill.label} of ${showDate(bill.issuedOn)} for “${bill.title}” comes to ${showDecimal(bill.total)} ${head.currency}${partly}. It ${
-        bill.dueOn < businessDate(who.now, ours.timeZone) ? 'was' : 'is'
-      } due on ${showDate(bill.dueOn)}.`,
-      ...(late
-        ? [`Because it is late, ${money(late.amount)} is owed beside it by today.`]
-        : bill.lateTerms
-          ? [lateInWords(bill.lateTerms, head.currency)]
-          : []),
-      `Read it and pay here:\n${link.address}`,
-      `${sender ? `${sender.name}\n` : ''}${ours.name} · ${ours.phone}`,
-    ].join('\n\n'),
+    to,
+    subject: step ? `${step.subject}: invoice ${bill.label}` : invoiceLetterSubject(bill.label, head.title),
+    body: invoiceLetterText({
+      name: payer!.contactName || payer!.name,
+      label: bill.label,
+      title: bill.title,
+      issuedOn: bill.issuedOn,
+      dueOn: bill.dueOn,
+      today,
+      total: `${showDecimal(bill.total)} ${head.currency}`,
+      open: open < bill.amount ? money(open) : null,
+      currency: head.currency,
+      words: step?.words ?? own.words ?? '',
+      late: late ? money(late.amount) : null,
+      lateTerms: bill.lateTerms,
+      link: link.address,
+      sender: sender?.name ?? null,
+      company: ours.name,
+      phone: ours.phone,
+    }),
   });
-  return { to: payer!.email };
+  return { to };
 }
 
 const MailInput = Type.Object({ invoiceId: EntityId }, { additionalProperties: false });

@@ -14,6 +14,8 @@ import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
 import type { Issuer, PaperOptions } from './insertPaper';
 import { insertPaper } from './insertPaper';
+import type { OwnLetter } from './invoiceLetter';
+import { sendInvoiceLetter } from './invoiceLetter';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { deleteInvoiceDraftByAgreementId, putInvoiceDraft } from '@/data/billing/invoiceDraft';
 
@@ -84,17 +86,38 @@ export async function insertInvoice(
   return insertPaper(tx, issuer, loaded, madeFor(loaded, what), options);
 }
 
+/** Writes to the customer about what was issued a moment ago; nothing is written about a credit note. */
+async function mailIssued(
+  tx: Transaction,
+  actor: Actor,
+  agreementId: string,
+  invoiceId: string,
+  own: OwnLetter,
+): Promise<string | null> {
+  const loaded = await loadAgreement(tx, agreementId, { lock: true });
+  const bill = loaded.invoices.find(({ id }) => id === invoiceId);
+  if (!bill) return null;
+  const { to } = await sendInvoiceLetter(tx, actor, loaded, bill, null, own);
+  await recordAudit(tx, actor, 'invoice sent', invoiceId, { to });
+  return to;
+}
+
 /**
  * Issues an invoice on an agreement, by any path. From then on it never changes. All or nothing: the number is taken in
- * the same transaction. What comes to less than nothing is a credit note. A draft that was kept is done with.
+ * the same transaction. What comes to less than nothing is a credit note. A draft that was kept is done with. Where it is to
+ * be sent, it is issued and sent, or neither.
  */
-export async function issueInvoice(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
+export async function issueInvoice(
+  actor: Actor,
+  input: unknown,
+): Promise<{ id: string; number: string; sentTo: string | null }> {
   allow(actor, 'owner', 'office', 'seller');
-  const { agreementId, what, ...options } = check(IssueInput, input, 'The invoice');
+  const { agreementId, what, send, ...options } = check(IssueInput, input, 'The invoice');
   return inCompany(actor.companyId, async (tx) => {
     const { id, label } = await insertInvoice(tx, actor, agreementId, what, options);
     await deleteInvoiceDraftByAgreementId(tx, agreementId);
-    return { id, number: label };
+    const sent = send ? await mailIssued(tx, actor, agreementId, id, send) : null;
+    return { id, number: label, sentTo: sent };
   });
 }
 

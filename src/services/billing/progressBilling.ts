@@ -9,19 +9,49 @@ import {
 } from '@/core/billing';
 import { ZERO, moneyOf, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
-import { allow, businessDate, newId } from '../actor';
+import type { Transaction } from '@/data/connection';
+import { allow, businessDate, daysAfter, newId } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { creditOf } from '@/data/payments/credit';
 import { paperOf } from './paper';
 import { Problem } from '../problem';
 import { billingContextOf } from '@/core/billing/cancelling';
 import { headOf } from './insertPaper';
+import { labelOf, numberToCome } from '../numbers';
+import { findNameOfPerson } from '@/data/accounts/user';
 import { madeFor } from './issue';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { loadAgreement } from '@/data/agreements/load';
 import { noticeOf } from '@/data/customers/customerNotice';
 import { customerById } from '@/data/customers/customer';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
+
+/** What the next invoice and the letter with it would carry, were it issued today. */
+async function letterOf(
+  tx: Transaction,
+  { companyId, userId, now }: Actor,
+  payer: { readonly name: string; readonly contactName: string; readonly email: string },
+) {
+  const ours = await companyOf(tx, companyId);
+  const [sender] = await findNameOfPerson(tx, userId);
+  const issuedOn = businessDate(now, ours.timeZone);
+  const year = Number(issuedOn.slice(0, 4));
+  const numberOf = async (series: 'invoice' | 'credit note') =>
+    labelOf(series, year, await numberToCome(tx, companyId, `${series} ${year}`));
+  return {
+    numbers: { invoice: await numberOf('invoice'), 'credit note': await numberOf('credit note') },
+    issuedOn,
+    /** A deposit is due at once. */
+    dueOn: daysAfter(issuedOn, ours.paymentDays),
+    to: payer.email,
+    name: payer.contactName || payer.name,
+    sender: sender?.name ?? null,
+    company: ours.name,
+    phone: ours.phone,
+    lateTerms: ours.money.late ?? null,
+    words: ours.money.letter ?? '',
+  };
+}
 
 /** An agreement as an invoice is worked on: everything the core needs to make one, here and at the desk alike. */
 export async function readProgressBilling(actor: Actor, agreementId: string) {
@@ -56,7 +86,7 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
             line.id,
             {
               unit: line.unit,
-              bundle: line.bundle?.name ?? null,
+              bundle: line.bundle,
               change: change ? { number: change.number, title: change.title } : null,
             },
           ];
@@ -65,15 +95,17 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       stages: loaded.stages.map(({ name, doneOn }) => ({ name, doneOn })),
       entriesLeft: loaded.payments
         .filter(({ amount, billed }) => amount !== billed)
-        .map(({ entryId, name, amount, billed }) => ({
+        .map(({ entryId, name, kind, amount, billed }) => ({
           id: entryId,
           name,
+          kind,
           left: moneyOf(loaded.digits).write(amount - billed),
         })),
       credit: writeAmount(await creditOf(tx, loaded), loaded.digits),
       draft: draft
         ? { what: draft.what, title: draft.title, shows: draft.shows, remark: draft.remark }
         : null,
+      letter: await letterOf(tx, actor, payer!),
       /** What is held back on which paper, and what was released. */
       heldOn: loaded.papers
         .filter(({ retainage }) => retainage.length > 0)

@@ -1,12 +1,16 @@
 import { App, Button, Popconfirm } from 'antd';
 import Link from 'next/link';
+import { useState } from 'react';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import type { Answer, DraftInput, IssueInput } from '@/model';
 import type { useSubmit } from '@/ui/useSubmit';
+import { IssueDialog } from './IssueDialog';
 import type { BillDraft } from './useBillDraft';
 
 export interface BillActions {
-  readonly issue: (input: IssueInput) => Promise<Answer<{ id: string; number: string }>>;
+  readonly issue: (
+    input: IssueInput,
+  ) => Promise<Answer<{ id: string; number: string; sentTo: string | null }>>;
   readonly keep: (input: DraftInput) => Promise<Answer<void>>;
   readonly drop: (input: { agreementId: string }) => Promise<Answer<void>>;
 }
@@ -32,15 +36,17 @@ export function BillHead({
   readonly submitting: ReturnType<typeof useSubmit>;
 }) {
   const { message } = App.useApp();
-  const { busy, submit } = submitting;
-  const { done, asInput } = draft;
+  const { busy, refused, submit } = submitting;
+  const [asking, setAsking] = useState(false);
+  const { done, asInput, asSent } = draft;
   const { made } = draft.bill;
   const isCredit = made?.kind === 'credit note';
   const agreement = `/agreements/${work.id}`;
   const keep = () => submit(() => actions.keep(asInput()), { then: () => done(), rereads: false });
   const issue = () =>
-    submit(() => actions.issue({ ...asInput(), seen: work.seen }), {
-      said: ({ number }) => `${isCredit ? 'Credit note' : 'Invoice'} ${number} is issued.`,
+    submit(() => actions.issue({ ...asInput(), ...asSent(), seen: work.seen }), {
+      said: ({ number, sentTo }) =>
+        `${isCredit ? 'Credit note' : 'Invoice'} ${number} is issued${sentTo === null ? '' : ` and sent to ${sentTo}`}.`,
       then: () => done(),
       to: () => agreement,
     });
@@ -54,7 +60,7 @@ export function BillHead({
         · agreement {work.number} · {work.customer}
       </span>
       <span className="page-actions">
-        <Button type="primary" disabled={!made} loading={busy} onClick={() => void issue()}>
+        <Button type="primary" disabled={!made} loading={busy} onClick={() => setAsking(true)}>
           {isCredit ? 'Issue credit note' : 'Issue invoice'}
         </Button>
         <Button
@@ -92,6 +98,17 @@ export function BillHead({
           </Popconfirm>
         )}
       </span>
+      {asking && made && (
+        <IssueDialog
+          work={work}
+          draft={draft}
+          made={made}
+          busy={busy}
+          refused={refused}
+          issue={() => void issue()}
+          close={() => setAsking(false)}
+        />
+      )}
     </header>
   );
 }

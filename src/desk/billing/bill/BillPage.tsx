@@ -15,7 +15,9 @@ import { BillPaths } from './BillPaths';
 import { BillSums } from './BillSums';
 import { HeldOn } from './HeldOn';
 import { OnThePaper } from './OnThePaper';
+import type { BillRowsProps } from './BillRows';
 import { Rows } from './Rows';
+import { SelectedWork } from './SelectedWork';
 import type { BillDraft } from './useBillDraft';
 import { useBillDraft } from './useBillDraft';
 
@@ -80,6 +82,25 @@ function BillWork({
   readonly view: View;
   readonly setView: (view: View) => void;
 }) {
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
+  const { rows } = draft.bill;
+  const shared: BillRowsProps = {
+    work,
+    askLines: (asks) => {
+      draft.askLines(asks);
+      draft.type({ path: 'work' });
+    },
+    selected,
+    select: (ids, on) =>
+      setSelected((before) => {
+        const next = new Set(before);
+        for (const id of ids)
+          if (on) next.add(id);
+          else next.delete(id);
+        return next;
+      }),
+  };
+  const chosen = rows.filter(({ line }) => selected.has(line.id));
   return (
     <>
       <div className="bill-view">
@@ -98,17 +119,11 @@ function BillWork({
           Fold away what is finished
         </Checkbox>
       </div>
-      <Rows
-        work={work}
-        rows={draft.bill.rows}
-        by={by}
-        folded={folded}
-        readOnly={false}
-        askLines={(asks) => {
-          draft.askLines(asks);
-          draft.type({ path: 'work' });
-        }}
-      />
+      {chosen.length > 0 && <SelectedWork rows={chosen} {...shared} />}
+      <Rows rows={rows} by={by} folded={folded} {...shared} />
+      <p className="soft bill-hint">
+        Any cell takes a percent to date (25%), an amount this time ($1,000.00) or more of it (+500).
+      </p>
     </>
   );
 }

@@ -23,6 +23,12 @@ export function BillPaths({ work, draft }: { readonly work: ProgressBilling; rea
     'rest',
     ...(position.heldGross > 0n ? (['release'] as const) : []),
   ];
+  const asked =
+    bill.ask && 'amount' in bill.ask
+      ? bill.ask.amount
+      : bill.ask && 'release' in bill.ask && bill.ask.release !== 'all'
+        ? bill.ask.release
+        : null;
   const releasesAll = path === 'release' && bill.ask && 'release' in bill.ask && bill.ask.release === 'all';
   return (
     <div className="bill-paths" role="radiogroup" aria-label="What is billed">
@@ -59,6 +65,12 @@ export function BillPaths({ work, draft }: { readonly work: ProgressBilling; rea
             status={amountWrong ? 'error' : ''}
             onChange={(event) => typeAmount(event.target.value)}
           />
+          {typed.amount.includes('%') && asked !== null && (
+            <span className="soft" data-testid="amount-asked">
+              is {showDecimal(asked)}
+              {path === 'amount' ? ' of the contract sum' : ''}
+            </span>
+          )}
           {path === 'release' && (
             <span className="soft">of {moneyOf(minorDigits).show(position.heldGross)} held</span>
           )}

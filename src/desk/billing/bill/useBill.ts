@@ -4,10 +4,9 @@ import { useMemo, useState } from 'react';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import type { InvoiceDraft, WorkRow } from '@/core/billing';
 import { BillingError, makeInvoice, NothingToBill, positionOf, workRows } from '@/core/billing';
-import { writeAmount } from '@/core/number';
-import type { BillingAsk, LineAsk } from '@/model';
-
-type ByLine = Extract<LineAsk, { line: string }>;
+import { isNothing, writeAmount } from '@/core/number';
+import type { BillingAsk } from '@/model';
+import type { ByLine } from './BillRows';
 
 /** The ways to bill; each says what it needs. */
 export type Path = 'entry' | 'work' | 'amount' | 'rest' | 'release';
@@ -60,7 +59,9 @@ export function useBill({ ledger }: ProgressBilling, first: BillingAsk | null) {
               line: line.id,
               to: { amount: writeAmount(now, ledger.minorDigits) },
             }));
-    const lines = [...others, ...asks];
+    // Nothing this time is not asked for: asked, a line would come with the cent its tax is to date.
+    const wanted = asks.filter(({ to }) => !('amount' in to && isNothing(to.amount)));
+    const lines = [...others, ...wanted];
     if (lines.length === 0) setAsk(null);
     else {
       // What cannot be is refused where it was typed, and the table stays as it is.

@@ -1,14 +1,24 @@
 import { useState } from 'react';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import { isNothing } from '@/core/number';
-import { parseMoneyInput } from '@/core/quantity';
-import type { BillingAsk, DraftInput, InvoiceShows } from '@/model';
+import { readPartOf } from '@/core/quantity';
+import type { BillingAsk, DraftInput, InvoiceShows, IssueInput } from '@/model';
 import { useKeptDraft } from '@/ui/kept/useKeptDraft';
 import type { Path } from './useBill';
 import { pathOf, useBill } from './useBill';
 
+/** How an invoice is sent as it is issued, and when it is due. */
+export interface TypedLetter {
+  readonly send: boolean;
+  readonly to: string;
+  readonly words: string;
+  /** Null: on the usual day. */
+  readonly dueOn: string | null;
+}
+
 /** What is typed on an invoice in work, beside what is asked for. */
 interface Typed {
+  readonly letter: TypedLetter;
   readonly path: Path;
   readonly amount: string;
   readonly title: string;
@@ -31,13 +41,15 @@ export function useBillDraft(work: ProgressBilling, start: BillingAsk | null) {
     title: work.draft?.title ?? '',
     remark: work.draft?.remark ?? '',
     shows: work.draft?.shows ?? { unbilled: 'hidden', bundles: 'agreed' },
+    letter: { send: work.letter.to !== '', to: work.letter.to, words: work.letter.words, dueOn: null },
   });
   const [amountWrong, setAmountWrong] = useState<string | null>(null);
   const [back, setBack] = useState(false);
   const type = (patch: Partial<Typed>) => setTyped((before) => ({ ...before, ...patch }));
   const done = useKeptDraft(`bill ${work.id}`, { ask: bill.ask, ...typed }, ({ ask, ...kept }) => {
     if (start) return;
-    setTyped(kept);
+    // What was kept before letters were sent with it has none.
+    setTyped((before) => ({ ...before, ...kept }));
     setAsk(ask);
     setBack(true);
   });
@@ -54,7 +66,11 @@ export function useBillDraft(work: ProgressBilling, start: BillingAsk | null) {
   const typeAmount = (text: string) => {
     type({ amount: text });
     try {
-      const value = parseMoneyInput(text.trim() || '0', digits);
+      const value = readPartOf(
+        text.trim() || '0',
+        typed.path === 'release' ? position.heldGross : position.sumToDate,
+        digits,
+      );
       setAmountWrong(null);
       const ask = typed.path === 'release' ? { release: value } : { amount: value };
       setAsk(isNothing(value) ? null : ask);
@@ -84,6 +100,15 @@ export function useBillDraft(work: ProgressBilling, start: BillingAsk | null) {
       shows,
       remark,
     }),
+    /** What is said of it besides, as it is issued: the day it is due, and the letter. A credit note has neither. */
+    asSent: (): Pick<IssueInput, 'dueOn' | 'send'> => {
+      if (bill.made?.kind === 'credit note') return {};
+      const { send, to, words, dueOn } = typed.letter;
+      return {
+        ...(dueOn === null ? {} : { dueOn }),
+        ...(send ? { send: { to: to.trim(), words: words.trim() } } : {}),
+      };
+    },
   };
 }
 

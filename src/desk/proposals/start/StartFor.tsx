@@ -7,8 +7,7 @@ import type { OfferedThings } from '@/ui/fields/useOffered';
 import { useOffered } from '@/ui/fields/useOffered';
 
 /** A customer as it is picked: by name and where its sites are. */
-const customerLabel = ({ name, sites }: CustomerRow) =>
-  [name, ...sites.map(({ line }) => line)].join(' · ');
+const customerLabel = ({ name, sites }: CustomerRow) => [name, ...sites.map(({ line }) => line)].join(' · ');
 
 /** The customers to pick from. */
 export const useCustomersOffered = (

@@ -8,8 +8,7 @@ import { useOffered } from '@/ui/fields/useOffered';
 import type { Template } from './startActions';
 
 /** A proposal as it is picked to be copied. */
-const earlierLabel = ({ number, title, customer }: EarlierProposal) =>
-  `${number} ${title} · ${customer}`;
+const earlierLabel = ({ number, title, customer }: EarlierProposal) => `${number} ${title} · ${customer}`;
 
 /** The proposals to copy from. */
 export const useEarlierOffered = (

@@ -98,12 +98,7 @@ export function StartProposal({
         initialValues={blank}
         onValuesChange={changed}
       >
-        <StartFor
-          customers={people}
-          focused={!first}
-          pick={pick}
-          addNew={() => setAdding(true)}
-        />
+        <StartFor customers={people} focused={!first} pick={pick} addNew={() => setAdding(true)} />
         <StartFrom templates={templates} copies={earlier.found.length > 0} />
         {from === 'earlier' && <CopiedFrom earlier={proposals} />}
         {from === 'file' ? <DocumentFile file={file} take={setFile} /> : <TitleField />}
