@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { discountName } from '@/core/text/discountName';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model/choices';
 import { withAlternative, withExtra } from '@/core/choice/differencesBy';
@@ -254,7 +255,7 @@ export function Section({
       {isIn && decisions.map((entry) => <Entry key={entry.id} entry={entry} {...chooser} />)}
       {section.discount && (
         <div className="item">
-          <span>Discount</span>
+          <span>{discountName(section.discountReason)}</span>
           <span className="item-amount">−{showDecimal(section.discount)}</span>
         </div>
       )}

@@ -1,4 +1,5 @@
 import { showDecimal } from '@/core/number';
+import { discountName } from '@/core/text/discountName';
 import type { CustomerView } from '@/model/customerView';
 
 /** How the sections make the total. */
@@ -13,7 +14,9 @@ export function Sums({ view }: { view: CustomerView }) {
               <Row key={section.id} name={section.title} value={showDecimal(section.amount)} />
             ),
         )}
-        {view.discount && <Row name="Discount" value={`−${showDecimal(view.discount)}`} />}
+        {view.discount && (
+          <Row name={discountName(view.discountReason)} value={`−${showDecimal(view.discount)}`} />
+        )}
         {view.fees.map((fee) => (
           <Row key={fee.id} name={fee.name} value={showDecimal(fee.amount)} />
         ))}

@@ -114,6 +114,8 @@ export interface CustomerSection {
   readonly amount: string | null;
   /** Discount on the section, shown where its lines are. */
   readonly discount: string | null;
+  /** Why, where it is shown and said. */
+  readonly discountReason: string | null;
   /** Where the whole section may be left out. */
   readonly choice: Pick<CustomerExtra, 'in' | 'difference' | 'until' | 'hindrance' | 'way'> | null;
   readonly entries: readonly CustomerEntry[];
@@ -191,6 +193,8 @@ export interface CustomerView {
   readonly sections: readonly CustomerSection[];
   readonly plans: readonly CustomerPlan[];
   readonly discount: string | null;
+  /** Why, where it is shown and said. */
+  readonly discountReason: string | null;
   readonly fees: readonly { readonly id: string; readonly name: string; readonly amount: string }[];
   readonly taxes: readonly {
     readonly id: string;

@@ -26,9 +26,13 @@ import {
  */
 
 const closed = { additionalProperties: false } as const;
+const reason = Type.Optional(
+  Type.String({ minLength: 1, maxLength: 200, description: 'Why, as the customer reads it' }),
+);
+
 export const Discount = Type.Union([
-  Type.Object({ percent: PercentText }, closed),
-  Type.Object({ amount: PositiveDecimalText }, closed),
+  Type.Object({ percent: PercentText, reason }, closed),
+  Type.Object({ amount: PositiveDecimalText, reason }, closed),
 ]);
 export type Discount = Type.Static<typeof Discount>;
 

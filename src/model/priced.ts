@@ -96,6 +96,7 @@ export const Load = Type.Object(
       Type.Literal('profit'),
       Type.Literal('bond'),
       Type.Literal('contingency'),
+      Type.Literal('commission'),
     ]),
     percent: PercentText,
     base: Type.Union([Type.Literal('direct'), Type.Literal('running'), Type.Literal('price')], {

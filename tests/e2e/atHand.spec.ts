@@ -1,4 +1,4 @@
-import { expect, saved, shownLink, test, tick } from './desk';
+import { cents, expect, saved, serious, shownLink, test, tick } from './desk';
 
 test('a note marked as an alert is there before work starts: when the customer is picked, in the editor; never in the booklet', async ({
   page,
@@ -116,4 +116,33 @@ test('a trade of the library is given in lots; more is asked for, and what is no
   await page.getByRole('button', { name: 'Show more' }).click();
   await expect(page.getByText(/more in this trade/)).toHaveCount(0);
   await expect(cards).toHaveCount(before + 2);
+});
+
+test('sales tax of a period: by component, its sums add up, as files; another period stands in the address', async ({
+  page,
+}) => {
+  await page.goto('/reports');
+  await page.getByRole('link', { name: 'Sales tax' }).click();
+  await page
+    .getByRole('link', { name: /^\d{4}$/ })
+    .first()
+    .click();
+  const table = page.getByRole('table', { name: 'Sales tax' });
+  await expect(table).toBeVisible();
+  await expect(page).toHaveURL(/from=\d{4}-01-01&to=\d{4}-12-31/);
+  for (const column of [3, 4]) {
+    const rows = await table.locator(`tbody tr.ant-table-row td:nth-child(${column + 1})`).allTextContents();
+    const [sum] = await table.locator(`tfoot td:nth-child(${column + 1})`).allTextContents();
+    expect(rows.reduce((all, text) => all + cents(text), 0n)).toBe(cents(sum!));
+    expect(cents(sum!)).toBeGreaterThan(0n);
+  }
+  expect(await serious(page)).toEqual([]);
+  const csv = await page.request.get(
+    (await page.getByRole('link', { name: 'As CSV' }).getAttribute('href'))!,
+  );
+  expect(await csv.text()).toContain('Tax,Percent,Net that bears it,Tax invoiced,Tax collected');
+  const xlsx = await page.request.get(
+    (await page.getByRole('link', { name: 'As XLSX' }).getAttribute('href'))!,
+  );
+  expect((await xlsx.body()).subarray(0, 2).toString()).toBe('PK');
 });

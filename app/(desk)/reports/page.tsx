@@ -5,6 +5,9 @@ import { readSalesReport } from '@/services/reports/salesReport';
 import { AgreementsReportView } from '@/desk/reports/AgreementsReport';
 import { ReportTabs, ProposalRanges, SignedIn } from '@/desk/reports/ReportTabs';
 import { SalesReportView } from '@/desk/reports/SalesReport';
+import { TaxPeriods, TaxReportView } from '@/desk/reports/TaxReport';
+import { may } from '@/services/actor';
+import { readTaxReport } from '@/services/reports/taxReport';
 import '@/desk/reports/reports.css';
 import '@/desk/jobCosting/jobCosting.css';
 import { pageActor } from '../../session';
@@ -16,10 +19,11 @@ const ranges = [90, 365, 1095] as const;
 export default async function BackPage({
   searchParams,
 }: {
-  searchParams: Promise<{ show?: string; days?: string; year?: string }>;
+  searchParams: Promise<{ show?: string; days?: string; year?: string; from?: unknown; to?: unknown }>;
 }) {
   const query = await searchParams;
   const actor = await pageActor();
+  const mayTax = maySeeTax(actor);
   return (
     <div className="page">
       <header className="page-head">
@@ -27,6 +31,8 @@ export default async function BackPage({
       </header>
       {query.show === 'proposals' ? (
         <Proposals actor={actor} days={ranges.find((each) => String(each) === query.days) ?? 365} />
+      ) : query.show === 'tax' && mayTax ? (
+        <Tax actor={actor} from={query.from} to={query.to} />
       ) : (
         <Agreements actor={actor} year={yearOf(query.year)} />
       )}
@@ -36,10 +42,24 @@ export default async function BackPage({
 
 type Looker = Awaited<ReturnType<typeof pageActor>>;
 
+const maySeeTax = (actor: Looker) => may(actor, 'owner', 'office');
+
+async function Tax({ actor, from, to }: { actor: Looker; from: unknown; to: unknown }) {
+  const report = await readTaxReport(actor, { from, to });
+  return (
+    <>
+      <ReportTabs show="tax" mayTax>
+        <TaxPeriods period={report.period} today={report.today} />
+      </ReportTabs>
+      <TaxReportView report={report} />
+    </>
+  );
+}
+
 async function Proposals({ actor, days }: { actor: Looker; days: number }) {
   return (
     <>
-      <ReportTabs show="proposals">
+      <ReportTabs show="proposals" mayTax={maySeeTax(actor)}>
         <ProposalRanges days={days} ranges={ranges} />
       </ReportTabs>
       <SalesReportView back={await readSalesReport(actor, days)} />
@@ -51,7 +71,7 @@ async function Agreements({ actor, year }: { actor: Looker; year: ReturnType<typ
   const back = await readAgreementsReport(actor, year);
   return (
     <>
-      <ReportTabs show="agreements">
+      <ReportTabs show="agreements" mayTax={maySeeTax(actor)}>
         <SignedIn years={back.years} year={back.year} />
       </ReportTabs>
       <AgreementsReportView back={back} />

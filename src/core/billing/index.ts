@@ -18,6 +18,7 @@ export * from './journal';
 export * from './late';
 export * from './reminders';
 export * from './agreementReport';
+export * from './taxReport';
 export * from './invoiceStanding';
 export * from './billableNow';
 export * from './agreementView';

@@ -78,3 +78,11 @@ export function monthRange(month: string): { readonly from: string; readonly to:
 /** The month before the one a date is in, as first and last date. */
 export const monthBefore = (date: string): { readonly from: string; readonly to: string } =>
   monthRange(plusDays(`${date.slice(0, 7)}-01`, -1).slice(0, 7));
+
+/** The quarter of the year a day is in, as its first and last day. */
+export function quarterOf(date: string): { readonly from: string; readonly to: string } {
+  const month = Number(date.slice(5, 7));
+  const first = month - ((month - 1) % 3);
+  const of = (number: number) => `${date.slice(0, 4)}-${String(number).padStart(2, '0')}`;
+  return { from: `${of(first)}-01`, to: monthRange(of(first + 2)).to };
+}

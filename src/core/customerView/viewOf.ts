@@ -219,6 +219,8 @@ function sectionOf(
       text: section.text,
       amount: offer.shows === 'total' || !isIn ? null : money(context, figures.net),
       discount: showsLines(context) ? orNull(context, figures.discount) : null,
+      discountReason:
+        showsLines(context) && figures.discount !== 0n ? (section.discount?.reason ?? null) : null,
       choice: section.extra
         ? {
             in: isIn,
@@ -322,6 +324,7 @@ export function viewOf(offer: CustomerOffer, look: Look): CustomerView {
     sections: offer.sections.flatMap((section, i) => sectionOf(context, section, figures.sections[i]!)),
     plans: offer.plans,
     discount: oneprice ? null : orNull(context, figures.discount),
+    discountReason: oneprice || figures.discount === 0n ? null : (offer.discount?.reason ?? null),
     fees: oneprice
       ? []
       : now.fees.map(({ fee, amount }, i) => ({

@@ -3,9 +3,11 @@ import { asSuggested } from '@/model';
 import { bundle, line, plainDocument } from '../../../tests/support/documents';
 import { edited } from '../../../tests/support/edits';
 import { writeAmount } from '../number';
+import { customerView } from '../offer';
 import { computeFigures } from '../price';
 import {
   PartGone,
+  moveLoad,
   setBundleDiscount,
   setBundleLoads,
   setExpected,
@@ -17,6 +19,7 @@ import {
   setSpread,
   setTaxComponent,
   setTaxTerms,
+  withReason,
 } from '.';
 
 const profit = (percent: string): Load => ({
@@ -104,6 +107,41 @@ test('a load of the proposal is changed, added behind the others, limited to a c
   expect(all).toEqual(more);
   expect(edited(all, (d) => setLoad(d, 'o', null))).toEqual(start);
   expect(() => edited(start, (d) => setLoad(d, 'o', null))).toThrow(PartGone);
+});
+
+test('loads are moved; one on the running amount comes to more below another than above it', () => {
+  const two = edited(start, (d) => setLoad(d, 'o', { percent: '10', base: 'running' }));
+  // 190 × 1.1 × 1.1 either way round where profit is on direct cost only when it stands below: 190 × (1.1 + 0.1).
+  expect(price(two)).toBe('229.90');
+  const moved = edited(two, (d) => moveLoad(d, 'o', -1));
+  expect(moved.loads.map(({ id }) => id)).toEqual(['o', 'p']);
+  expect(price(moved)).toBe('228.00');
+  expect(edited(moved, (d) => moveLoad(d, 'o', -1))).toEqual(moved);
+  expect(edited(moved, (d) => moveLoad(d, 'o', 1))).toEqual(two);
+  expect(() => edited(start, (d) => moveLoad(d, 'none', 1))).toThrow(PartGone);
+});
+
+test('a discount keeps its reason, which the customer reads; it moves no figure', () => {
+  const said = withReason({ percent: '5' }, '  Second job with us ');
+  expect(said).toEqual({ percent: '5', reason: 'Second job with us' });
+  expect(withReason(said, ' ')).toEqual({ percent: '5' });
+  expect(() => withReason(said, 'x'.repeat(201))).toThrow();
+  const off = edited(start, (d) => {
+    d.discount = said;
+    setSectionDiscount(d, 's1', withReason({ amount: '10' }, 'Floor as shown'));
+  });
+  expect(total(off)).toBe(
+    total(
+      edited(start, (d) => {
+        d.discount = { percent: '5' };
+        setSectionDiscount(d, 's1', { amount: '10' });
+      }),
+    ),
+  );
+  const view = customerView({ ...off, shows: 'lines' }, asSuggested);
+  expect(view.discountReason).toBe('Second job with us');
+  expect(view.sections.map(({ discountReason }) => discountReason)).toEqual(['Floor as shown', null]);
+  expect(customerView({ ...off, shows: 'total' }, asSuggested).discountReason).toBeNull();
 });
 
 test('discounts of a line, a bundle, a section', () => {

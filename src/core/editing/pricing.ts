@@ -54,6 +54,28 @@ export function setLoad(document: ProposalDocument, id: string, change: Partial<
 }
 
 /**
+ * Moves a load before the one above it (−1) or behind the one below (1); at the end of the list it stays.
+ * @throws PartGone where there is no such part
+ */
+export function moveLoad({ loads }: ProposalDocument, id: string, by: 1 | -1): void {
+  const at = loads.findIndex((load) => load.id === id);
+  if (at < 0) throw new PartGone(id);
+  const to = at + by;
+  if (to < 0 || to >= loads.length) return;
+  const [load] = loads.splice(at, 1);
+  loads.splice(to, 0, load!);
+}
+
+/**
+ * A discount with another reason, or (empty) none; the customer reads it.
+ * @throws TooLong where it is
+ */
+export function withReason({ reason: _, ...discount }: Discount, text: string): Discount {
+  const reason = fitting(text, 200).trim();
+  return reason === '' ? discount : { ...discount, reason };
+}
+
+/**
  * Adds a fee, changes one, or (null) takes one away.
  * @throws PartGone where there is no such part
  */

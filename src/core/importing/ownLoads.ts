@@ -2,7 +2,7 @@ import type { CostType, Load } from '@/model';
 import { costTypes } from '@/model';
 import { RowError, readNumber } from './cells';
 
-const kinds = ['overhead', 'profit', 'bond', 'contingency'] as const;
+const kinds = ['overhead', 'profit', 'bond', 'contingency', 'commission'] as const;
 const bases = ['direct', 'running', 'price'] as const;
 const wanted = 'Markup is written “overhead 10 direct; profit 15 running”, or “none”.';
 

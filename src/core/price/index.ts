@@ -4,7 +4,7 @@ export * from './costPart';
 export * from './figures';
 export type { LineFigures } from './line';
 export { costInAll } from './line';
-export { loadFactors } from './loads';
+export { loadFactors, otherWay, readMarkup } from './loads';
 export { loadsOfLine } from './lineLoads';
 export type { Pricing } from './pricing';
 export { keepsMinimum, pricingOf } from './pricing';

@@ -1,8 +1,9 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
 import type { CostType, Load } from '@/model';
 import { costTypes } from '@/model';
-import type { Ratio } from '../number';
-import { ONE, gcd, integer, parsePercent, plus, reduced, times } from '../number';
+import type { Fixed, Ratio } from '../number';
+import { ONE, divideRounded, gcd, integer, parsePercent, plus, reduced, showPercent, times } from '../number';
+import { readPercent } from '../quantity/typedAmounts';
 
 /** What the loads make of one unit of cost of a type: its price, and what each load adds. */
 export interface LoadFactors {
@@ -52,3 +53,26 @@ export const loadFactors = memoByIdentity((loads: readonly Load[]): LoadFactors 
     ) as Record<CostType, bigint>;
   return { price: byType(priced), added: added.map(byType), bottom };
 });
+
+/**
+ * A markup said the other way: a percent on cost as a margin, p ÷ (1 + p); a percent of the price as a markup, p ÷ (1 − p).
+ * @returns percent as text, to two places; null for 100 % of the price or more
+ * @example 50 % on cost is a margin of 33.33 %; 20 % of the price is a markup of 25 %
+ */
+export function otherWay({ percent, base }: Pick<Load, 'percent' | 'base'>): string | null {
+  const rate = parsePercent(percent);
+  const under = base === 'price' ? ONE - rate : ONE + rate;
+  return under <= 0n ? null : showPercent(divideRounded(rate * ONE, under) as Fixed, 2);
+}
+
+/**
+ * Reads a markup: `25`, `25%`; with its word, `20 margin` is a percent of the price and `25 markup` one on cost.
+ * @param base what the percent is of where no word says it
+ * @throws Error with a sentence, for what cannot be read; a margin is below 100 %
+ */
+export function readMarkup(text: string, base: Load['base']): Pick<Load, 'percent' | 'base'> {
+  const word = /\b(margin|markup)s?\b/i.exec(text)?.[1]?.toLowerCase();
+  const of = word === 'margin' ? 'price' : word === 'markup' && base === 'price' ? 'running' : base;
+  const number = text.replace(/\b(margin|markup)s?\b/i, '');
+  return { percent: readPercent(number, of === 'price' ? 99 : 999), base: of };
+}

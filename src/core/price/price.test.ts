@@ -6,7 +6,7 @@ import { asSuggested } from '@/model';
 import { setQuantity } from '../editing';
 import type { Amount } from '../number';
 import { sumAmounts, writeAmount, writeFixed } from '../number';
-import { computeFigures, feeOn, labourHours, netParts } from '.';
+import { computeFigures, feeOn, labourHours, netParts, otherWay, readMarkup } from '.';
 import { figuresReport } from '../offer';
 
 const load = (id: string, kind: Load['kind'], percent: string, base: Load['base']): Load => ({
@@ -85,6 +85,26 @@ describe('from cost to price', () => {
     const figures = computeFigures(document);
     expect(writeFixed(figures.markup!)).toBe('0.5');
     expect(writeFixed(figures.margin!)).toBe('0.333333');
+  });
+  test.each([
+    // Common practice, no source: margin = markup ÷ (1 + markup), markup = margin ÷ (1 − margin).
+    ['50', 'direct', '33.33'],
+    ['25', 'running', '20.00'],
+    ['20', 'price', '25.00'],
+    ['0', 'price', '0.00'],
+    ['100', 'price', null],
+  ] as const)('%s %% of %s said the other way is %s', (percent, base, other) =>
+    expect(otherWay({ percent, base })).toBe(other),
+  );
+  test.each([
+    ['20% margin', 'direct', { percent: '20', base: 'price' }],
+    ['25 Markup', 'price', { percent: '25', base: 'running' }],
+    ['25 markup', 'direct', { percent: '25', base: 'direct' }],
+    ['12.5 %', 'price', { percent: '12.5', base: 'price' }],
+  ] as const)('“%s” where it was of %s', (text, base, read) => expect(readMarkup(text, base)).toEqual(read));
+  test('a margin of all of the price is refused in words', () => {
+    expect(() => readMarkup('100 margin', 'direct')).toThrow('This percentage goes from 0 to 99.');
+    expect(() => readMarkup('margin', 'direct')).toThrow();
   });
   test('a load on one cost type leaves the others alone', () => {
     const document = plainDocument(

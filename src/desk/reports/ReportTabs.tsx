@@ -11,9 +11,12 @@ const current = (on: boolean) => (on ? { 'aria-current': 'page' as const } : {})
 /** What is looked back on, and, beside it, how far. */
 export function ReportTabs({
   show,
+  mayTax,
   children,
 }: {
-  show: 'agreements' | 'proposals';
+  show: 'agreements' | 'proposals' | 'tax';
+  /** May this person see sales tax? */
+  mayTax: boolean;
   children: React.ReactNode;
 }) {
   return (
@@ -24,6 +27,11 @@ export function ReportTabs({
       <Link href="/reports?show=proposals" prefetch={false} {...current(show === 'proposals')}>
         Proposals
       </Link>
+      {mayTax && (
+        <Link href="/reports?show=tax" prefetch={false} {...current(show === 'tax')}>
+          Sales tax
+        </Link>
+      )}
       <span className="report-ranges">{children}</span>
     </nav>
   );

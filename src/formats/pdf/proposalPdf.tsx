@@ -1,4 +1,5 @@
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import { discountName } from '@/core/text/discountName';
 import { changeEffect } from '@/core/agreements';
 import { isBelowZero, moneyOf, parseAmount, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
@@ -204,7 +205,10 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
               <Entry key={entry.id} entry={entry} />
             ))}
             {section.discount ? (
-              <Row name="Discount" figures={[`−${showDecimal(section.discount)}`]} />
+              <Row
+                name={discountName(section.discountReason)}
+                figures={[`−${showDecimal(section.discount)}`]}
+              />
             ) : null}
           </View>
         ))}
@@ -215,7 +219,9 @@ export function proposalPdf(paper: ProposalPaper): Promise<Buffer> {
               <Row key={section.id} name={section.title} figures={[showDecimal(section.amount)]} />
             ) : null,
           )}
-          {view.discount ? <Row name="Discount" figures={[`−${showDecimal(view.discount)}`]} /> : null}
+          {view.discount ? (
+            <Row name={discountName(view.discountReason)} figures={[`−${showDecimal(view.discount)}`]} />
+          ) : null}
           {view.fees.map((fee) => (
             <Row key={fee.id} name={fee.name} figures={[showDecimal(fee.amount)]} />
           ))}

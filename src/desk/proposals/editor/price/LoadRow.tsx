@@ -1,32 +1,41 @@
 import { Select } from 'antd';
-import { setLoad } from '@/core/editing';
+import { moveLoad, setLoad } from '@/core/editing';
 import type { Amount } from '@/core/number';
 import { showAmount } from '@/core/number';
-import { readPercent } from '@/core/quantity';
+import { otherWay, readMarkup } from '@/core/price';
 import { costTypeName } from '@/core/text/names';
 import type { CostType, Load } from '@/model';
 import { costTypes } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import { useEditor } from '../context';
+import { EntryActs } from '../payments/EntryActs';
 
 const bases: Record<Load['base'], string> = {
   direct: '% of direct cost',
   running: '% of running amount',
   price: '% of the price',
 };
-const kinds: Load['kind'][] = ['overhead', 'profit', 'bond', 'contingency'];
+const kinds: Load['kind'][] = ['overhead', 'profit', 'bond', 'contingency', 'commission'];
 
-/** On which costs a markup is taken: all, one type, or the several it has. */
-function costChoices({ costTypes: own }: Load) {
-  return [
-    { value: '', label: 'all costs' },
-    ...costTypes.map((type) => ({ value: type as string, label: `${costTypeName(type)} only` })),
-    ...(own && own.length > 1 ? [{ value: own.join(), label: own.map(costTypeName).join(' and ') }] : []),
-  ];
+/** On which costs a markup is taken: all, or those picked. */
+const costChoices = costTypes.map((type) => ({ value: type, label: costTypeName(type) }));
+
+/** The percent said the other way, as markup or as margin. */
+function inOtherWords(load: Load): string {
+  const other = otherWay(load);
+  return other === null ? '' : `${other} % ${load.base === 'price' ? 'markup' : 'margin'}`;
 }
 
 /** One markup: what it is called and is, its percent, of what, and what it comes to. */
-export function LoadRow({ load }: { readonly load: Load }) {
+export function LoadRow({
+  load,
+  first,
+  last,
+}: {
+  readonly load: Load;
+  readonly first: boolean;
+  readonly last: boolean;
+}) {
   const { work, figures, readOnly } = useEditor();
   const change = (next: Partial<Load> | null) => work.edit((draft) => setLoad(draft, load.id, next));
   const amount = figures.loads.find((each) => each.load.id === load.id)?.amount ?? (0n as Amount);
@@ -59,8 +68,9 @@ export function LoadRow({ load }: { readonly load: Load }) {
           align="right"
           shown={load.percent}
           readOnly={readOnly}
-          commit={(text) => change({ percent: readPercent(text, load.base === 'price' ? 99 : 999) })}
+          commit={(text) => change(readMarkup(text, load.base))}
         />
+        <span className="soft load-other">{inOtherWords(load)}</span>
       </td>
       <td>
         <div className="load-base">
@@ -73,30 +83,33 @@ export function LoadRow({ load }: { readonly load: Load }) {
             onChange={(base) => change({ base: base as Load['base'] })}
             options={Object.entries(bases).map(([value, label]) => ({ value, label }))}
           />
-          <Select
+          <Select<CostType[]>
             size="small"
+            mode="multiple"
             popupMatchSelectWidth={false}
+            showSearch={false}
+            maxTagCount="responsive"
+            className="load-costs"
             aria-label={`${load.name}: on which costs`}
             disabled={readOnly}
-            value={load.costTypes?.join() ?? ''}
-            onChange={(picked: string) =>
-              change({ costTypes: picked === '' ? [] : (picked.split(',') as CostType[]) })
-            }
-            options={costChoices(load)}
+            placeholder="all costs"
+            value={[...(load.costTypes ?? [])]}
+            // All of them picked are all costs.
+            onChange={(picked) => change({ costTypes: picked.length === costTypes.length ? [] : picked })}
+            options={costChoices}
           />
         </div>
       </td>
       <td className="amount">{showAmount(amount, figures.minorDigits)}</td>
-      <td className="row-more">
+      <td className="load-acts">
         {!readOnly && (
-          <button
-            type="button"
-            className="grip grip-on"
-            aria-label={`Remove ${load.name}`}
-            onClick={() => change(null)}
-          >
-            ×
-          </button>
+          <EntryActs
+            name={load.name}
+            first={first}
+            last={last}
+            move={(by) => work.edit((draft) => moveLoad(draft, load.id, by))}
+            remove={() => change(null)}
+          />
         )}
       </td>
     </tr>

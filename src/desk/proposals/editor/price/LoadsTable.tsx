@@ -42,14 +42,14 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
         <colgroup>
           <col />
           <col style={{ width: 116 }} />
-          <col style={{ width: 64 }} />
+          <col style={{ width: 96 }} />
           <col style={{ width: 272 }} />
           <col style={{ width: 86 }} />
-          <col style={{ width: 30 }} />
+          <col style={{ width: 84 }} />
         </colgroup>
         <tbody>
-          {proposal.loads.map((load) => (
-            <LoadRow key={load.id} load={load} />
+          {proposal.loads.map((load, i, all) => (
+            <LoadRow key={load.id} load={load} first={i === 0} last={i === all.length - 1} />
           ))}
           <WholeDiscount />
         </tbody>

@@ -2,7 +2,13 @@
 
 import { Select } from 'antd';
 import { Fragment } from 'react';
-import { setBundleDiscount, setBundleLoads, setSectionDiscount, setSectionLoads } from '@/core/editing';
+import {
+  setBundleDiscount,
+  setBundleLoads,
+  setSectionDiscount,
+  setSectionLoads,
+  withReason,
+} from '@/core/editing';
 import type { Amount, Fixed } from '@/core/number';
 import { ratio, showAmount, showPercent } from '@/core/number';
 import type { Discount, Load, LoadSet } from '@/model';
@@ -136,8 +142,21 @@ function PricedRow({
           shown={discountAsTyped(discount)}
           placeholder="none"
           readOnly={readOnly}
-          commit={(text) => setDiscount(readDiscount(text, figures.minorDigits))}
+          commit={(text) => {
+            const next = readDiscount(text, figures.minorDigits);
+            setDiscount(next && withReason(next, discount?.reason ?? ''));
+          }}
         />
+        {discount && !inner && (
+          <Cell
+            name="section-discount-reason"
+            label={`Why the discount on ${name}, as the customer reads it`}
+            shown={discount.reason ?? ''}
+            placeholder="why"
+            readOnly={readOnly}
+            commit={(text) => setDiscount(withReason(discount, text))}
+          />
+        )}
       </td>
       <td className="amount">{included ? showAmount(net, figures.minorDigits) : 'not in'}</td>
       <td className="amount">{margin === null ? '' : `${showPercent(margin)} %`}</td>

@@ -1,6 +1,7 @@
 import { App, Segmented } from 'antd';
 import { useState } from 'react';
 import { negateAmount, showAmount } from '@/core/number';
+import { withReason } from '@/core/editing';
 import { readDiscount } from '@/core/quantity';
 import { Cell } from '@/ui/live/Cell';
 import { useEditor } from '../context';
@@ -21,13 +22,30 @@ export function WholeDiscount() {
     );
     edit((draft) => {
       if (next === null) delete draft.discount;
-      else draft.discount = next;
+      else draft.discount = withReason(next, draft.discount?.reason ?? '');
     });
   };
   return (
     <tr>
-      <td>Discount on the whole</td>
-      <td />
+      <td colSpan={2}>
+        <div className="discount-why">
+          <span>Discount on the whole</span>
+          {discount && (
+            <Cell
+              name="discount-reason"
+              label="Why the discount, as the customer reads it"
+              shown={discount.reason ?? ''}
+              placeholder="why: the customer reads it"
+              readOnly={readOnly}
+              commit={(text) =>
+                edit((draft) => {
+                  if (draft.discount) draft.discount = withReason(draft.discount, text);
+                })
+              }
+            />
+          )}
+        </div>
+      </td>
       <td className="cell-narrow">
         <Cell
           name="discount"
