@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs';
 import { issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { declineProposal } from '@/services/booklet/decide';
@@ -5,7 +6,7 @@ import { recordCost } from '@/services/jobCosting/record';
 import { readJob } from '@/services/jobCosting/jobReport';
 import { readAgreementsReport } from '@/services/reports/agreementsReport';
 import { readSalesReport } from '@/services/reports/salesReport';
-import { backListCsv } from '@/services/reports/reportList';
+import { backListCsv, backListXlsx } from '@/services/reports/reportList';
 import { addItems } from '@/services/library/add';
 import { openBooklet } from '@/services/booklet/open';
 import { parseAmount, sumAmounts } from '@/core/number';
@@ -91,4 +92,18 @@ test('what was sent: signed, declined, open; by seller and trade; items that wer
   expect(
     (await readSalesReport({ ...actor, now: new Date(Date.now() + 400 * 86_400_000) }, 365)).all.sent,
   ).toBe(0);
+});
+
+test('each list as a workbook too, with the columns of its CSV', async () => {
+  const actor = await newCompany();
+  const { agreementId } = await newAgreement(actor);
+  const { rows } = await readAgreementsReport(actor);
+  const book = new ExcelJS.Workbook();
+  await book.xlsx.load((await backListXlsx(actor, 'agreements')) as never);
+  const [sheet] = book.worksheets;
+  const headings = (await backListCsv(actor, 'agreements')).split('\r\n')[0]!.split(',');
+  expect((sheet!.getRow(1).values as unknown[]).slice(1)).toEqual(headings);
+  const row = sheet!.getRow(2);
+  expect(row.getCell(headings.indexOf('sumToDate') + 1).value).toBe(Number(rows[0]!.sumToDate));
+  expect(rows[0]!.id).toBe(agreementId);
 });

@@ -40,6 +40,13 @@ export function AgreementsReportView({
         </span>
         <a className="link-in-text" download href={`/api/v1/reports.csv?list=agreements&year=${year}`}>
           As CSV
+        </a>{' '}
+        <a
+          className="link-in-text"
+          download
+          href={`/api/v1/reports.csv?list=agreements&year=${year}&format=xlsx`}
+        >
+          As XLSX
         </a>
       </p>
       <PlainTable

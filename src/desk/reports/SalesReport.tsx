@@ -51,6 +51,9 @@ function Wins({ head, list, rows, all }: { head: string; list: string; rows: rea
         By {head.toLowerCase()}{' '}
         <a className="link-in-text report-csv" download href={list}>
           As CSV
+        </a>{' '}
+        <a className="link-in-text report-csv" download href={`${list}&format=xlsx`}>
+          As XLSX
         </a>
       </h2>
       <PlainTable
@@ -83,6 +86,9 @@ export function SalesReportView({ back }: { back: SalesReport }) {
         Items offered and used{' '}
         <a className="link-in-text report-csv" download href={csv('items')}>
           As CSV
+        </a>{' '}
+        <a className="link-in-text report-csv" download href={`${csv('items')}&format=xlsx`}>
+          As XLSX
         </a>
       </h2>
       <PlainTable

@@ -1,3 +1,4 @@
+import type { FileColumn } from '../listFile';
 import { writeCsv } from './writeCsv';
 
 /** What is looked back on as a list. */
@@ -15,6 +16,10 @@ const columns: Readonly<Record<BackList, readonly string[]>> = {
   items: ['code', 'name', 'offered', 'used', 'sold'],
 };
 const words: ReadonlySet<string> = new Set(['title', 'customer', 'name', 'code', 'signedOn']);
+
+/** The columns of a list of looking back, for a workbook. */
+export const reportColumns = (list: BackList): readonly FileColumn[] =>
+  columns[list].map((key) => ({ key, title: key, number: !words.has(key) }));
 
 /** One list of looking back as CSV (docs/formats/job-csv.md). */
 export function reportCsv(list: BackList, rows: readonly object[]): string {

@@ -1,5 +1,6 @@
 import type { BackList } from '@/formats/csv/reportCsv';
-import { reportCsv } from '@/formats/csv/reportCsv';
+import { reportColumns, reportCsv } from '@/formats/csv/reportCsv';
+import { listXlsx } from '@/formats/listFile';
 import type { Actor } from '../actor';
 import { readAgreementsReport } from './agreementsReport';
 import { readSalesReport } from './salesReport';
@@ -14,19 +15,28 @@ export interface BackRange {
 export const yearOf = (text: string | null | undefined): number | 'all' | null =>
   text === 'all' ? text : /^\d{4}$/.test(text ?? '') ? Number(text) : null;
 
-/** One list of looking back as CSV. */
-export async function backListCsv(
+async function rowsOf(
   actor: Actor,
   list: BackList,
-  { year = null, days = 365 }: BackRange = {},
-): Promise<string> {
-  if (list === 'agreements') {
-    const { rows } = await readAgreementsReport(actor, year);
-    // Billed is with tax in the row, before tax in its job; the row's goes out.
-    return reportCsv(
-      list,
-      rows.map(({ job, ...row }) => ({ ...job, ...row })),
-    );
-  }
-  return reportCsv(list, (await readSalesReport(actor, days))[list]);
+  { year = null, days = 365 }: BackRange,
+): Promise<readonly object[]> {
+  if (list !== 'agreements') return (await readSalesReport(actor, days))[list];
+  const { rows } = await readAgreementsReport(actor, year);
+  // Billed is with tax in the row, before tax in its job; the row's goes out.
+  return rows.map(({ job, ...row }) => ({ ...job, ...row }));
+}
+
+/** One list of looking back as CSV. */
+export const backListCsv = async (actor: Actor, list: BackList, range: BackRange = {}): Promise<string> =>
+  reportCsv(list, await rowsOf(actor, list, range));
+
+/** The same as an XLSX workbook, numbers as numbers. */
+export async function backListXlsx(actor: Actor, list: BackList, range: BackRange = {}): Promise<Buffer> {
+  const columns = reportColumns(list);
+  const cell = (value: unknown) =>
+    typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+  const rows = (await rowsOf(actor, list, range)).map((row) =>
+    Object.fromEntries(columns.map(({ key }) => [key, cell((row as Record<string, unknown>)[key])])),
+  );
+  return listXlsx(list, columns, rows);
 }

@@ -49,11 +49,11 @@ export function LoadRow({
           readOnly={readOnly}
           commit={(text) => text.trim() && change({ name: text.trim().slice(0, 200) })}
         />
-      </td>
-      <td>
         <Select<Load['kind']>
           size="small"
+          variant="borderless"
           popupMatchSelectWidth={false}
+          className="load-kind"
           aria-label={`${load.name}: what it is`}
           disabled={readOnly}
           value={load.kind}

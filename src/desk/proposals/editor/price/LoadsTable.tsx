@@ -41,11 +41,10 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
       <table className="table-plain loads-table">
         <colgroup>
           <col />
-          <col style={{ width: 116 }} />
-          <col style={{ width: 96 }} />
-          <col style={{ width: 272 }} />
-          <col style={{ width: 86 }} />
-          <col style={{ width: 84 }} />
+          <col style={{ width: 122 }} />
+          <col style={{ width: 196 }} />
+          <col style={{ width: 92 }} />
+          <col style={{ width: 92 }} />
         </colgroup>
         <tbody>
           {proposal.loads.map((load, i, all) => (

@@ -27,7 +27,7 @@ export function WholeDiscount() {
   };
   return (
     <tr>
-      <td colSpan={2}>
+      <td>
         <div className="discount-why">
           <span>Discount on the whole</span>
           {discount && (
