@@ -12,7 +12,11 @@ import { parseFixed, writeFixed } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import { closeConnection } from '@/data/connection';
 import type { ItemInput } from '@/model';
-import { newCompany, refusal } from '../support/desk';
+import { lineFromItem } from '@/core/editing';
+import { saveItem } from '@/services/library/items';
+import { readProposal } from '@/services/proposals/read';
+import { saveProposal } from '@/services/proposals/save';
+import { newCompany, newProposal, refusal } from '../support/desk';
 
 afterAll(closeConnection);
 
@@ -35,6 +39,24 @@ const look = async (actor: Actor, asked: Record<string, string> = {}) => {
   return { rows, count, codes: rows.map(({ code }) => code).join(' ') };
 };
 
+/** A bundle of one item. */
+const bundleOf = (itemId: string) => ({
+  ...{
+    code: 'B-1',
+    name: 'Fence of {run}',
+    detail: '',
+    trade: 'Frame',
+    tags: ['garden'],
+    internalNote: '',
+  },
+  shows: 'one',
+  recipe: {
+    inputs: [{ name: 'run', label: 'Run', kind: 'length', default: '16' }],
+    grades: [{ id: 'g', name: 'Good' }],
+    parts: [{ id: 'p', name: 'post', item: itemId, quantity: '3' }],
+  },
+});
+
 async function stocked() {
   const owner = await newCompany();
   const [post, mesh, crew] = await addItems(owner, [
@@ -48,22 +70,7 @@ async function stocked() {
       ],
     }),
   ]);
-  const { id: fence } = await addBundle(owner, {
-    ...{
-      code: 'B-1',
-      name: 'Fence of {run}',
-      detail: '',
-      trade: 'Frame',
-      tags: ['garden'],
-      internalNote: '',
-    },
-    shows: 'one',
-    recipe: {
-      inputs: [{ name: 'run', label: 'Run', kind: 'length', default: '16' }],
-      grades: [{ id: 'g', name: 'Good' }],
-      parts: [{ id: 'p', name: 'post', item: post!.id, quantity: '3' }],
-    },
-  });
+  const { id: fence } = await addBundle(owner, bundleOf(post!.id));
   return { owner, post: post!.id, mesh: mesh!.id, crew: crew!.id, fence };
 }
 
@@ -164,6 +171,12 @@ test('the unit cost by SQL is the unit cost by the core', async () => {
       { type: 'subcontract', amount: '99999.99999' },
     ],
     [{ type: 'other', amount: '7' }],
+    [{ type: 'labour', days: '0.3333', dayRate: '512.335', dayHours: '8' }],
+    [{ type: 'equipment', times: '1.55555', per: 'hour', rate: '41.77' }],
+    [
+      { type: 'labour', hours: '0.125', rate: '40', overtimeRate: '60.0004', overtime: true },
+      { type: 'labour', hours: '0.125', rate: '40', overtime: true },
+    ],
   ];
   await addItems(
     owner,
@@ -174,7 +187,10 @@ test('the unit cost by SQL is the unit cost by the core', async () => {
     costs.map((each) => writeFixed(itemUnitCost(each))),
   );
   const byCost = (await readWholeList(owner, libraryList, { sort: 'unitCost' })).rows;
-  expect(byCost.map(({ code }) => code)).toEqual(['C-0', 'C-1', 'C-3', 'C-2']);
+  expect(byCost.map(({ code }) => code)).toEqual(
+    // 0, 0.12, 7, 12.50, 64.98, 170.76, and a hundred thousand.
+    ['C-0', 'C-1', 'C-3', 'C-6', 'C-5', 'C-4', 'C-2'],
+  );
 });
 
 test('stars are each person’s own', async () => {
@@ -205,4 +221,42 @@ test('what makes no sense in an address is the plain list', async () => {
   for (const asked of [{ page: '-1' }, { kind: 'room' }, { trade: 'Moon' }, { starred: 'yes' }, { of: "x'" }])
     expect((await look(owner, asked)).codes).toBe('B-1 F-2 P-1 M-1');
   expect((await look(owner, { search: 'x'.repeat(300) })).codes).toBe('');
+});
+
+test('what to look after: not used in a year, costs older than a year, the same name twice', async () => {
+  const owner = await newCompany();
+  const [used, inBundle, , old] = await addItems(owner, [
+    item('U', 'Frame', { name: 'Post 4×4' }),
+    item('B', 'Frame', { name: 'Beam' }),
+    item('D', 'Frame', { name: 'post 4 × 4' }),
+    item('O', 'Roof', { name: 'Shingles' }),
+  ]);
+  await addBundle(owner, bundleOf(inBundle!.id));
+  const proposalId = await newProposal(owner);
+  const { saveNumber } = await readProposal(owner, proposalId);
+  const line = lineFromItem({ ...item('U', 'Frame'), id: used!.id } as never, 'n', '1');
+  await saveProposal(owner, {
+    proposalId,
+    saveNumber,
+    patches: [{ op: 'add', path: '/sections/0/entries/-', value: line }],
+  });
+  const codes = async (care: string, actor = owner) =>
+    (await readWholeList(actor, libraryList, { care, kind: 'item', sort: 'code' })).rows
+      .map(({ code }) => code)
+      .join(' ');
+  // Nothing is a year old yet; two names are the same but for signs.
+  expect([await codes('unused'), await codes('old'), await codes('double')]).toEqual(['', '', 'D U']);
+  const later = { ...owner, now: new Date(owner.now.getTime() + 380 * 86_400_000) };
+  expect(await codes('unused', later)).toBe('D O U');
+  expect(await codes('old', later)).toBe('B D O U');
+  await saveItem(
+    later,
+    item('O', 'Roof', { name: 'Shingles', costs: [{ type: 'material', amount: '11' }] }),
+    old!.id,
+  );
+  expect(await codes('old', later)).toBe('B D U');
+  // Several at once: whatever is one of them.
+  expect(await codes('old,double', later)).toBe('B D U');
+  const beyond = { ...owner, now: new Date(owner.now.getTime() + 200 * 86_400_000) };
+  expect(await codes('unused', beyond)).toBe('');
 });

@@ -75,6 +75,16 @@ const spec = (trades: readonly { trade: string; items: number; bundles: number }
         { value: 'retired', label: 'Retired' },
       ],
     },
+    {
+      key: 'care',
+      label: 'To look after',
+      kind: 'choice',
+      options: [
+        { value: 'unused', label: 'Not used in a year' },
+        { value: 'old', label: 'Cost older than a year' },
+        { value: 'double', label: 'The same name twice' },
+      ],
+    },
     { key: 'unitCost', label: 'Unit cost', kind: 'amounts' },
     { key: 'starred', label: 'At hand only', kind: 'flag' },
   ],
@@ -85,5 +95,5 @@ const spec = (trades: readonly { trade: string; items: number; bundles: number }
 /** The library; what is retired is left out unless it is asked for. */
 export const libraryList: DeskList<LibraryListRow> = {
   spec: async ({ tx }) => spec(await tradesOf(tx)),
-  source: ({ actor }, state) => libraryListSource(actor.userId, state),
+  source: ({ actor, today }, state) => libraryListSource(actor.userId, today, state),
 };
