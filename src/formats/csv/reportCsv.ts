@@ -1,4 +1,3 @@
-import type { FileColumn } from '../listFile';
 import { writeCsv } from './writeCsv';
 
 /** What is looked back on as a list. */
@@ -18,7 +17,9 @@ const columns: Readonly<Record<BackList, readonly string[]>> = {
 const words: ReadonlySet<string> = new Set(['title', 'customer', 'name', 'code', 'signedOn']);
 
 /** The columns of a list of looking back, for a workbook. */
-export const reportColumns = (list: BackList): readonly FileColumn[] =>
+export const reportColumns = (
+  list: BackList,
+): readonly { readonly key: string; readonly title: string; readonly number: boolean }[] =>
   columns[list].map((key) => ({ key, title: key, number: !words.has(key) }));
 
 /** One list of looking back as CSV (docs/formats/job-csv.md). */

@@ -63,7 +63,8 @@ export function useOffered<Thing extends { readonly id: string }>({
       gone.abort();
     };
   }, [door, words]);
-  const unseen = picked !== undefined && picked !== '' && picked !== come?.id && !seen.has(picked) ? picked : null;
+  const unseen =
+    picked !== undefined && picked !== '' && picked !== come?.id && !seen.has(picked) ? picked : null;
   useEffect(() => {
     if (unseen === null) return;
     const gone = new AbortController();
@@ -80,7 +81,8 @@ export function useOffered<Thing extends { readonly id: string }>({
     more: there?.more ?? false,
     waiting: !there && trouble === null,
     trouble,
-    of: (id: string | undefined) => [come, ...begun.found].find((thing) => thing?.id === id) ?? seen.get(id ?? ''),
+    of: (id: string | undefined) =>
+      [come, ...begun.found].find((thing) => thing?.id === id) ?? seen.get(id ?? ''),
     search: setTyped,
   };
 }
