@@ -1,4 +1,4 @@
-import type { PaymentMethod } from '@/core/text/names';
+import type { PaymentMethod } from '@/model';
 import type { PaperParty } from './invoicePaper';
 
 /** A payment as its receipt needs it; amounts as decimal text. */

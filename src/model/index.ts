@@ -19,6 +19,7 @@ export * from './agreementFile';
 export * from './usual';
 export * from './pricing';
 export * from './money';
+export * from './paymentMethods';
 export * from './choices';
 export * from './menu';
 export * from './customerNotice';

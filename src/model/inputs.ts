@@ -1,6 +1,8 @@
 import Type from 'typebox';
 import { BillingAsk, CreditAsk, InvoiceShows } from './billing';
 import { Choices } from './choices';
+import type { HandMethod as Hand } from './paymentMethods';
+import { handMethods } from './paymentMethods';
 import { BusinessDate, CostType, PositiveDecimalText } from './scalars';
 
 /* What people send to the acts, checked at every door. */
@@ -218,10 +220,13 @@ export const CardNewsInput = Type.Object(
   closed,
 );
 
+/** How money came or went, recorded by hand. */
+const HandMethod = Type.Unsafe<Hand>({ type: 'string', enum: [...handMethods] });
+
 export const PaymentInput = Type.Object(
   {
     agreementId: EntityId,
-    method: Type.Union([Type.Literal('cheque'), Type.Literal('transfer'), Type.Literal('cash')]),
+    method: HandMethod,
     amount: PositiveDecimalText,
     receivedOn: BusinessDate,
     reference: Text(200),
@@ -256,7 +261,7 @@ export type CreditUseInput = Type.Static<typeof CreditUseInput>;
 export const RefundInput = Type.Object(
   {
     agreementId: EntityId,
-    method: Type.Union([Type.Literal('cheque'), Type.Literal('transfer'), Type.Literal('cash')]),
+    method: HandMethod,
     amount: PositiveDecimalText,
     paidOn: BusinessDate,
     reference: Text(200),

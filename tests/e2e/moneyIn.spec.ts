@@ -89,6 +89,7 @@ test('a payment is recorded on the page of its invoice, which says what it is pa
   await expect(record).toContainText('goes on others that are open, then stays as credit');
   await record.getByLabel('Amount in USD').fill('98.69');
   await record.getByLabel('Reference').fill(reference);
+  await tick(record.getByRole('radio', { name: 'ACH' }));
   await record.getByRole('button', { name: 'Record payment' }).click();
   const paid = page.locator('aside dl').first();
   await expect(paid).toContainText(reference);
@@ -96,7 +97,7 @@ test('a payment is recorded on the page of its invoice, which says what it is pa
   await expect(page.getByText('Part paid')).toBeVisible();
   expect(await serious(page)).toEqual([]);
   const receipt = await page.request.get(
-    (await paid.getByRole('link', { name: 'transfer' }).last().getAttribute('href'))!,
+    (await paid.getByRole('link', { name: 'ACH' }).last().getAttribute('href'))!,
   );
   expect((await receipt.body()).subarray(0, 5).toString()).toBe('%PDF-');
 });

@@ -78,7 +78,7 @@ test('a section’s space: lines and bundles follow it', async ({ page }) => {
   await page.keyboard.type('9');
   await page.keyboard.press('Enter');
   await expect(page.locator('.space-figures')).toContainText(
-    'floor 240 sq ft · perimeter 62 ft · walls 558 sq ft',
+    '15 ft by 16 ft, 9 ft high · floor 240 sq ft · perimeter 62 ft · walls 558 sq ft',
   );
   await page.locator('#add-line').fill('lined walls');
   await expect(page.locator('.add-found li').first()).toContainText('Walls and ceiling lined');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import type { CostType } from '@/model';
-import { costTypes } from '@/model';
+import type { CostType, PaymentMethod } from '@/model';
+import { costTypes, methodKeys } from '@/model';
 import { anyLedger, anySteps, finish, go } from '../../../tests/support/ledgers';
 import type { Amount } from '../number';
 import { ZERO, amount, sumAmounts } from '../number';
@@ -47,6 +47,16 @@ describe('a paper in the books', () => {
   });
 
   test('money in is debit on its account, money out credit', () => {
+    const accountBy = (method: PaymentMethod) => bookMoney(usualAccounts, method, amount(1n))[0]!.account;
+    expect(methodKeys.map((method) => [method, accountBy(method)])).toEqual([
+      ['card', usualAccounts.money.card],
+      ['cheque', usualAccounts.money.cheque],
+      ['ach', usualAccounts.money.transfer],
+      ['wire', usualAccounts.money.transfer],
+      ['transfer', usualAccounts.money.transfer],
+      ['cash', usualAccounts.money.cash],
+      ['phone', usualAccounts.money.card],
+    ]);
     expect(bookMoney(usualAccounts, 'cheque', amount(500n)).map((each) => each.amount)).toEqual([
       500n,
       -500n,

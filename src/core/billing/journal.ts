@@ -1,5 +1,5 @@
-import type { Accounts, CostType } from '@/model';
-import { costTypes } from '@/model';
+import type { Accounts, CostType, PaymentMethod } from '@/model';
+import { accountOfMethod, costTypes } from '@/model';
 import type { Amount } from '../number';
 import { ZERO, allocateSigned, negateAmount, sumAmounts } from '../number';
 import type { Draw } from './draws';
@@ -122,8 +122,8 @@ export function bookPaper(accounts: Accounts, items: readonly Item[]): Booking[]
  * Money that came in (above zero) or went out, in the journal: on its account, and off what the customer owes.
  * @param amount above zero came in, below zero went out
  */
-export const bookMoney = (accounts: Accounts, method: keyof Accounts['money'], amount: Amount): Booking[] => [
-  { account: accounts.money[method], costCode: null, component: null, amount },
+export const bookMoney = (accounts: Accounts, method: PaymentMethod, amount: Amount): Booking[] => [
+  { account: accounts.money[accountOfMethod(method)], costCode: null, component: null, amount },
   { account: accounts.receivable, costCode: null, component: null, amount: negateAmount(amount) },
 ];
 

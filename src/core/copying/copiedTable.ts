@@ -40,7 +40,7 @@ function lineRow(line: Line, figures: SectionLine | undefined, digits: number): 
     unit: unitName(line.unit),
     cost: figures ? writeFixed(costInAll(figures)) : '',
     price: figures ? writeFixed(figures.unitPrice) : '',
-    amount: figures ? writeAmount(figures.gross, digits) : '',
+    amount: figures ? writeAmount(figures.net, digits) : '',
   };
 }
 
@@ -48,8 +48,8 @@ function lineRow(line: Line, figures: SectionLine | undefined, digits: number): 
  * Copied entries as a table any spreadsheet takes: tab-separated, a heading first. A quantity typed as arithmetic stands as
  * a formula. A bundle is one row; a question has a row for each line of its alternatives, with what it asks before it.
  * @param costs whether our unit costs have a column: only where the sheet shows them
- * @returns the rows; unit costs and unit prices to four places at most, amounts in the decimals of the currency, before
- * discounts
+ * @returns the rows; unit costs and unit prices to four places at most; amounts as the sheet has them, less what is taken off
+ * the line or bundle, in the decimals of the currency
  */
 export function copiedTable(
   document: Pick<ProposalDocument, 'currency'>,
@@ -65,7 +65,6 @@ export function copiedTable(
       );
     if (entry.kind === 'line') return [lineRow(entry, lines.get(entry.id), digits)];
     const figures = bundles.get(entry.id);
-    const price = figures ? writeAmount(figures.gross, digits) : '';
     return [
       {
         code: entry.code ?? '',
@@ -73,8 +72,8 @@ export function copiedTable(
         quantity: '1',
         unit: unitName('set'),
         cost: figures ? writeAmount(figures.cost, digits) : '',
-        price,
-        amount: price,
+        price: figures ? writeAmount(figures.gross, digits) : '',
+        amount: figures ? writeAmount(figures.net, digits) : '',
       },
     ];
   };

@@ -2,3 +2,4 @@ export * from './exactFeet';
 export * from './outline';
 export * from './surroundings';
 export * from './newSpace';
+export * from './spaceInWords';

@@ -4,7 +4,7 @@ import { measuresOf } from '../plan';
 import { plainDocument } from '../../../tests/support/documents';
 import { parseFixed, writeFixed } from '../number';
 import { computeFigures } from '../price';
-import { outlineFigures, readSpace, readWalk, surroundingsOf } from '.';
+import { outlineFigures, readSpace, readWalk, spaceInWords, surroundingsOf } from '.';
 
 const room = (length: string, width: string, height?: string, openings: Space['openings'] = []): Space => ({
   shape: { kind: 'rectangle', length: { value: length }, width: { value: width } },
@@ -106,3 +106,27 @@ describe('spaces', () => {
     expect(parseFixed('84.5')).toBe(84_500_000n);
   });
 });
+
+test.each([
+  [room('15', '16', '9', [door]), '15 ft by 16 ft, 9 ft high, 2 openings'],
+  [room('12.5', '8'), '12.5 ft by 8 ft'],
+  [
+    {
+      shape: {
+        kind: 'rectangle',
+        length: { value: '12.5', typed: `12' 6"` },
+        width: { value: '10', typed: '4+6' },
+      },
+      openings: [{ ...door, count: 1 }],
+    },
+    `12' 6" by 10 ft, 1 opening`,
+  ],
+  [
+    { shape: { kind: 'outline', walk: '16 r 10 R 6 l 5 r 10 r 15' }, openings: [] },
+    'sides of 16, 10, 6, 5, 10, 15 ft',
+  ],
+  [
+    { shape: { kind: 'traced', measure: 'porch' }, height: { value: '8' }, openings: [] },
+    '“porch” on the plan, 8 ft high',
+  ],
+] as [Space, string][])('a space in words', (space, words) => expect(spaceInWords(space)).toBe(words));

@@ -1,7 +1,5 @@
-import type { CostType } from '@/model';
-
-/** How money came or went: the key is the published one. */
-export type PaymentMethod = 'card' | 'cheque' | 'transfer' | 'cash';
+import type { CostType, PaymentMethod } from '@/model';
+import { paymentMethods } from '@/model/paymentMethods';
 
 /* Keys of published formats are spelled as they were first published; people read the names. */
 
@@ -13,13 +11,6 @@ const costTypeNames: Readonly<Record<CostType, string>> = {
   other: 'other',
 };
 
-const methodNames: Readonly<Record<PaymentMethod, string>> = {
-  card: 'card',
-  cheque: 'check',
-  transfer: 'bank transfer',
-  cash: 'cash',
-};
-
 /** What people read for a cost type, in small letters: `labour` → “labor”. */
 export const costTypeName = (type: CostType): string => costTypeNames[type];
 
@@ -28,4 +19,4 @@ export const reversalName = (kind: 'returned' | 'void', reinstated: boolean): st
   reinstated ? 'Payment reinstated' : kind === 'void' ? 'Payment void' : 'Payment returned';
 
 /** What people read for a way of paying, in small letters: `cheque` → “check”. */
-export const methodName = (method: PaymentMethod): string => methodNames[method];
+export const methodName = (method: PaymentMethod): string => paymentMethods[method];

@@ -1,3 +1,4 @@
+import { methodKeys } from '@/model/paymentMethods';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -242,7 +243,7 @@ export const payment = pgTable(
     id: id(),
     customerId: uuid('customer_id').notNull(),
     agreementId: uuid('agreement_id').notNull(),
-    method: text('method', { enum: ['card', 'cheque', 'transfer', 'cash'] }).notNull(),
+    method: text('method', { enum: methodKeys }).notNull(),
     amount: decimal('amount').notNull(),
     receivedOn: date('received_on').notNull(),
     reference: text('reference').notNull().default(''),
@@ -300,7 +301,7 @@ export const refund = pgTable(
     id: id(),
     customerId: uuid('customer_id').notNull(),
     agreementId: uuid('agreement_id').notNull(),
-    method: text('method', { enum: ['card', 'cheque', 'transfer', 'cash'] }).notNull(),
+    method: text('method', { enum: methodKeys }).notNull(),
     amount: decimal('amount').notNull(),
     paidOn: date('paid_on').notNull(),
     reference: text('reference').notNull().default(''),

@@ -2,6 +2,9 @@
 
 import { Alert, Form, Input, Modal, Radio } from 'antd';
 import { showDecimal } from '@/core/number';
+import { capital } from '@/core/text/capital';
+import { methodName } from '@/core/text/names';
+import { handMethods } from '@/model/paymentMethods';
 import { DayPicker } from '@/ui/fields/DayPicker';
 import type { PaymentPlace, RecordPayment } from './usePaymentForm';
 import { usePaymentForm } from './usePaymentForm';
@@ -69,13 +72,7 @@ export function PaymentDialog({
           <Input autoFocus inputMode="decimal" />
         </Form.Item>
         <Form.Item name="method" label="How it came">
-          <Radio.Group
-            options={[
-              { value: 'transfer', label: 'Transfer' },
-              { value: 'cheque', label: 'Check' },
-              { value: 'cash', label: 'Cash' },
-            ]}
-          />
+          <Radio.Group options={handMethods.map((value) => ({ value, label: capital(methodName(value)) }))} />
         </Form.Item>
         <Form.Item
           name="receivedOn"

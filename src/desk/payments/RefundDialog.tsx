@@ -1,5 +1,8 @@
 'use client';
 
+import { capital } from '@/core/text/capital';
+import { methodName } from '@/core/text/names';
+import { handMethods } from '@/model/paymentMethods';
 import { DayPicker } from '@/ui/fields/DayPicker';
 import { Alert, Input, Modal, Radio } from 'antd';
 import { useState } from 'react';
@@ -85,11 +88,7 @@ export function RefundDialog({
         aria-label="How it went"
         value={method}
         onChange={({ target }) => setMethod(target.value as RefundInput['method'])}
-        options={[
-          { value: 'transfer', label: 'Transfer' },
-          { value: 'cheque', label: 'Check' },
-          { value: 'cash', label: 'Cash' },
-        ]}
+        options={handMethods.map((value) => ({ value, label: capital(methodName(value)) }))}
       />
       <label className="bill-field">
         Paid on

@@ -6,7 +6,7 @@ import { bookMoney, bookPaper, itemsOf, usualAccounts } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { ZERO, isBelowZero, minorDigits, negateAmount, parseAmount, writeAmount } from '@/core/number';
 import type { ItemRow, JournalRow } from '@/formats/csv/booksCsv';
-import type { Accounts } from '@/model';
+import type { PaymentMethod } from '@/model';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { loadAgreement } from '@/data/agreements/load';
@@ -98,7 +98,7 @@ interface Moved {
   readonly payment: string;
   readonly document: string;
   readonly day: string;
-  readonly method: keyof Accounts['money'];
+  readonly method: PaymentMethod;
   /** What came in; below zero, what went out. */
   readonly amount: Amount;
   readonly text: string;

@@ -1,6 +1,9 @@
 import { paymentListSource } from '@/data/payments/paymentListSource';
 import type { ListSpec } from '@/core/lists';
-import type { PaymentMethod } from '@/core/text/names';
+import { capital } from '@/core/text/capital';
+import { methodName } from '@/core/text/names';
+import type { PaymentMethod } from '@/model';
+import { methodKeys } from '@/model';
 import type { DeskList } from '../lists/deskList';
 
 /** Money in, or (below zero) out again, as its list shows it. */
@@ -45,12 +48,7 @@ const spec: ListSpec = {
       key: 'method',
       label: 'How',
       kind: 'choice',
-      options: [
-        { value: 'card', label: 'Card' },
-        { value: 'cheque', label: 'Check' },
-        { value: 'transfer', label: 'Bank transfer' },
-        { value: 'cash', label: 'Cash' },
-      ],
+      options: methodKeys.map((value) => ({ value, label: capital(methodName(value)) })),
     },
     { key: 'day', label: 'Day', kind: 'days' },
     { key: 'amount', label: 'Amount', kind: 'amounts' },

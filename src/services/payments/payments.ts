@@ -1,3 +1,4 @@
+import type { PaymentMethod } from '@/model';
 import { readPositive } from '../readPositive';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -28,7 +29,7 @@ import { insertAllocation } from '@/data/payments/allocation';
 
 interface Received {
   readonly agreementId: string;
-  readonly method: 'card' | 'cheque' | 'transfer' | 'cash';
+  readonly method: PaymentMethod;
   readonly amount: string;
   readonly receivedOn: string;
   readonly reference: string;

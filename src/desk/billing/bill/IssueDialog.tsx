@@ -32,7 +32,8 @@ function LetterPreview({
   const money = moneyOf(ledger.minorDigits);
   const { total } = paperSums(made, ledger.components);
   return (
-    <article className="letter-preview" aria-label="The letter as it arrives">
+    // It scrolls: keys must reach it.
+    <article className="letter-preview" aria-label="The letter as it arrives" tabIndex={0}>
       <strong>{invoiceLetterSubject(letter.numbers.invoice, work.title)}</strong>
       <p className="letter-body">
         {invoiceLetterText({

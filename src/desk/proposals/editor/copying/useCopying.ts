@@ -1,5 +1,5 @@
 import { App } from 'antd';
-import { useCallback, useEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { copiedParts, copiedTable } from '@/core/copying';
 import { removeEntries } from '@/core/editing';
 import { useKeptKey } from '@/ui/kept/KeptFor';
@@ -18,6 +18,24 @@ function textSelected(): boolean {
 }
 
 /**
+ * Puts a text on the clipboard. The command works also without a secure address, as in an office's own network; where a browser
+ * does not take it up, it is asked the other way.
+ */
+function putOnClipboard(text: string): void {
+  let given = false;
+  const give = (event: ClipboardEvent) => {
+    if (!event.clipboardData) return;
+    event.preventDefault();
+    event.clipboardData.setData('text/plain', text);
+    given = true;
+  };
+  document.addEventListener('copy', give);
+  document.execCommand('copy');
+  document.removeEventListener('copy', give);
+  if (!given) void navigator.clipboard?.writeText(text).catch(() => undefined);
+}
+
+/**
  * Copies or cuts the selected rows, by the keys of the system or by a button: as a table for any spreadsheet, and as what
  * they are for a proposal.
  * @param done after they are cut: nothing is selected any more
@@ -27,43 +45,41 @@ export function useCopying(selected: ReadonlySet<string>, done: () => void) {
   const { columns } = useEditorActions();
   const { message } = App.useApp();
   const key = useKeptKey('copied');
-  const now = useRef<(event: ClipboardEvent, cut: boolean) => void>(() => undefined);
+  /** The selected rows as a table, kept for the next paste; null where nothing is there any more. */
+  const prepare = () => {
+    const parts = copiedParts(work.document, selected);
+    if (parts.entries.length === 0) return null;
+    const costs = columns.includes('cost');
+    const text = copiedTable(work.document, parts.entries, { lines, bundles }, { costs });
+    if (key !== null) keepCopied(key, { text, parts });
+    return { text, ids: parts.entries.map(({ id }) => id) };
+  };
+  const take = (cut: boolean) => {
+    const copied = prepare();
+    if (copied === null) return;
+    putOnClipboard(copied.text);
+    const { ids } = copied;
+    if (cut) {
+      work.edit((draft) => removeEntries(draft, ids));
+      done();
+    }
+    const many = `${ids.length} ${ids.length === 1 ? 'row' : 'rows'}`;
+    void message.success(`${many} ${cut ? 'cut' : 'copied'}. Paste them with Ctrl V.`);
+  };
+  const now = useRef(take);
   useEffect(() => {
-    now.current = (event, cut) => {
-      const parts = copiedParts(work.document, selected);
-      if (parts.entries.length === 0 || !event.clipboardData) return;
-      event.preventDefault();
-      const costs = columns.includes('cost');
-      const text = copiedTable(work.document, parts.entries, { lines, bundles }, { costs });
-      event.clipboardData.setData('text/plain', text);
-      if (key !== null) keepCopied(key, { text, parts });
-      const ids = parts.entries.map(({ id }) => id);
-      if (cut) {
-        work.edit((draft) => removeEntries(draft, ids));
-        done();
-      }
-      const many = `${ids.length} ${ids.length === 1 ? 'row' : 'rows'}`;
-      void message.success(`${many} ${cut ? 'cut' : 'copied'}. Paste them with Ctrl V.`);
-    };
+    now.current = take;
   });
-  /** Has the browser ask for what goes on the clipboard: it asks by itself only where text is selected. */
-  const put = useCallback((cut: boolean) => {
-    const give = (event: ClipboardEvent) => now.current(event, cut);
-    document.addEventListener('copy', give, { once: true });
-    // The only way that works without a secure address, as in an office's own network.
-    document.execCommand('copy');
-    document.removeEventListener('copy', give);
-  }, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const key = event.key.toLowerCase();
       if (!(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey) return;
       if ((key !== 'c' && key !== 'x') || inDialog(event.target) || textSelected()) return;
       event.preventDefault();
-      put(key === 'x');
+      now.current(key === 'x');
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
-  }, [put]);
-  return { copy: () => put(false) };
+  }, []);
+  return { copy: () => take(false) };
 }

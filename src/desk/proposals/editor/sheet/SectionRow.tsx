@@ -6,6 +6,7 @@ import { setSection } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
 import { perSquareFoot } from '@/core/price';
+import { spaceInWords } from '@/core/space';
 import { useEditor, useEditorActions } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { SectionMenu } from './SectionMenu';
@@ -20,7 +21,13 @@ function SectionSpace({ figures: { section, net, space } }: { readonly figures: 
   const each = perSquareFoot(net, floor);
   const key = `${section.id} space`;
   return (
-    <Button type="link" size="small" aria-expanded={view.opened.has(key)} onClick={() => toggle(key)}>
+    <Button
+      type="link"
+      size="small"
+      aria-expanded={view.opened.has(key)}
+      title={section.space ? spaceInWords(section.space) : undefined}
+      onClick={() => toggle(key)}
+    >
       {space?.trouble ? (
         <span className="wrong">dimensions: check</span>
       ) : floor !== null ? (

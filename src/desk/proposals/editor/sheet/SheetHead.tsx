@@ -1,4 +1,3 @@
-import { Tooltip } from 'antd';
 import type { ReactNode } from 'react';
 import { useEditor, useEditorActions } from '../context';
 import type { Column, Wider } from './columns';
@@ -41,12 +40,15 @@ function Heading({
       aria-sort={mine ? (mine.descending ? 'descending' : 'ascending') : undefined}
     >
       {view.grouping === 'list' ? (
-        <Tooltip title={mine?.descending ? 'As they stand' : mine ? 'Sort down' : 'Sort up'}>
-          <button type="button" className="head-sort" onClick={sort}>
-            {children}
-            {mine && <span aria-hidden="true"> {mine.descending ? '▾' : '▴'}</span>}
-          </button>
-        </Tooltip>
+        <button
+          type="button"
+          className="head-sort"
+          title={mine?.descending ? 'As they stand' : mine ? 'Sort down' : 'Sort up'}
+          onClick={sort}
+        >
+          {children}
+          {mine && <span aria-hidden="true"> {mine.descending ? '▾' : '▴'}</span>}
+        </button>
       ) : (
         children
       )}

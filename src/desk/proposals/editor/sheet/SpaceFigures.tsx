@@ -1,6 +1,7 @@
 import { showAmount, showQuantity } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
 import { perSquareFoot } from '@/core/price';
+import { spaceInWords } from '@/core/space';
 import { useEditorActions } from '../context';
 
 /** What follows from the dimensions of a section: areas, and cost and price by them. */
@@ -13,7 +14,8 @@ export function SpaceFigures({ figures }: { readonly figures: SectionFigures }) 
       {space?.trouble && section.space && <span className="wrong">{space.trouble} </span>}
       {found && (
         <span>
-          floor {showQuantity(found.floor)} sq ft · perimeter {showQuantity(found.perimeter)} ft
+          <strong>{spaceInWords(section.space!)}</strong> · floor {showQuantity(found.floor)} sq ft ·
+          perimeter {showQuantity(found.perimeter)} ft
           {found.walls !== null && ` · walls ${showQuantity(found.walls)} sq ft`}
           {found.openings > 0n && ` (openings ${showQuantity(found.openings)} off)`}
         </span>
