@@ -10,6 +10,7 @@ export * from './makeInvoice';
 export * from './makeCredit';
 export * from './progressBilling';
 export * from './typedAsk';
+export * from './asIssued';
 export * from './statement';
 export * from './agreed';
 export * from './account';

@@ -6,6 +6,8 @@ import {
   asksTyped,
   asksUpTo,
   billedLines,
+  creditPutOn,
+  dueAtOnce,
   workGroups,
   makeInvoice,
   positionOf,
@@ -265,4 +267,22 @@ describe('what is typed to bill', () => {
       ),
     );
   });
+});
+
+test('as it is issued: a deposit and a credit note are due at once; credit pays an invoice up to its total', () => {
+  const entries = [
+    { id: 'd', name: 'Deposit', kind: 'deposit' as const, amount: 1n as Amount },
+    { id: 's', name: 'Stage', kind: 'stage' as const, amount: 1n as Amount },
+  ];
+  const due = (kind: 'invoice' | 'credit note', entryId: string | null) =>
+    dueAtOnce({ entries }, { kind, entryId });
+  expect([due('invoice', 'd'), due('invoice', 's'), due('invoice', null), due('credit note', null)]).toEqual([
+    true,
+    false,
+    false,
+    true,
+  ]);
+  const put = (total: bigint, credit: bigint) => creditPutOn('invoice', total as Amount, credit as Amount);
+  expect([put(1_000n, 400n), put(1_000n, 4_000n), put(1_000n, 0n)]).toEqual([400n, 1_000n, 0n]);
+  expect(creditPutOn('credit note', -5n as Amount, 400n as Amount)).toBe(0n);
 });

@@ -42,7 +42,7 @@ export function copiedParts(document: ProposalDocument, ids: ReadonlySet<string>
   // Plans stay with their house; what was traced goes along as a number.
   const { measures = [] } = withoutPlans(document);
   return {
-    entries: JSON.parse(JSON.stringify(entries)) as SectionEntry[],
+    entries: structuredClone(entries),
     taxClasses: document.taxClasses,
     measures: measures.filter(({ name }) => named.has(name)),
   };

@@ -24,7 +24,7 @@ export async function findSettlements(
   if (agreementIds.length === 0) return [];
   const { rows } = await tx.execute<Record<keyof SettlementRow, string>>(sql`
     with settled as (
-      select a.*, i.agreement_id as invoice_agreement, i.issued_on, i.id as on_invoice,
+      select a.*, i.agreement_id as invoice_agreement, i.issued_on,
         n.agreement_id as note_agreement, n.credits, p.received_on,
         (a.at at time zone ${timeZone})::date as on_day
       from allocation a

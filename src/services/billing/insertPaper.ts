@@ -1,6 +1,6 @@
 import type { Transaction } from '@/data/connection';
 import type { InvoiceDraft, IssuedKind, LoadedAgreement, Portion } from '@/core/billing';
-import { paperSums } from '@/core/billing';
+import { creditPutOn, dueAtOnce, paperSums } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { addAmounts, moneyOf, negateAmount, sumAmounts } from '@/core/number';
 import type { InvoiceShows } from '@/model';
@@ -44,12 +44,9 @@ export async function headOf(
   const ours = await companyOf(tx, companyId);
   const [payer] = await customerById(tx, loaded.head.customerId);
   const issuedOn = businessDate(now, ours.timeZone);
-  const atOnce =
-    made.kind === 'credit note' ||
-    loaded.payments.find(({ entryId }) => entryId === made.entryId)?.kind === 'deposit';
   return {
     issuedOn,
-    dueOn: atOnce ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
+    dueOn: dueAtOnce(loaded.ledger, made) ? issuedOn : daysAfter(issuedOn, ours.paymentDays),
     seller: { name: ours.name, address: ours.address, email: ours.email, taxNumber: ours.taxNumber },
     buyer: { name: payer!.name, address: payer!.billing, email: payer!.email, taxNumber: null },
     lateTerms: made.kind === 'credit note' || made.kind === 'late charge' ? null : (ours.money.late ?? null),
@@ -103,7 +100,7 @@ export async function insertRow(
   // What the customer has to their credit pays what is issued now.
   const sources = isCredit ? [] : await sourcesOf(tx, loaded);
   const credit = sumAmounts(sources.map(({ left }) => left));
-  const creditUsed = (isCredit ? 0n : credit < total ? credit : total) as Amount;
+  const creditUsed = creditPutOn(row.kind, total, credit);
 
   const series = isCredit ? 'credit note' : 'invoice';
   const year = Number(head.issuedOn.slice(0, 4));

@@ -95,10 +95,9 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       stages: loaded.stages.map(({ name, doneOn }) => ({ name, doneOn })),
       entriesLeft: loaded.payments
         .filter(({ amount, billed }) => amount !== billed)
-        .map(({ entryId, name, kind, amount, billed }) => ({
+        .map(({ entryId, name, amount, billed }) => ({
           id: entryId,
           name,
-          kind,
           left: moneyOf(loaded.digits).write(amount - billed),
         })),
       credit: writeAmount(await creditOf(tx, loaded), loaded.digits),

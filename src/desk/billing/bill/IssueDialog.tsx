@@ -3,18 +3,16 @@
 import { Alert, Checkbox, Input, Modal } from 'antd';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import type { InvoiceDraft } from '@/core/billing';
-import { paperSums } from '@/core/billing';
-import { moneyOf } from '@/core/number';
+import { creditPutOn, dueAtOnce, paperSums } from '@/core/billing';
+import { moneyOf, subtractAmounts } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
 import { DayPicker } from '@/ui/fields/DayPicker';
 import type { BillDraft, TypedLetter } from './useBillDraft';
 
 /** The day an invoice is due where nobody says otherwise: a deposit at once. */
-export function usualDueDay({ letter, entriesLeft }: ProgressBilling, made: InvoiceDraft): string {
-  const isDeposit = entriesLeft.some(({ id, kind }) => id === made.entryId && kind === 'deposit');
-  return isDeposit ? letter.issuedOn : letter.dueOn;
-}
+const usualDueDay = ({ letter, ledger }: ProgressBilling, made: InvoiceDraft): string =>
+  dueAtOnce(ledger, made) ? letter.issuedOn : letter.dueOn;
 
 /** The letter that goes with the invoice, as it arrives. */
 function LetterPreview({
@@ -31,6 +29,7 @@ function LetterPreview({
   const { letter, ledger, currency } = work;
   const money = moneyOf(ledger.minorDigits);
   const { total } = paperSums(made, ledger.components);
+  const credit = creditPutOn(made.kind, total, money.parse(work.credit));
   return (
     // It scrolls: keys must reach it.
     <article className="letter-preview" aria-label="The letter as it arrives" tabIndex={0}>
@@ -44,7 +43,7 @@ function LetterPreview({
           dueOn: typed.dueOn ?? usualDueDay(work, made),
           today: letter.issuedOn,
           total: `${money.show(total)} ${currency}`,
-          open: null,
+          open: credit > 0n ? `${money.show(subtractAmounts(total, credit))} ${currency}` : null,
           currency,
           words: typed.words,
           late: null,
