@@ -27,6 +27,7 @@ export const things = [
   'proposal',
   'question',
   'rate',
+  'report',
   'revision',
   'round',
   'sample plan',

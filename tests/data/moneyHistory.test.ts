@@ -20,6 +20,9 @@ import { invoicePaper } from '@/services/billing/paper';
 import { recordPayment } from '@/services/payments/payments';
 import { followDispute, reversePayment } from '@/services/payments/reversal';
 import { Problem } from '@/services/problem';
+import { agreementList } from '@/services/agreements/agreementList';
+import { readWholeList } from '@/services/lists/deskList';
+import { readMoneyReport } from '@/services/reports/moneyReport';
 import { readTaxReport } from '@/services/reports/taxReport';
 import { closeConnection, inCompany } from '@/data/connection';
 import { usualAccounts } from '@/core/billing';
@@ -242,6 +245,41 @@ test('whatever happens with money, every place says the same, and it is so', asy
           .map(({ debit, credit }) => cents(debit || '0.00') - cents(credit || '0.00'));
         const open = sumAmounts(page.invoices.map((invoice) => cents(invoice.open)));
         expect(sumAmounts(receivable as never)).toBe(open - cents(page.credit));
+        // What the reports sum to is what the journal has on its accounts.
+        const balanceOf = (accounts: readonly string[]) =>
+          sumAmounts(
+            rows
+              .filter(({ account }) => accounts.includes(account))
+              .map(({ debit, credit }) => (cents(debit || '0.00') - cents(credit || '0.00')) as never),
+          );
+        const sumsOf = async (report: string) => {
+          const { sums, rows: shown } = await readMoneyReport(actor, report);
+          for (const [column, sum] of Object.entries(sums))
+            if (/^-?\d+\.\d\d$/.test(sum) && shown.every(({ cells }) => /^-?\d+\.\d\d$/.test(cells[column]!)))
+              expect(cents(sum)).toBe(sumAmounts(shown.map(({ cells }) => cents(cells[column]!))));
+          return (column: string) => cents(sums[column] ?? '0.00');
+        };
+        const age = await sumsOf('age');
+        expect(age('open')).toBe(balanceOf([usualAccounts.receivable]));
+        expect(
+          sumAmounts(['notDue', 'to30', 'to60', 'to90', 'over90', 'credit'].map((each) => age(each))),
+        ).toBe(age('open'));
+        expect((await sumsOf('retainage'))('net')).toBe(balanceOf([usualAccounts.retainage]));
+        expect((await sumsOf('deposits'))('net')).toBe(-balanceOf([usualAccounts.deposits]));
+        const wip = await sumsOf('wip');
+        expect(wip('billed')).toBe(-balanceOf(Object.values(usualAccounts.income)));
+        expect(wip('over') - wip('under')).toBe(wip('billed') - wip('earned'));
+        const contract = await sumsOf('contract');
+        expect(contract('billed')).toBe(cents(page.standing.billed));
+        expect(contract('paid') + contract('open')).toBe(
+          // Credit notes that were set against invoices are neither paid nor open.
+          cents(page.standing.paid) + cents(page.standing.billedUnpaid),
+        );
+        // The core's word for under way is the list's.
+        const { rows: underWay } = await readWholeList(actor, agreementList, { show: 'under way' });
+        expect((await readMoneyReport(actor, 'contract', { state: 'under way' })).rows).toHaveLength(
+          underWay.length,
+        );
         // Sales tax as the report has it is what the journal owes the state; all of it has come in once all is paid.
         const tax = await readTaxReport(actor, { from: '2000-01-01', to: today });
         const owed = rows

@@ -4,24 +4,27 @@ import type { BillingContext } from '../schedule';
 import { billableFrom } from '../schedule';
 import { isOverdue } from './invoiceStanding';
 import type { LoadedAgreement } from './loadedAgreement';
+import type { Standing } from './standing';
 import { standingOf, trackOf } from './standing';
 
 /* An agreement as people see it: decimal text, and nothing of our cost. */
+
+/** Money of an agreement: agreed, billed, paid and left; charges for late payment are none of it. */
+export const agreementStanding = ({ position, invoices, paidBack }: LoadedAgreement): Standing =>
+  standingOf(
+    position,
+    invoices.filter(({ kind }) => kind !== 'late charge').map((each) => each.standing),
+    paidBack,
+  );
 
 /**
  * Standing and track of a loaded agreement, as decimal text; what is earned only where it is known.
  * @param earned what the work done is worth, with tax
  */
-export function standingAndTrack(
-  { digits, position, invoices, payments, paidBack }: LoadedAgreement,
-  earned: Amount = ZERO,
-) {
+export function standingAndTrack(loaded: LoadedAgreement, earned: Amount = ZERO) {
+  const { digits, payments } = loaded;
   const money = moneyOf(digits);
-  const standing = standingOf(
-    position,
-    invoices.filter(({ kind }) => kind !== 'late charge').map((each) => each.standing),
-    paidBack,
-  );
+  const standing = agreementStanding(loaded);
   const entries = payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
   return {
     standing: {

@@ -54,3 +54,10 @@ export function groupFigures(figures: Figures, by: Grouping): GroupFigures[] {
     lines,
   }));
 }
+
+/** The trade most of the price is in, before discounts; empty where there is none. */
+export function mainTrade(figures: Figures): string {
+  let most: GroupFigures | undefined;
+  for (const group of groupFigures(figures, 'trade')) if (!most || group.net > most.net) most = group;
+  return most?.name ?? '';
+}

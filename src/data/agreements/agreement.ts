@@ -1,7 +1,7 @@
 import type { Transaction } from '../connection';
 import { customerOfAgreement } from '../joins';
-import { agreement, customer, revision } from '../schema';
-import { desc, eq, inArray } from 'drizzle-orm';
+import { agreement, customer, proposal, revision, site, user } from '../schema';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 
 /** One row by its id, or none. */
 export const agreementById = async (
@@ -55,6 +55,39 @@ export const findAgreementsSigned = async (tx: Transaction) =>
     .from(agreement)
     .innerJoin(customer, customerOfAgreement)
     .orderBy(desc(agreement.number));
+
+/** Every agreement with whose it is and where, the newest first. */
+export const findReportedAgreements = async (tx: Transaction) =>
+  tx
+    .select({
+      id: agreement.id,
+      acceptedAt: agreement.acceptedAt,
+      customerId: agreement.customerId,
+      customer: customer.name,
+      sellerId: proposal.sellerId,
+      seller: user.name,
+      place: sql<string>`coalesce(${site.address}->>'city', '')`,
+    })
+    .from(agreement)
+    .innerJoin(customer, customerOfAgreement)
+    .innerJoin(site, and(eq(site.companyId, agreement.companyId), eq(site.id, agreement.siteId)))
+    .leftJoin(
+      proposal,
+      and(eq(proposal.companyId, agreement.companyId), eq(proposal.id, agreement.proposalId)),
+    )
+    .leftJoin(user, and(eq(user.companyId, agreement.companyId), eq(user.id, proposal.sellerId)))
+    .orderBy(desc(agreement.number));
+
+/** What some agreements were signed on, and what was chosen of it. */
+export const findSignedDocuments = async (tx: Transaction, ids: string[]) =>
+  tx
+    .select({ id: agreement.id, canonical: revision.canonical, choices: agreement.choices })
+    .from(agreement)
+    .innerJoin(
+      revision,
+      and(eq(revision.companyId, agreement.companyId), eq(revision.id, agreement.revisionId)),
+    )
+    .where(inArray(agreement.id, ids));
 
 /** The agreements that some proposals became. */
 export const findAgreementsOfProposals = async (tx: Transaction, ids: string[]) =>

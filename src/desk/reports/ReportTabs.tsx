@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { moneyReports } from '@/core/reports';
 
 const inWords: Readonly<Record<number, string>> = {
   90: 'sent in the last 90 days',
@@ -14,10 +15,11 @@ export function ReportTabs({
   mayTax,
   children,
 }: {
-  show: 'agreements' | 'proposals' | 'tax';
+  /** `agreements`, `proposals`, `tax`, or a report on money by its id. */
+  show: string;
   /** May this person see sales tax? */
   mayTax: boolean;
-  children: React.ReactNode;
+  children?: React.ReactNode;
 }) {
   return (
     <nav className="tab-links report-tabs" aria-label="What is looked back on">
@@ -27,12 +29,17 @@ export function ReportTabs({
       <Link href="/reports?show=proposals" prefetch={false} {...current(show === 'proposals')}>
         Proposals
       </Link>
+      {moneyReports.map(({ id, title }) => (
+        <Link key={id} href={`/reports/${id}`} prefetch={false} {...current(show === id)}>
+          {title}
+        </Link>
+      ))}
       {mayTax && (
         <Link href="/reports?show=tax" prefetch={false} {...current(show === 'tax')}>
           Sales tax
         </Link>
       )}
-      <span className="report-ranges">{children}</span>
+      {children && <span className="report-ranges">{children}</span>}
     </nav>
   );
 }

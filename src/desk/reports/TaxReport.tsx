@@ -3,31 +3,14 @@
 import { useRouter } from 'next/navigation';
 import Link from 'next/link';
 import type { TaxReportAtDesk } from '@/services/reports/taxReport';
-import { plusDays, quarterOf } from '@/core/calendar';
 import { isBelowZero, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { DayRangePicker } from '@/ui/fields/DayPicker';
 import { PlainTable } from '@/ui/tables/PlainTable';
-
-interface Period {
-  readonly from: string;
-  readonly to: string;
-}
+import type { Period } from './periods';
+import { periodsNear } from './periods';
 
 const addressOf = ({ from, to }: Period) => `/reports?${new URLSearchParams({ show: 'tax', from, to })}`;
-
-/** Periods in reach: this quarter and year, and those before. */
-function periodsNear(today: string): readonly (Period & { readonly name: string })[] {
-  const quarter = quarterOf(today);
-  const year = Number(today.slice(0, 4));
-  const yearOf = (number: number) => ({ from: `${number}-01-01`, to: `${number}-12-31` });
-  return [
-    { name: 'this quarter', ...quarter },
-    { name: 'last quarter', ...quarterOf(plusDays(quarter.from, -1)) },
-    { name: String(year), ...yearOf(year) },
-    { name: String(year - 1), ...yearOf(year - 1) },
-  ];
-}
 
 /** The periods of the sales tax report, and any other. */
 export function TaxPeriods({ period, today }: { readonly period: Period; readonly today: string }) {

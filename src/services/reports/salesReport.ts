@@ -1,7 +1,7 @@
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { ItemOffered, SentProposal, WinRow } from '@/core/insight';
-import { groupFigures, offeredRows, winRows } from '@/core/insight';
+import { mainTrade, offeredRows, winRows } from '@/core/insight';
 import type { Amount } from '@/core/number';
 import { minorDigits, parseAmount, writeAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
@@ -71,13 +71,10 @@ export async function readSalesReport(actor: Actor, days: number) {
               used: each.agreed !== null && included,
               net,
             });
-      const [trade] = [...groupFigures(figures, 'trade')].sort((a, b) =>
-        a.net < b.net ? 1 : a.net > b.net ? -1 : 0,
-      );
       const state = stateToday(each.state, each.document.validUntil, today);
       facts.push({
         seller: each.seller,
-        trade: trade?.name ?? '',
+        trade: mainTrade(figures),
         sentOn: businessDate(each.sentAt, ours.timeZone),
         outcome: each.agreed
           ? 'signed'

@@ -1,0 +1,3 @@
+export * from './moneyReports';
+export * from './reportTable';
+export * from './reportedJob';

@@ -1,0 +1,115 @@
+import { recordCost } from '@/services/jobCosting/record';
+import { recordPayment } from '@/services/payments/payments';
+import { moneyReportFile, readMoneyReport } from '@/services/reports/moneyReport';
+import { readAgreement } from '@/services/agreements/read';
+import { closeConnection } from '@/data/connection';
+import { moneyReports } from '@/core/reports';
+import { newAgreement, newCompany, testDocument } from '../support/desk';
+
+afterAll(closeConnection);
+
+const today = new Date().toISOString().slice(0, 10);
+
+test('an agreement of which a tenth is billed and half of that is paid, in every report as one adds it up by hand', async () => {
+  const actor = await newCompany();
+  const billing = { retainage: { percent: '10', limit: '5' } };
+  const { agreementId } = await newAgreement(actor, { ...testDocument(), billing });
+  // 7,433.42 with tax as it is signed: its deposit of a tenth is 743.34, and billed as it is signed.
+  const [deposit] = (await readAgreement(actor, agreementId)).invoices;
+  expect(deposit!.total).toBe('743.34');
+  await recordPayment(actor, {
+    ...{ agreementId, method: 'cheque', amount: '371.67', receivedOn: today, reference: '' },
+    idempotencyKey: 'report-by-hand-1',
+  });
+  const cells = async (id: string) => (await readMoneyReport(actor, id)).rows.map((row) => row.cells);
+  expect(await cells('contract')).toEqual([
+    expect.objectContaining({
+      original: '7433.42',
+      changes: '0.00',
+      sum: '7433.42',
+      billed: '743.34',
+      billedShare: '10.0',
+      paid: '371.67',
+      paidShare: '5.0',
+      open: '371.67',
+      left: '6690.08',
+    }),
+  ]);
+  expect(await cells('age')).toEqual([
+    expect.objectContaining({ number: deposit!.number, notDue: '371.67', over90: '0.00', open: '371.67' }),
+  ]);
+  expect(await cells('retainage')).toEqual([
+    expect.objectContaining({ rate: '10 %', limit: '5 %', held: '0.00' }),
+  ]);
+  // Without costs nothing is earned: all that is billed of the work is billed ahead.
+  const [wip] = await cells('wip');
+  expect(wip).toMatchObject({ cost: '0.00', earned: '0.00', under: '0.00', complete: '0.0' });
+  expect(wip!.over).toBe(wip!.billed);
+});
+
+test('narrowed by customer, seller, town, trade, progress and days; what cannot be is not asked', async () => {
+  const actor = await newCompany();
+  const { agreementId } = await newAgreement(actor);
+  await newAgreement(actor);
+  const read = (asked: object) => readMoneyReport(actor, 'contract', asked as never);
+  const { spec, rows } = await read({});
+  expect(rows).toHaveLength(2);
+  const options = (key: string) =>
+    spec.filters.flatMap((filter) => (filter.key === key && filter.kind === 'choice' ? filter.options : []));
+  expect(options('place')).toEqual([{ value: 'Marrowby', label: 'Marrowby' }]);
+  const { customer } = await readAgreement(actor, agreementId);
+  expect((await read({ customer: customer.id })).rows.map((row) => row.agreementId)).toEqual([agreementId]);
+  expect((await read({ seller: options('seller')[0]!.value })).rows).toHaveLength(2);
+  expect((await read({ place: 'Marrowby' })).rows).toHaveLength(2);
+  expect((await read({ state: 'finished' })).rows).toHaveLength(0);
+  expect((await read({ days: `${today}..` })).rows.length).toBeGreaterThanOrEqual(0);
+  expect((await read({ days: '2001-01-01..2001-12-31' })).rows).toHaveLength(0);
+  for (const senseless of [
+    { customer: 'x' },
+    { place: 'Nowhere' },
+    { days: 'x..y' },
+    { state: 'x' },
+    { sort: 'x' },
+  ])
+    expect((await read(senseless)).rows).toHaveLength(2);
+  await expect(readMoneyReport(actor, 'nothing')).rejects.toThrow('There is no such report.');
+  expect((await readMoneyReport(await newCompany(), 'contract')).rows).toEqual([]);
+});
+
+test('every report as a file: the rows of its table, no sums', async () => {
+  const actor = await newCompany();
+  await newAgreement(actor);
+  for (const { id, columns } of moneyReports) {
+    const { rows } = await readMoneyReport(actor, id);
+    const { body, name } = await moneyReportFile(actor, id, {}, 'csv');
+    const lines = body.toString().trim().split('\r\n');
+    expect(lines).toHaveLength(rows.length + 1);
+    expect(lines[0]).toBe(columns.map(({ title }) => title).join(','));
+    expect(name).toMatch(new RegExp(`^report-${id}-\\d{4}-\\d\\d-\\d\\d\\.csv$`));
+    const book = await moneyReportFile(actor, id, {}, 'xlsx');
+    expect(book.body.subarray(0, 2).toString()).toBe('PK');
+  }
+});
+
+test('estimated against actual: costs for a line and for none, of two agreements together', async () => {
+  const actor = await newCompany();
+  const ids = [(await newAgreement(actor)).agreementId, (await newAgreement(actor)).agreementId];
+  const before = (await readMoneyReport(actor, 'items')).rows;
+  expect(before.every(({ cells }) => cells.jobs === '2' && cells.cost === '0.00')).toBe(true);
+  for (const agreementId of ids) {
+    const [line] = (await readAgreement(actor, agreementId)).lines;
+    const spend = (amount: string, lineId: string | null) =>
+      recordCost(actor, {
+        ...{ agreementId, amount, spentOn: today, what: 'Lumber', costType: 'material', supplier: '' },
+        ...(lineId === null ? {} : { lineId }),
+        idempotencyKey: `spend-${agreementId}-${amount.replace('.', '-')}`,
+      });
+    await spend('12.50', line!.id);
+    await spend('3.25', null);
+  }
+  const after = await readMoneyReport(actor, 'items');
+  const row = (item: string) => after.rows.find(({ cells }) => cells.item === item)?.cells;
+  expect(row('For no line')).toMatchObject({ budget: '0.00', cost: '6.50', spent: '' });
+  expect(after.rows.filter(({ cells }) => cells.cost === '25.00')).toHaveLength(1);
+  expect(after.sums.cost).toBe('31.50');
+});
