@@ -21,9 +21,9 @@ import { withdrawProposal } from '@/services/proposals/withdraw';
 import { sendProposal } from '@/services/proposals/send';
 import { importProposal } from '@/services/proposals/start';
 import { readSettings, saveSettings } from '@/services/settings/settings';
-import { businessDate, daysAfter } from '@/services/actor';
+import { businessDate, daysAfter, newId } from '@/services/actor';
 import { crewParts } from '@/core/price';
-import type { ItemInput, ProposalDocument } from '@/model';
+import type { CustomerPerson, ItemInput, ProposalDocument } from '@/model';
 import { trialCards } from '@/gateways/cards';
 import {
   DocumentBuilder,
@@ -62,6 +62,7 @@ const customers: readonly {
   readonly note: string;
   /** The note is shown before work starts. */
   readonly alert?: true;
+  readonly people?: readonly Omit<CustomerPerson, 'id'>[];
 }[] = [
   { name: 'Odalie Brannock', street: '14 Tern Lane', sites: [], note: 'Dog in the yard. Gate code 4417.' },
   { name: 'Tobin and Maude Ellery', street: '3 Pightle Close', sites: [], note: '' },
@@ -77,6 +78,24 @@ const customers: readonly {
     street: '1 Almsgate',
     sites: ['7 Almsgate'],
     note: 'Decides in committee, first Tuesday.',
+    people: [
+      {
+        name: 'Corin Hale',
+        role: 'Treasurer',
+        email: 'treasurer@post.example',
+        phone: '(000) 555-0251',
+        getsOffers: false,
+        getsInvoices: true,
+      },
+      {
+        name: 'Maud Sedley',
+        role: 'Caretaker, has the keys',
+        email: '',
+        phone: '(000) 555-0252',
+        getsOffers: false,
+        getsInvoices: false,
+      },
+    ],
   },
   {
     name: 'Bram Tillotsen',
@@ -215,7 +234,7 @@ export async function seedDemo(today: Date): Promise<void> {
   });
 
   const people: { id: string; sites: string[]; email: string }[] = [];
-  for (const [i, { name, street, sites, note, alert }] of customers.entries()) {
+  for (const [i, { name, street, sites, note, alert, people: beside = [] }] of customers.entries()) {
     const actor = { ...owner, now: ago(100 - i) };
     const email = `${name.split(' ').at(-1)!.toLowerCase()}@post.example`;
     const { id } = await saveCustomer(actor, {
@@ -226,6 +245,7 @@ export async function seedDemo(today: Date): Promise<void> {
       billing: address(street),
       internalNote: note,
       alert: alert ?? false,
+      people: beside.map((person) => ({ id: newId(actor.now), ...person })),
     });
     for (const each of sites)
       await saveSite(actor, { customerId: id, address: address(each), internalNote: '' });

@@ -22,3 +22,7 @@ export const hasWords = (search: string, ...texts: readonly (PgColumn | SQL)[]):
 /** An address as words to search in, without the names of its fields. */
 export const addressText = (address: PgColumn | SQL): SQL =>
   sql`concat_ws(' ', ${address}->>'street', ${address}->>'city', ${address}->>'region', ${address}->>'postcode')`;
+
+/** The people of a customer as words to search in. @param of the condition that they are its own, with `p` for them */
+export const peopleText = (of: SQL): SQL =>
+  sql`(select string_agg(concat_ws(' ', p.name, p.role, p.email, p.phone), ' ') from customer_person p where ${of})`;

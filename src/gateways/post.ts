@@ -1,5 +1,6 @@
 /** A message that leaves the house. */
 export interface Letter {
+  /** One address, or several with commas between them. */
   readonly to: string;
   readonly subject: string;
   readonly body: string;
@@ -20,5 +21,7 @@ export interface Post {
  * so that this can be seen too.
  */
 export const simulatedPost: Post = {
-  deliver: ({ to }) => ({ state: to.toLowerCase().endsWith('@returned.example') ? 'returned' : 'delivered' }),
+  deliver: ({ to }) => ({
+    state: /@returned\.example(,|$)/.test(to.toLowerCase()) ? 'returned' : 'delivered',
+  }),
 };

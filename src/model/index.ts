@@ -1,5 +1,6 @@
 export type * from './found';
 export type * from './address';
+export type * from './customerPerson';
 export * from './asSuggested';
 export * from './costTypes';
 export * from './patterns';

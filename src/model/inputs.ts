@@ -18,6 +18,8 @@ export const isId = (text: unknown): text is string =>
   typeof text === 'string' && /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i.test(text);
 
 export const EmailAddress = Type.String({ format: 'email', maxLength: 200 });
+/** One to ten addresses, apart by commas, semicolons or spaces. */
+export const EmailAddresses = Type.String({ format: 'emails', maxLength: 1000 });
 export const IdempotencyKey = Type.String({ pattern: '^[A-Za-z0-9_-]{8,80}$' });
 
 export const AddressInput = Type.Object(
@@ -32,6 +34,19 @@ export const AddressInput = Type.Object(
 );
 export type AddressInput = Type.Static<typeof AddressInput>;
 
+export const CustomerPersonInput = Type.Object(
+  {
+    id: EntityId,
+    name: Needed(200),
+    role: Text(100),
+    email: Type.Union([Type.Literal(''), EmailAddress]),
+    phone: Text(60),
+    getsOffers: Type.Boolean({ description: 'Letters about proposals go to them' }),
+    getsInvoices: Type.Boolean({ description: 'Letters about invoices go to them' }),
+  },
+  closed,
+);
+
 export const CustomerInput = Type.Object(
   {
     name: Needed(200),
@@ -43,6 +58,8 @@ export const CustomerInput = Type.Object(
     alert: Type.Optional(Type.Boolean({ description: 'Our note is shown before work starts' })),
     /** Why no tax is charged; empty or left out: it is. */
     taxExempt: Type.Optional(Text(200)),
+    /** Who there is beside the one we speak with; left out: nobody is added or taken away. */
+    people: Type.Optional(Type.Array(CustomerPersonInput, { maxItems: 20 })),
   },
   closed,
 );
@@ -88,7 +105,7 @@ export const SaveInput = Type.Object(
 );
 
 export const SendInput = Type.Object(
-  { proposalId: EntityId, saveNumber: Type.Integer({ minimum: 0 }), to: EmailAddress, words: Text(4000) },
+  { proposalId: EntityId, saveNumber: Type.Integer({ minimum: 0 }), to: EmailAddresses, words: Text(4000) },
   closed,
 );
 export type SendInput = Type.Static<typeof SendInput>;
@@ -308,9 +325,7 @@ export const IssueInput = Type.Object(
     /** The day it is due; as usual where it is left out. */
     dueOn: Type.Optional(BusinessDate),
     /** Written to the customer as it is issued: to whom, and our own words before all else. */
-    send: Type.Optional(
-      Type.Object({ to: Type.String({ format: 'email', maxLength: 200 }), words: Text(2000) }, closed),
-    ),
+    send: Type.Optional(Type.Object({ to: EmailAddresses, words: Text(2000) }, closed)),
   },
   closed,
 );

@@ -2,6 +2,7 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import type Type from 'typebox';
 import { memoByIdentity } from '@/core/collections/memoByIdentity';
+import { MOST_RECIPIENTS, splitAddresses } from '@/core/text/recipients';
 import type { Thing } from '@/model';
 import { isId } from '@/model';
 import { noSuch, Problem } from './problem';
@@ -9,6 +10,11 @@ import { unstorable } from './storable';
 
 const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, discriminator: false });
 addFormats.default(ajv);
+const email = addFormats.default.get('email') as RegExp;
+ajv.addFormat('emails', (text: string) => {
+  const parts = splitAddresses(text);
+  return parts.length > 0 && parts.length <= MOST_RECIPIENTS && parts.every((part) => email.test(part));
+});
 
 const compiled = memoByIdentity((schema: Type.TSchema) => ajv.compile(schema));
 
@@ -18,6 +24,8 @@ function words(keyword: string, message: string | undefined, params: Record<stri
   if (keyword === 'minLength') return 'must not be empty';
   if (keyword === 'maxLength') return `has at most ${String(params.limit)} letters`;
   if (keyword === 'format' && params.format === 'email') return 'must be an email address';
+  if (keyword === 'format' && params.format === 'emails')
+    return `must be one to ${MOST_RECIPIENTS} email addresses, with commas between them`;
   return message ?? 'is not right';
 }
 

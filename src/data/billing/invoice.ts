@@ -31,7 +31,12 @@ export const findInvoicesToRemind = async (tx: Transaction, ids: string[]) =>
       kind: invoice.kind,
       total: invoice.total,
       customer: customer.name,
-      email: customer.email,
+      payer: {
+        id: customer.id,
+        name: customer.name,
+        contactName: customer.contactName,
+        email: customer.email,
+      },
     })
     .from(invoice)
     .innerJoin(agreement, agreementOf(invoice))

@@ -1,5 +1,5 @@
 import { asc, eq, sql } from 'drizzle-orm';
-import { addressText, hasWords } from '../words';
+import { addressText, hasWords, peopleText } from '../words';
 import { customer, site } from '../schema';
 import type { Transaction } from '../connection';
 
@@ -31,7 +31,7 @@ export async function insertCustomer(
   await tx.insert(customer).values([rows].flat());
 }
 
-/** Customers whose name, contact, mail address or site has all the words, by name; or the one of an id. */
+/** Customers whose name, contact, mail address, people or site has all the words, by name; or the one of an id. */
 export async function findCustomers(
   tx: Transaction,
   { words, id, most }: { readonly words: string; readonly id?: string | undefined; readonly most: number },
@@ -39,12 +39,13 @@ export async function findCustomers(
   // Named in full: within the sub-select a bare column would be the site's.
   const addresses = sql`(select string_agg(${addressText(sql`s.address`)}, ' ') from ${site} s
     where s.company_id = ${customer}.company_id and s.customer_id = ${customer}.id)`;
+  const people = peopleText(sql`p.company_id = ${customer}.company_id and p.customer_id = ${customer}.id`);
   return tx
     .select()
     .from(customer)
     .where(
       id === undefined
-        ? hasWords(words, customer.name, customer.contactName, customer.email, addresses)
+        ? hasWords(words, customer.name, customer.contactName, customer.email, addresses, people)
         : eq(customer.id, id),
     )
     .orderBy(asc(customer.name), asc(customer.id))

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { addressText } from '../words';
+import { addressText, peopleText } from '../words';
 import type { ListSource } from '../lists/listQuery';
 
 /** Customers with their sites, and what they have open. */
@@ -27,7 +27,14 @@ export const customerListSource = (): ListSource => {
     },
     also: { id: sql`c.id` },
     sortBy: { name: sql`lower(c.name)` },
-    words: [sql`c.name`, sql`c.contact_name`, sql`c.email`, sql`c.phone`, addresses],
+    words: [
+      sql`c.name`,
+      sql`c.contact_name`,
+      sql`c.email`,
+      sql`c.phone`,
+      addresses,
+      peopleText(sql`p.company_id = c.company_id and p.customer_id = c.id`),
+    ],
     filters: {
       with: (values) =>
         sql`(${sql.join(

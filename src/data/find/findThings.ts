@@ -2,7 +2,7 @@ import type { SQL } from 'drizzle-orm';
 import { or, sql } from 'drizzle-orm';
 import type { Found, FoundThing } from '@/model';
 import type { Transaction } from '../connection';
-import { addressText, hasWords } from '../words';
+import { addressText, hasWords, peopleText } from '../words';
 
 /** So many of a kind at most; that there are more is said, and where. */
 const OF_A_KIND = 6;
@@ -24,6 +24,7 @@ interface Kind {
   readonly of?: SQL;
 }
 
+const ofTheirs = sql`p.company_id = c.company_id and p.customer_id = c.id`;
 const place = addressText(sql`s.address`);
 
 const kinds: readonly Kind[] = [
@@ -40,8 +41,10 @@ const kinds: readonly Kind[] = [
       sql`c.email`,
       sql`c.phone`,
       sql`(select string_agg(${place}, ' ') from site s where s.company_id = c.company_id and s.customer_id = c.id)`,
+      peopleText(ofTheirs),
     ],
-    phone: sql`regexp_replace(c.phone, '\\D', '', 'g')`,
+    phone: sql`concat_ws(' ', regexp_replace(c.phone, '\\D', '', 'g'),
+      (select string_agg(regexp_replace(p.phone, '\\D', '', 'g'), ' ') from customer_person p where ${ofTheirs}))`,
     order: sql`lower(c.name)`,
     address: ({ id }) => `/customers/${id}`,
   },

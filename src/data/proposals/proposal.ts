@@ -1,6 +1,6 @@
 import type { Transaction } from '../connection';
 import { agreementOf } from '../joins';
-import { agreement, customer, proposal, user } from '../schema';
+import { agreement, proposal, user } from '../schema';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 
 /** Changes columns of one row. */
@@ -48,15 +48,9 @@ export const findAsker = async (tx: Transaction, proposalId: string) =>
   tx
     .select({
       title: proposal.title,
-      name: customer.name,
-      contact: customer.contactName,
-      to: customer.email,
+      customerId: proposal.customerId,
     })
     .from(proposal)
-    .innerJoin(
-      customer,
-      and(eq(customer.companyId, proposal.companyId), eq(customer.id, proposal.customerId)),
-    )
     .where(eq(proposal.id, proposalId));
 
 /** How many proposals some customers have; change orders do not count. */

@@ -1,4 +1,14 @@
-import { boolean, foreignKey, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { Address } from './accounts';
 import { company } from './accounts';
 import { companyId, id, instant } from './columns';
@@ -24,6 +34,28 @@ export const customer = pgTable(
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
     index('customer_name').on(t.companyId, t.name),
+  ],
+);
+
+/** Somebody of a customer beside the one we speak with. */
+export const customerPerson = pgTable(
+  'customer_person',
+  {
+    companyId: companyId(),
+    id: id(),
+    customerId: uuid('customer_id').notNull(),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    role: text('role').notNull().default(''),
+    email: text('email').notNull().default(''),
+    phone: text('phone').notNull().default(''),
+    /** Letters about proposals go to them, and about invoices. */
+    getsOffers: boolean('gets_offers').notNull().default(false),
+    getsInvoices: boolean('gets_invoices').notNull().default(false),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.customerId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
   ],
 );
 

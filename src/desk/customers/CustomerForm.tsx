@@ -4,6 +4,7 @@ import { Alert, Checkbox, Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
 import { AddressFields, emptyAddress } from './AddressFields';
+import { PeopleFields, wrongPeople } from './PeopleFields';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
 
@@ -22,6 +23,7 @@ const empty: CustomerInput = {
   internalNote: '',
   alert: false,
   taxExempt: '',
+  people: [],
 };
 
 /** Adds a customer or changes one. Only name and address are needed. */
@@ -54,6 +56,7 @@ export function CustomerForm({
   return (
     <Modal
       open
+      width={640}
       title={id ? 'Change customer' : 'New customer'}
       okText={id ? 'Save' : 'Add customer'}
       cancelText="Cancel"
@@ -93,6 +96,19 @@ export function CustomerForm({
             <Input autoComplete="off" />
           </Form.Item>
         </div>
+        <Form.Item
+          name="people"
+          rules={[
+            {
+              validator: (_, people: CustomerInput['people']) => {
+                const wrong = wrongPeople(people ?? []);
+                return wrong === null ? Promise.resolve() : Promise.reject(new Error(wrong));
+              },
+            },
+          ]}
+        >
+          <PeopleFields />
+        </Form.Item>
         <AddressFields under="billing" />
         <Form.Item name="taxExempt" label="Why no tax is charged; empty: it is">
           <Input autoComplete="off" placeholder="certificate and its number" />

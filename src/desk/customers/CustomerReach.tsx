@@ -1,12 +1,31 @@
 import { Button } from 'antd';
 import type { readCustomer } from '@/services/customers/customers';
+import './people.css';
 import type { Site } from './SiteForm';
 
 type Found = Awaited<ReturnType<typeof readCustomer>>;
 
+/** How somebody is reached, each on its line. */
+function Ways({ phone, email }: { readonly phone: string; readonly email: string }) {
+  return (
+    <>
+      {phone && (
+        <a className="block" href={`tel:${phone.replace(/[^+\d]/g, '')}`}>
+          {phone}
+        </a>
+      )}
+      {email && (
+        <a className="block" href={`mailto:${email}`}>
+          {email}
+        </a>
+      )}
+    </>
+  );
+}
+
 /** Where the customer's sites are, where invoices go, and how they are reached. */
 export function CustomerReach({
-  customer: { billing, contactName, phone, email },
+  customer: { billing, contactName, phone, email, people = [] },
   sites,
   change,
 }: Pick<Found, 'customer' | 'sites'> & { readonly change: (site: Site | 'new') => void }) {
@@ -34,11 +53,20 @@ export function CustomerReach({
       <h2 className="above-more">Reach them</h2>
       <p className="no-space">
         {contactName}
-        <br />
-        {phone && <a href={`tel:${phone.replace(/[^+\d]/g, '')}`}>{phone}</a>}
-        <br />
-        {email && <a href={`mailto:${email}`}>{email}</a>}
+        <Ways phone={phone} email={email} />
       </p>
+      {people.map(({ id, name, role, getsOffers, getsInvoices, ...ways }) => (
+        <p key={id} className="no-space person-of">
+          {name}
+          {role && <span className="soft"> · {role}</span>}
+          <Ways {...ways} />
+          {(getsOffers || getsInvoices) && (
+            <span className="soft block">
+              gets {[getsOffers && 'proposals', getsInvoices && 'invoices'].filter(Boolean).join(' and ')}
+            </span>
+          )}
+        </p>
+      ))}
     </div>
   );
 }

@@ -31,7 +31,7 @@ import {
 } from '@/data/agreements/selectionRound';
 import { selectionByRoundId } from '@/data/agreements/selection';
 import { agreementById } from '@/data/agreements/agreement';
-import { customerById } from '@/data/customers/customer';
+import { recipientsOf } from '../customers/recipients';
 
 const closed = { additionalProperties: false } as const;
 const count = Type.Integer({ minimum: 0 });
@@ -152,18 +152,18 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId
       throw new Problem('nothing-to-choose', `“${document.name}” offers nothing to choose yet.`);
     await updateSelectionRound(tx, roundId, { state: 'offered', offeredAt: actor.now, updatedAt: actor.now });
     const [head] = await agreementById(tx, row.agreementId);
-    const [payer] = await customerById(tx, head!.customerId);
+    const payer = await recipientsOf(tx, head!.customerId, 'offers');
     const ours = await companyOf(tx, actor.companyId);
     const link = await makeLink(tx, actor, head!.proposalId, 'selections', '#choose');
-    if (payer!.email) {
+    if (payer.to) {
       await postLetter(tx, actor, {
         proposalId: head!.proposalId,
         kind: 'selections',
         link,
-        to: payer!.email,
+        to: payer.to,
         subject: `${document.name}: yours to choose`,
         body: [
-          `Good day ${payer!.contactName || payer!.name},`,
+          `Good day ${payer.name},`,
           `it is time to choose: ${document.name}${document.due ? `, until ${showDate(document.due)}` : ''}.`,
           `Look, choose and sign here:\n${link.address}`,
           `${actor.name}\n${ours.name} · ${ours.phone}`,

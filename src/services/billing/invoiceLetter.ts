@@ -4,6 +4,7 @@ import { inCompany } from '@/data/connection';
 import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
 import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
+import { joinAddresses, splitAddresses } from '@/core/text/recipients';
 import type { ReminderStep } from '@/model';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
@@ -17,7 +18,7 @@ import { postLetter } from '../post';
 import { noSuch, Problem } from '../problem';
 import { makeLink } from '../links';
 import { lateOn } from './late';
-import { customerById } from '@/data/customers/customer';
+import { recipientsOf } from '../customers/recipients';
 import { findNameOfPerson } from '@/data/accounts/user';
 
 /** What a letter with an invoice may say otherwise: to whom, and in our own words before all else. */
@@ -41,9 +42,9 @@ export async function sendInvoiceLetter(
 ): Promise<{ to: string }> {
   const { head, digits } = loaded;
   const ours = await companyOf(tx, who.companyId);
-  const [payer] = await customerById(tx, head.customerId);
-  const to = own.to ?? payer!.email;
-  if (!to) throw new Problem('email-missing', `${payer!.name} has no email address.`);
+  const whom = await recipientsOf(tx, head.customerId, 'invoices');
+  const to = own.to === undefined ? whom.to : joinAddresses(splitAddresses(own.to));
+  if (!to) throw new Problem('email-missing', `${whom.customer} has no email address.`);
   const [sender] = who.userId ? await findNameOfPerson(tx, who.userId) : [];
   const today = businessDate(who.now, ours.timeZone);
   const late = await lateOn(tx, loaded, bill, ours.timeZone, today);
@@ -57,7 +58,7 @@ export async function sendInvoiceLetter(
     to,
     subject: step ? `${step.subject}: invoice ${bill.label}` : invoiceLetterSubject(bill.label, head.title),
     body: invoiceLetterText({
-      name: payer!.contactName || payer!.name,
+      name: whom.name,
       label: bill.label,
       title: bill.title,
       issuedOn: bill.issuedOn,

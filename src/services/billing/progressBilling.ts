@@ -23,15 +23,12 @@ import { madeFor } from './issue';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { loadAgreement } from '@/data/agreements/load';
 import { noticeOf } from '@/data/customers/customerNotice';
-import { customerById } from '@/data/customers/customer';
+import type { Recipients } from '@/core/text/recipients';
+import { recipientsOf } from '../customers/recipients';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
 
 /** What the next invoice and the letter with it would carry, were it issued today. */
-async function letterOf(
-  tx: Transaction,
-  { companyId, userId, now }: Actor,
-  payer: { readonly name: string; readonly contactName: string; readonly email: string },
-) {
+async function letterOf(tx: Transaction, { companyId, userId, now }: Actor, whom: Recipients) {
   const ours = await companyOf(tx, companyId);
   const [sender] = await findNameOfPerson(tx, userId);
   const issuedOn = businessDate(now, ours.timeZone);
@@ -43,8 +40,8 @@ async function letterOf(
     issuedOn,
     /** A deposit is due at once. */
     dueOn: daysAfter(issuedOn, ours.paymentDays),
-    to: payer.email,
-    name: payer.contactName || payer.name,
+    to: whom.to,
+    name: whom.name,
     sender: sender?.name ?? null,
     company: ours.name,
     phone: ours.phone,
@@ -57,7 +54,7 @@ async function letterOf(
 export async function readProgressBilling(actor: Actor, agreementId: string) {
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
-    const [payer] = await customerById(tx, loaded.head.customerId);
+    const payer = await recipientsOf(tx, loaded.head.customerId, 'invoices');
     const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
     const changes = new Map(loaded.changes.map((change) => [change.id, change]));
     const ours = await companyOf(tx, actor.companyId);
@@ -74,9 +71,9 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       number: loaded.head.number,
       title: loaded.head.title,
       currency: loaded.head.currency,
-      customer: payer!.name,
-      customerId: payer!.id,
-      notice: await noticeOf(tx, businessDate(actor.now, ours.timeZone), payer!.id),
+      customer: payer.customer,
+      customerId: loaded.head.customerId,
+      notice: await noticeOf(tx, businessDate(actor.now, ours.timeZone), loaded.head.customerId),
       ledger: ledgerForDesk(loaded),
       taxes: loaded.components.map(({ name, percent }) => ({ name, percent })),
       lines: Object.fromEntries(
@@ -104,7 +101,7 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       draft: draft
         ? { what: draft.what, title: draft.title, shows: draft.shows, remark: draft.remark }
         : null,
-      letter: await letterOf(tx, actor, payer!),
+      letter: await letterOf(tx, actor, payer),
       /** What is held back on which paper, and what was released. */
       heldOn: loaded.papers
         .filter(({ retainage }) => retainage.length > 0)

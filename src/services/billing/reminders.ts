@@ -6,6 +6,7 @@ import { openInvoiceIds } from '@/data/billing/moneySums';
 import { reminderDue } from '@/core/billing';
 import { daysBetween } from '@/core/calendar';
 import { ZERO, minorDigits, writeAmount } from '@/core/number';
+import { whoGets } from '@/core/text/recipients';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, businessDate, recordAudit } from '../actor';
@@ -14,6 +15,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { standingsByInvoice } from '@/data/billing/settled';
 import { cutOffer } from '../offered';
 import { check } from '../check';
+import { peopleOfCustomers } from '@/data/customers/people';
 import { companyOf } from '@/data/settings/company';
 import { onItsWay } from '@/data/payments/onItsWay';
 import { sendInvoiceLetter } from './invoiceLetter';
@@ -33,16 +35,20 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date, most 
   const ids = await openInvoiceIds(tx, null, 10 * MOST);
   if (ids.length === 0) return [];
   const rows = await findInvoicesToRemind(tx, ids);
+  const people = await peopleOfCustomers(tx, [...new Set(rows.map(({ payer }) => payer.id))]);
   const sent = await findRemindersOfInvoices(tx, ids);
   const waits = await onItsWay(tx, ids, digits, now);
   const standings = await standingsByInvoice(tx, rows, digits);
   return rows
-    .flatMap(({ total: _, ...row }) => {
+    .flatMap(({ total: _, payer, ...row }) => {
       const days = sent.filter(({ invoiceId }) => invoiceId === row.id).map((each) => each.days);
       const step = reminderDue(steps, row, today, days);
       if (!step || (waits.get(row.id) ?? ZERO) > 0n) return [];
       const { open } = standings.get(row.id)!;
-      return [{ ...row, step, open: writeAmount(open, digits), daysLate: daysBetween(row.dueOn, today) }];
+      const email = whoGets(payer, people.get(payer.id) ?? [], 'invoices').to;
+      return [
+        { ...row, email, step, open: writeAmount(open, digits), daysLate: daysBetween(row.dueOn, today) },
+      ];
     })
     .slice(0, most);
 }

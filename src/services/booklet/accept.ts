@@ -26,7 +26,7 @@ import { currentRevision } from './open';
 import { agreementByProposalId, insertAgreementRow } from '@/data/agreements/agreement';
 import { findSignedChange } from '@/data/agreements/changeOrder';
 import { updateProposal } from '@/data/proposals/proposal';
-import { customerById } from '@/data/customers/customer';
+import { recipientsOf } from '../customers/recipients';
 
 type Current = Awaited<ReturnType<typeof currentRevision>>;
 
@@ -215,8 +215,8 @@ async function confirmByPost(
   depositInvoice: string | null,
 ) {
   const { document, proposal: row, ours } = current;
-  const [payer] = await customerById(tx, row.customerId);
-  if (!payer?.email) return;
+  const payer = await recipientsOf(tx, row.customerId, 'offers');
+  if (!payer.to) return;
   const tax = minorDigits(document.currency) === 0 ? '' : ', including tax';
   const said =
     signer.signature.kind === 'told'
@@ -228,10 +228,10 @@ async function confirmByPost(
     proposalId: row.id,
     kind: 'acceptance',
     link,
-    to: payer.email,
+    to: payer.to,
     subject: `${document.title}: accepted`,
     body: [
-      `Good day ${payer.contactName || payer.name},`,
+      `Good day ${payer.name},`,
       `${said} “${document.title}” for ${showDecimal(total)} ${document.currency}${tax}.`,
       ...(document.change
         ? []

@@ -18,6 +18,7 @@ import {
   putAnswer,
   findUnanswered,
 } from '@/data/proposals/customerQuestion';
+import { recipientsOf } from '../customers/recipients';
 import { findAsker } from '@/data/proposals/proposal';
 
 const closed = { additionalProperties: false } as const;
@@ -61,14 +62,15 @@ export async function answerQuestion(actor: Actor, input: unknown): Promise<void
     await putAnswer(tx, answer, actor, questionId);
     const [found] = await findAsker(tx, row.proposalId);
     const ours = await companyOf(tx, actor.companyId);
-    if (found?.to) {
+    const whom = await recipientsOf(tx, found!.customerId, 'offers');
+    if (whom.to) {
       await postLetter(tx, actor, {
         proposalId: row.proposalId,
         kind: 'answer',
-        to: found.to,
-        subject: `${found.title}: your question`,
+        to: whom.to,
+        subject: `${found!.title}: your question`,
         body: [
-          `Good day ${found.contact || found.name},`,
+          `Good day ${whom.name},`,
           `you asked: “${row.words}”`,
           answer.trim(),
           `${actor.name}\n${ours.name} · ${ours.phone}`,

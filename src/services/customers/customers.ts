@@ -1,6 +1,6 @@
 import { inCompany } from '@/data/connection';
 import type { customer } from '@/data/schema';
-import type { CustomerInput as Input, CustomerNotice } from '@/model';
+import type { CustomerInput as Input, CustomerNotice, CustomerPerson } from '@/model';
 import { CustomerInput, SiteInput, isId } from '@/model';
 import type { Actor } from '../actor';
 import { businessDate, newId, recordAudit } from '../actor';
@@ -12,7 +12,7 @@ import { stateToday } from '@/core/offer/stateToday';
 import { check, checkId } from '../check';
 import type { Asked, Offered } from '../offered';
 import { OFFERED, cutOffer } from '../offered';
-import { noSuch } from '../problem';
+import { noSuch, Problem } from '../problem';
 import { findSitesOfCustomers, findSitesOf, insertSite, lockSiteOf, updateSite } from '@/data/customers/site';
 import { countProposals, findProposalsOf } from '@/data/proposals/proposal';
 import {
@@ -22,6 +22,7 @@ import {
   insertCustomer,
   findCustomers,
 } from '@/data/customers/customer';
+import { peopleOf, peopleOfCustomers, putPeople } from '@/data/customers/people';
 import { noticesOf } from '@/data/customers/customerNotice';
 import { findAgreementIdsOf } from '@/data/agreements/agreement';
 
@@ -50,10 +51,11 @@ export async function offerCustomers(
     const sites = await findSitesOfCustomers(tx, ids);
     const counts = await countProposals(tx, ids);
     const ours = await companyOf(tx, actor.companyId);
+    const people = await peopleOfCustomers(tx, ids);
     const notices = await noticesOf(tx, businessDate(actor.now, ours.timeZone), ids);
     const found = rows.map((row) => ({
       id: row.id,
-      ...inputOf(row),
+      ...inputOf(row, people.get(row.id) ?? []),
       sites: sites
         .filter(({ customerId }) => customerId === row.id)
         .map(({ id, address }) => ({ id, line: lineOf(address) })),
@@ -82,7 +84,7 @@ export async function readCustomer(actor: Actor, customerId: string) {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     return {
-      customer: { id: found.id, ...inputOf(found) },
+      customer: { id: found.id, ...inputOf(found, await peopleOf(tx, customerId)) },
       sites: sites.map((row) => ({
         id: row.id,
         address: row.address,
@@ -106,7 +108,10 @@ export async function readCustomer(actor: Actor, customerId: string) {
 }
 
 /** A customer as it is typed. */
-const inputOf = ({
+const inputOf = (
+  { name, contactName, email, phone, billing, internalNote, alert, taxExempt }: typeof customer.$inferSelect,
+  people: readonly CustomerPerson[],
+): Input => ({
   name,
   contactName,
   email,
@@ -115,21 +120,13 @@ const inputOf = ({
   internalNote,
   alert,
   taxExempt,
-}: typeof customer.$inferSelect): Input => ({
-  name,
-  contactName,
-  email,
-  phone,
-  billing,
-  internalNote,
-  alert,
-  taxExempt,
+  people: [...people],
 });
 
 /**
  * Adds a customer, with a first site at the billing address or at one given; or changes one.
  * @param over the customer as it was read, where one is changed: what others changed since stays
- * @throws Problem `no-such-customer`
+ * @throws Problem `no-such-customer`, `not-well-formed`
  */
 export async function saveCustomer(
   actor: Actor,
@@ -140,17 +137,25 @@ export async function saveCustomer(
   const customerId = known === undefined ? undefined : checkId(known, 'customer');
   const values = check(CustomerInput, input, 'The customer');
   const base = over === undefined ? undefined : check(CustomerInput, over, 'The customer as it was read');
+  for (const { people = [] } of [values, base ?? values])
+    if (new Set(people.map(({ id }) => id)).size < people.length)
+      throw new Problem('not-well-formed', 'The customer: two people have the same identity.');
   return inCompany(actor.companyId, async (tx) => {
     if (customerId) {
       const [now] = await lockCustomerById(tx, customerId);
       if (!now) throw noSuch('customer');
-      await updateCustomer(tx, customerId, putOver(inputOf(now), values, base));
+      const stored = inputOf(now, await peopleOf(tx, customerId));
+      const { people, ...columns } = putOver(stored, { people: [], ...stored, ...values }, base);
+      await updateCustomer(tx, customerId, columns);
+      await putPeople(tx, { companyId: actor.companyId, customerId }, people ?? []);
       await recordAudit(tx, actor, 'customer changed', customerId);
       return { id: customerId, siteId: null };
     }
     const id = newId(actor.now);
     const siteId = newId(actor.now);
-    await insertCustomer(tx, { companyId: actor.companyId, id, ...values, createdAt: actor.now });
+    const { people, ...columns } = values;
+    await insertCustomer(tx, { companyId: actor.companyId, id, ...columns, createdAt: actor.now });
+    await putPeople(tx, { companyId: actor.companyId, customerId: id }, people ?? []);
     await insertSite(tx, {
       companyId: actor.companyId,
       id: siteId,

@@ -1,6 +1,8 @@
 import { contractOf } from '@/core/billing';
 import { inCompany } from '@/data/connection';
 import type { ProposalDocument } from '@/model';
+import { whoGets } from '@/core/text/recipients';
+import { peopleOf } from '@/data/customers/people';
 import type { Actor } from '../actor';
 import { businessDate, may } from '../actor';
 import { agreedForChange } from '@/data/agreements/contract';
@@ -83,7 +85,8 @@ export async function readProposal(actor: Actor, proposalId: string) {
         id: payer.id,
         name: payer.name,
         contactName: payer.contactName,
-        email: payer.email,
+        /** Whom it is sent to. */
+        sendsTo: whoGets(payer, await peopleOf(tx, payer.id), 'offers'),
         internalNote: payer.internalNote,
         notice: await noticeOf(tx, today, payer.id),
       },

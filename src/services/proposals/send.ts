@@ -2,6 +2,7 @@ import canonicalize from 'canonicalize';
 import { inCompany } from '@/data/connection';
 import { checkDocument, customerView, pastDays } from '@/core/offer';
 import { showDecimal } from '@/core/number';
+import { joinAddresses, splitAddresses } from '@/core/text/recipients';
 import { asSuggested, SendInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
@@ -20,7 +21,7 @@ import { editsSince } from './changes';
 import { refuseUnlawfulDeposit } from './depositLaw';
 import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
 import { findNewestRevisionKey, insertRevision } from '@/data/proposals/revision';
-import { customerById } from '@/data/customers/customer';
+import { recipientsOf } from '../customers/recipients';
 import { siteById } from '@/data/customers/site';
 import { updateLinksOf } from '@/data/proposals/link';
 
@@ -106,7 +107,8 @@ export async function sendProposal(
       updatedAt: actor.now,
     });
 
-    const [payer] = await customerById(tx, row.customerId);
+    const whom = await recipientsOf(tx, row.customerId, 'offers');
+    const addressed = joinAddresses(splitAddresses(to));
     const [place] = await siteById(tx, row.siteId);
     // What the customer chose before counts in the figure they read, as far as it is still offered.
     const kept = await keptOn(tx, { id: revisionId, proposalId, number }, row.document);
@@ -116,12 +118,12 @@ export async function sendProposal(
       proposalId,
       kind: 'proposal',
       link,
-      to,
+      to: addressed,
       subject: row.document.change
         ? row.document.title
         : `${row.document.title}: ${number === 1 ? 'our proposal' : `our proposal, revised`}`,
       body: [
-        words.trim() || `Good day ${payer!.contactName || payer!.name},`,
+        words.trim() || `Good day ${whom.name},`,
         row.document.change
           ? `here is a change to our agreement for ${place!.address.street}: “${view.title}”. ${as} it changes the sum by ${showDecimal(view.total)} ${view.currency}, including tax. It takes effect when you sign it.`
           : `here is our proposal “${view.title}” for ${place!.address.street}. ${as} it comes to ${showDecimal(view.total)} ${view.currency}, including tax.`,
@@ -132,7 +134,7 @@ export async function sendProposal(
     await recordAudit(tx, actor, 'proposal sent', proposalId, {
       revision: number,
       revisionId,
-      to,
+      to: addressed,
       ...(kept && kept.lost.length > 0 ? { lost: kept.lost } : {}),
     });
     return { revision: number, linkId: link.id, token: link.token };

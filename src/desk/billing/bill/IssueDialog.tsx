@@ -7,6 +7,7 @@ import { creditPutOn, dueAtOnce, paperSums } from '@/core/billing';
 import { moneyOf, subtractAmounts } from '@/core/number';
 import { showDate } from '@/core/text/dates';
 import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
+import { looksLikeAddresses } from '@/core/text/recipients';
 import { DayPicker } from '@/ui/fields/DayPicker';
 import type { BillDraft, TypedLetter } from './useBillDraft';
 
@@ -94,7 +95,7 @@ export function IssueDialog({
       title={`Issue ${what} ${number}?`}
       okText={sends ? 'Issue and send' : `Issue ${number}`}
       cancelText="Not yet"
-      okButtonProps={{ disabled: sends && !/^\S+@\S+$/.test(typed.to.trim()) }}
+      okButtonProps={{ disabled: sends && !looksLikeAddresses(typed.to) }}
       confirmLoading={busy}
       onOk={issue}
       onCancel={close}
@@ -128,9 +129,8 @@ export function IssueDialog({
               <label className="bill-field">
                 To
                 <Input
-                  type="email"
                   value={typed.to}
-                  maxLength={200}
+                  maxLength={1000}
                   placeholder={letter.to || 'No email address is known'}
                   onChange={({ target }) => type({ to: target.value })}
                 />

@@ -1,4 +1,5 @@
 import { Alert, Button, Form, Input } from 'antd';
+import { looksLikeAddresses } from '@/core/text/recipients';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { Sending } from './useSending';
 
@@ -22,12 +23,19 @@ export function SendForm({
       layout="vertical"
       requiredMark={false}
       onFinish={finish}
-      initialValues={{ to: proposal.customer.email, words: '' }}
+      initialValues={{ to: proposal.customer.sendsTo.to, words: '' }}
     >
       <Form.Item
         name="to"
         label="To"
-        rules={[{ required: true, type: 'email', message: 'Type an email address.' }]}
+        rules={[
+          {
+            validator: (_, text: string) =>
+              looksLikeAddresses(text)
+                ? Promise.resolve()
+                : Promise.reject(new Error('Type an email address, or several with commas.')),
+          },
+        ]}
       >
         <Input />
       </Form.Item>
@@ -35,7 +43,7 @@ export function SendForm({
         <Input.TextArea
           autoSize={{ minRows: 3 }}
           maxLength={4000}
-          placeholder={`Good day ${proposal.customer.name}, …`}
+          placeholder={`Good day ${proposal.customer.sendsTo.name}, …`}
         />
       </Form.Item>
       {refused && <Alert type="error" title={refused} className="below" />}
