@@ -1,5 +1,6 @@
 'use server';
 
+import { issueMany } from '@/services/billing/billsDue';
 import { headers } from 'next/headers';
 import { attachCost, recordCost, saveToCome, takeCostBack } from '@/services/jobCosting/record';
 import { saveAccounts } from '@/services/settings/settings';
@@ -42,6 +43,9 @@ export const attachCostAction = async (input: unknown) =>
 
 export const saveToComeAction = async (input: unknown) =>
   answer(async () => saveToCome(await actionActor(), input));
+
+export const issueManyAction = async (input: unknown) =>
+  answer(async () => issueMany(await actionActor(), input));
 
 export const sendRemindersAction = async (input: unknown) =>
   answer(async () => sendReminders(await actionActor(), input));

@@ -331,6 +331,26 @@ export const IssueInput = Type.Object(
 );
 export type IssueInput = Type.Static<typeof IssueInput>;
 
+/** Invoices on several agreements, each as it was looked at. */
+export const IssueManyInput = Type.Object(
+  {
+    bills: Type.Array(
+      Type.Object(
+        {
+          agreementId: EntityId,
+          what: BillingAsk,
+          seen: Type.Integer({ minimum: 0 }),
+          send: Type.Optional(Type.Object({ to: EmailAddresses, words: Text(2000) }, closed)),
+        },
+        closed,
+      ),
+      { minItems: 1, maxItems: 100 },
+    ),
+  },
+  closed,
+);
+export type IssueManyInput = Type.Static<typeof IssueManyInput>;
+
 export const DraftInput = Type.Object(
   { agreementId: EntityId, what: BillingAsk, title: Text(200), shows: InvoiceShows, remark: Text(2000) },
   closed,

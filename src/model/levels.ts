@@ -44,6 +44,9 @@ export const LevelChoice = Type.Object(
       Type.Object({ level: PartId, reason: Type.Optional(Type.String({ maxLength: 500 })) }, closed),
     ),
     until: Type.Optional(BusinessDate),
+    offers: Type.Optional(
+      Type.Literal(true, { description: 'Whole offers: which section is in which is what tells them apart' }),
+    ),
   },
   { ...closed, description: 'Two to four levels of the same work: other grades, more or less in' },
 );

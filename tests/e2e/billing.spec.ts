@@ -1,4 +1,4 @@
-import { expect, issueInvoice, serious, test } from './desk';
+import { expect, issueInvoice, serious, test, tick } from './desk';
 
 /* An invoice by percent, quantity and amount; taken back in part; a stage that is done. */
 
@@ -104,7 +104,13 @@ test('every sum of the money page opens what it is made of', async ({ page }) =>
     await figure.click();
     await expect(figure).toHaveAttribute('aria-current', 'true');
     const rows = await page
-      .locator(name === 'Overdue' ? '.list-table tbody td:last-child' : '.plain-table tbody td:nth-child(4)')
+      .locator(
+        name === 'Overdue'
+          ? '.list-table tbody td:last-child'
+          : name === 'To bill now'
+            ? '.bills-due tbody tr.ant-table-row td:nth-child(8)'
+            : '.plain-table tbody td:nth-child(4)',
+      )
       .allTextContents();
     expect(rows.reduce((total, text) => total + cents(text), 0)).toBe(sum);
     expect(sum).toBeGreaterThan(0);
@@ -296,4 +302,57 @@ test('a percent of the whole, of a bundle, of what is selected; asked once, issu
   const words = preview.replace('(a private link to read and pay it)', '').replace(/\s+/g, '');
   await expect(sent).toBeVisible();
   expect((await sent.textContent())!.replace(/\[private link\]|\s+/g, '')).toContain(words.slice(0, 200));
+});
+
+test('what the schedules ask for is billed in one go: looked at, ticked, asked about once; what is issued meanwhile is refused and told', async ({
+  page,
+  context,
+}) => {
+  for (const [title, done] of [
+    ['Attic room for the twins', 'Frame stands'],
+    ['Screened porch over the garden', 'Frame stands'],
+    ['Screened porch over the garden', 'Roof tight'],
+  ] as const) {
+    await page.goto('/agreements');
+    await page.getByRole('link', { name: title }).first().click();
+    const stage = page.getByRole('listitem').filter({ hasText: done });
+    await stage.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByRole('dialog', { name: `“${done}” is done. Bill it now?` })).toBeVisible();
+  }
+  await page.goto('/money?show=to-bill');
+  const table = page.getByRole('table', { name: 'To bill now' });
+  // What has an invoice in work is looked at first.
+  const rows = table.locator('tbody tr.ant-table-row').filter({ hasNotText: 'in work' });
+  await expect(rows.first()).toBeVisible();
+  const before = await rows.count();
+  expect(before).toBeGreaterThan(1);
+  await rows.first().getByRole('button', { name: 'Expand row' }).click();
+  // The sections, the tax, the deposit and the retainage come to what is to pay.
+  await expect(table.locator('.bill-preview')).toBeVisible();
+  const parts = await table.locator('.bill-preview dd').allTextContents();
+  const [toPay] = parts.slice(-1).map((text) => cents(text.replace(' USD', '')));
+  expect(parts.slice(0, -1).reduce((sum, text) => sum + cents(text), 0)).toBe(toPay);
+  expect(await serious(page)).toEqual([]);
+  await tick(rows.nth(0).getByRole('checkbox'));
+  await tick(rows.nth(1).getByRole('checkbox'));
+
+  // Somebody else bills the second of them before it is done here.
+  const other = await context.newPage();
+  await other.goto(`${(await rows.nth(1).getByRole('link', { name: 'Bill it' }).getAttribute('href'))!}`);
+  await issueInvoice(other);
+  await other.waitForURL(/\/agreements\/[0-9a-f-]+$/);
+  await other.close();
+
+  await page.getByRole('button', { name: 'Issue 2 invoices …' }).click();
+  const asked = page.getByRole('dialog', { name: /^Issue 2 invoices for [\d,.]+ USD\?$/ });
+  await expect(asked).toContainText('Sent to');
+  await page.route('**/money?**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    await route.continue();
+  });
+  await asked.getByRole('button', { name: 'Issue and send' }).click();
+  await expect(page.getByRole('status').filter({ hasText: /^Issued: \d{4}-\d+\.$/ })).toBeVisible();
+  await expect(page.getByText('was issued while you were looking').first()).toBeVisible();
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await expect(rows).toHaveCount(before - 2);
 });

@@ -1,5 +1,18 @@
 import type { Browser, Page } from '@playwright/test';
-import { choose, beforeTax, begin, cents, expect, linkTo, saved, serious, test, tick, watch } from './desk';
+import {
+  choose,
+  beforeTax,
+  begin,
+  cents,
+  expect,
+  linkTo,
+  saved,
+  serious,
+  shownLink,
+  test,
+  tick,
+  watch,
+} from './desk';
 
 const title = 'Back porch in three levels';
 const total = (page: Page) => page.getByTestId('booklet-total');
@@ -228,4 +241,71 @@ test('the price shaped to a total: shown, set to the cent, and taken back by one
   await panel.getByLabel('Target').fill('100');
   await expect(panel.getByText('This percentage goes from 0 to 99.')).toBeVisible();
   expect(await serious(page)).toEqual([]);
+});
+
+test('whole offers: A and B with a shared section, ticked fast over slow answers, sent together, one accepted by the customer', async ({
+  page,
+  browser,
+}) => {
+  await begin(page, 'Porch or sunroom');
+  const section = async (title: string, words: string) => {
+    await page.keyboard.press('Alt+s');
+    await expect(page.locator('[data-cell=description]:focus')).toHaveValue('New section');
+    await page.keyboard.type(title, { delay: 30 });
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#add-line')).toBeFocused();
+    await page.keyboard.type(words, { delay: 30 });
+    await page.keyboard.press('Shift+Enter');
+  };
+  await page.keyboard.type('1 Permit @100', { delay: 30 });
+  await page.keyboard.press('Shift+Enter');
+  await section('Deck', '1 Deck complete @1000');
+  await section('Sunroom', '1 Sunroom complete @3000');
+  await saved(page);
+  await page.route('**/proposals/*', async (route) => {
+    if (route.request().method() === 'POST') await new Promise((resolve) => setTimeout(resolve, 2000));
+    return route.continue();
+  });
+  await page.getByRole('button', { name: /^Choices/ }).click();
+  await choose(page.getByLabel('Offer levels'), 'whole offers, A and B');
+  const card = page.getByRole('region', { name: 'Which offer would you like?' });
+  await card.getByRole('checkbox', { name: 'All of Sunroom in Offer A' }).click();
+  await card.getByRole('checkbox', { name: 'All of Deck in Offer B' }).click();
+  await expect(card.getByRole('checkbox', { name: 'All of Porch in Offer B' })).toBeChecked();
+  const sums = card.locator('.levels-sums strong');
+  await expect(sums).toHaveCount(2);
+  const [ofA, ofB] = await sums.allTextContents();
+  expect(cents(ofB!)).toBeGreaterThan(cents(ofA!));
+  expect(await serious(page)).toEqual([]);
+  await saved(page);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.getByRole('button', { name: 'Scope' }).click();
+  await expect(page.locator('tr.row-section').filter({ hasText: 'in Offer B' })).toHaveCount(1);
+
+  await page.getByRole('button', { name: 'Preview and send' }).click();
+  await page.getByRole('button', { name: 'Send proposal' }).click();
+  const link = await shownLink(page);
+  const phone = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    storageState: { cookies: [], origins: [] },
+  });
+  const customer = await phone.newPage();
+  await customer.goto(link);
+  const total = customer.getByTestId('booklet-total');
+  await expect(total).toHaveText(ofA!);
+  await expect(customer.getByText('Sunroom complete')).toBeHidden();
+  await customer.locator('.level-head', { hasText: 'Offer B' }).getByRole('radio').click();
+  await expect(total).toHaveText(ofB!);
+  await expect(customer.getByText('Sunroom complete').first()).toBeVisible();
+  await expect(customer.getByText('Deck complete')).toBeHidden();
+  await expect(customer.getByText('Permit').first()).toBeVisible();
+  await customer.getByLabel('Your name').fill('Odalie Brannock');
+  await customer.getByText('I accept this proposal as shown').click();
+  await customer.getByRole('button', { name: 'Accept and sign' }).click();
+  await expect(customer.getByText('Signed by Odalie Brannock')).toBeVisible();
+  await phone.close();
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Porch or sunroom' }).first().click();
+  await expect(page.getByTestId('standing')).toContainText(ofB!);
 });

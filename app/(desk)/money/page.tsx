@@ -4,10 +4,12 @@ import type { AddressParameters } from '@/core/lists';
 import { isNothing } from '@/core/number';
 import { may } from '@/services/actor';
 import { invoiceList } from '@/services/billing/invoiceList';
+import { readBillsDue } from '@/services/billing/billsDue';
 import { loadMoneySums } from '@/services/billing/moneySums';
 import { listReminders } from '@/services/billing/reminders';
 import { readList } from '@/services/lists/deskList';
 import { AgeChart } from '@/desk/billing/AgeChart';
+import { BillsDue } from '@/desk/billing/BillsDue';
 import { InvoiceList } from '@/desk/billing/InvoiceList';
 import { MoneyFigures } from '@/desk/billing/MoneyFigures';
 import { OfAgreements } from '@/desk/billing/OfAgreements';
@@ -16,7 +18,7 @@ import { MoneyTabs } from '@/desk/billing/MoneyTabs';
 import '@/desk/billing/billing.css';
 import { LinkButton } from '@/ui/LinkButton';
 import { saveListPreferencesAction } from '../../actions';
-import { sendRemindersAction } from '../../moneyActions';
+import { issueManyAction, sendRemindersAction } from '../../moneyActions';
 import { pageActor } from '../../session';
 import type { MoneyPlace } from './figures';
 import { moneyFigures } from './figures';
@@ -24,7 +26,7 @@ import { moneyFigures } from './figures';
 export const metadata: Metadata = { title: 'Money' };
 
 const byAgreement = {
-  'to-bill': { empty: 'Nothing waits to be billed.', act: { name: 'Bill it', query: 'due' } },
+  'to-bill': { empty: '', act: undefined },
   held: { empty: 'No retainage is held.', act: { name: 'Release', query: 'release' } },
   credit: { empty: 'No customer has money with us that is on no invoice.', act: undefined },
 } as const;
@@ -70,7 +72,15 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
         />
       )}
       <MoneyTabs {...(group === null ? { here: 'invoices' as const } : {})} />
+      {group === 'to-bill' && (
+        <BillsDue
+          title={figures.find(({ here }) => here)!.name}
+          {...await readBillsDue(actor)}
+          issue={issueManyAction}
+        />
+      )}
       {group !== null &&
+        group !== 'to-bill' &&
         (sums.agreements.length === 0 ? (
           <p className="empty">{byAgreement[group].empty}</p>
         ) : (

@@ -22,6 +22,7 @@ export * from './agreementReport';
 export * from './taxReport';
 export * from './invoiceStanding';
 export * from './billableNow';
+export * from './billPreview';
 export * from './agreementView';
 export * from './cancelling';
 export * from './contractOf';

@@ -9,6 +9,8 @@ import {
   addLevel,
   addRule,
   addLevels,
+  addOffers,
+  offersWith,
   removeLevel,
   removePart,
   removeLevels,
@@ -199,4 +201,48 @@ test('a line and a bundle have a discount, a bundle markup of its own, a line an
   setExpected(document, 'a', ' ');
   expect(document.sections[0]!.entries[0]).not.toHaveProperty('expected');
   expect(total()).toBe(20000n);
+});
+
+describe('whole offers', () => {
+  const three: ProposalDocument = plainDocument([
+    { id: 's1', title: 'Permits', entries: [line('permit', '1', '100')] },
+    { id: 's2', title: 'Porch', entries: [line('porch', '1', '1000')] },
+    { id: 's3', title: 'Sunroom', entries: [line('room', '1', '3000')] },
+  ]);
+  let next = 0;
+  let id = '';
+  const offered = produce(three, (draft) => {
+    id = addOffers(draft, () => `o${(next += 1)}`);
+  });
+  const [a, b] = offered.tiers![0]!.levels;
+
+  test('alike at first; each then comes to its own sections and those that are shared, as if it stood alone', () => {
+    expect(totals(offered, id)).toEqual([410000n, 410000n]);
+    const apart = produce(offered, (draft) => {
+      setLevel(draft, id, a!.id, { part: { id: 's3', in: false } });
+      setLevel(draft, id, b!.id, { part: { id: 's2', in: false } });
+      addLevel(draft, id, 'o9');
+      setLevel(draft, id, 'o9', { part: { id: 's2', in: true } });
+    });
+    const alone = (ids: readonly string[]) =>
+      computeFigures(
+        { ...three, sections: three.sections.filter((section) => ids.includes(section.id)) },
+        asSuggested,
+      ).total;
+    expect(apart.tiers![0]!.levels.map(({ name }) => name)).toEqual(['Offer A', 'Offer B', 'Offer C']);
+    expect(totals(apart, id)).toEqual([alone(['s1', 's2']), alone(['s1', 's3']), alone(['s1', 's2', 's3'])]);
+    expect(offersWith(apart, 's1')).toBeNull();
+    expect(offersWith(apart, 's2')).toEqual(['Offer A', 'Offer C']);
+    expect(offersWith(apart, 's3')).toEqual(['Offer B', 'Offer C']);
+    expect(checkDocument(apart)).toEqual([]);
+  });
+
+  test('without offers, a section is in all there is', () => {
+    expect(offersWith(three, 's1')).toBeNull();
+    const levels = produce(three, (draft) => {
+      const made = addLevels(draft, null, () => `l${(next += 1)}`);
+      setLevel(draft, made, draft.tiers![0]!.levels[0]!.id, { part: { id: 's2', in: false } });
+    });
+    expect(offersWith(levels, 's2')).toBeNull();
+  });
 });

@@ -128,6 +128,40 @@ export function addLevels(document: ProposalDocument, sectionId: string | null, 
   return tiers.id;
 }
 
+/** Letters that whole offers begin with; at most four. */
+const OFFER_LETTERS = ['A', 'B', 'C', 'D'] as const;
+
+/** Makes two whole offers of the proposal, alike until a section is taken out of one of them. */
+export function addOffers(document: ProposalDocument, newId: () => string): string {
+  const levels: OfferLevel[] = OFFER_LETTERS.slice(0, 2).map((letter) => ({
+    id: newId(),
+    name: `Offer ${letter}`,
+    grades: {},
+    without: [],
+  }));
+  const tiers: LevelChoice = {
+    id: newId(),
+    prompt: 'Which offer would you like?',
+    levels,
+    suggested: levels[0]!.id,
+    offers: true,
+  };
+  document.tiers = [...(document.tiers ?? []), tiers];
+  return tiers.id;
+}
+
+/**
+ * In which of the whole offers a section is, by their names; null where it is in all of them, or there are none.
+ */
+export function offersWith(
+  { tiers = [] }: Pick<ProposalDocument, 'tiers'>,
+  sectionId: string,
+): string[] | null {
+  const offers = tiers.find((each) => each.offers);
+  if (!offers || !offers.levels.some(({ without }) => without.includes(sectionId))) return null;
+  return offers.levels.filter(({ without }) => !without.includes(sectionId)).map(({ name }) => name);
+}
+
 /** Takes levels away; with them the rules that speak of them. */
 export function removeLevels(document: ProposalDocument, id: string): void {
   levelsAt(document, id);
@@ -170,7 +204,7 @@ export function addLevel(document: ProposalDocument, levelsId: string, levelId: 
   const last = tiers.levels.at(-1)!;
   tiers.levels.push({
     id: levelId,
-    name: 'Another level',
+    name: tiers.offers ? `Offer ${OFFER_LETTERS[tiers.levels.length]!}` : 'Another level',
     grades: { ...last.grades },
     without: [...last.without],
   });

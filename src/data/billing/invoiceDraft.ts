@@ -1,6 +1,6 @@
 import type { Transaction } from '../connection';
 import { invoiceDraft } from '../schema';
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 
 /** Deletes the rows of one agreement. */
 export async function deleteInvoiceDraftByAgreementId(tx: Transaction, agreementId: string): Promise<void> {
@@ -13,6 +13,17 @@ export const invoiceDraftByAgreementId = async (
   agreementId: string,
 ): Promise<(typeof invoiceDraft.$inferSelect)[]> =>
   tx.select().from(invoiceDraft).where(eq(invoiceDraft.agreementId, agreementId));
+
+/** Of which of some agreements an invoice is in work. */
+export const findDraftsOf = async (tx: Transaction, agreementIds: readonly string[]): Promise<string[]> =>
+  agreementIds.length === 0
+    ? []
+    : (
+        await tx
+          .select({ id: invoiceDraft.agreementId })
+          .from(invoiceDraft)
+          .where(inArray(invoiceDraft.agreementId, [...agreementIds]))
+      ).map(({ id }) => id);
 
 /** Keeps the draft of an agreement’s next invoice, over the one there is. */
 export const putInvoiceDraft = async (

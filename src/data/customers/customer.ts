@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { asc, eq, inArray, sql } from 'drizzle-orm';
 import { addressText, hasWords, peopleText } from '../words';
 import { customer, site } from '../schema';
 import type { Transaction } from '../connection';
@@ -6,6 +6,18 @@ import type { Transaction } from '../connection';
 /** One row by its id, or none. */
 export const customerById = async (tx: Transaction, id: string): Promise<(typeof customer.$inferSelect)[]> =>
   tx.select().from(customer).where(eq(customer.id, id));
+
+/** Rows by their ids. */
+export const customersByIds = async (
+  tx: Transaction,
+  ids: readonly string[],
+): Promise<(typeof customer.$inferSelect)[]> =>
+  ids.length === 0
+    ? []
+    : tx
+        .select()
+        .from(customer)
+        .where(inArray(customer.id, [...ids]));
 
 /** One row by its id, or none; held until the transaction ends. */
 export const lockCustomerById = async (

@@ -3,7 +3,7 @@
 import { Select } from 'antd';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { linesOf, questionsOf } from '@/core/choice';
-import { addLevels } from '@/core/editing';
+import { addLevels, addOffers } from '@/core/editing';
 import { newPartId, useEditor } from '../context';
 import { AllowanceCard } from './AllowanceCard';
 import { ExtrasCard } from './ExtrasCard';
@@ -48,12 +48,18 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
             value=""
             onChange={(picked: string) =>
               work.edit((draft) => {
-                addLevels(draft, picked === 'whole' ? null : picked, newPartId);
+                if (picked === 'offers') addOffers(draft, newPartId);
+                else addLevels(draft, picked === 'whole' ? null : picked, newPartId);
               })
             }
             options={[
               { value: '', label: 'offer levels of …' },
-              ...(wholeIsFree ? [{ value: 'whole', label: 'the whole proposal' }] : []),
+              ...(wholeIsFree
+                ? [
+                    { value: 'whole', label: 'the whole proposal' },
+                    { value: 'offers', label: 'whole offers, A and B' },
+                  ]
+                : []),
               ...free.map(({ id, title }) => ({ value: id, label: title })),
             ]}
           />
@@ -61,7 +67,8 @@ export function ChoicesStep({ proposal, timeZone }: { proposal: ProposalAtDesk; 
       </div>
       {tiers.length === 0 && (
         <p className="soft">
-          Two to four levels of the same work, by the grades of its bundles and by what is in.
+          Two to four levels of the same work, by the grades of its bundles and by what is in; or whole
+          offers, A, B and C, each of its own sections and those they share.
         </p>
       )}
       {tiers.map((each) => (

@@ -32,7 +32,7 @@ export function LevelsCard({ tiers }: { readonly tiers: LevelChoice }) {
           readOnly={readOnly}
           commit={(text) => work.edit((draft) => setLevels(draft, tiers.id, { prompt: text }))}
         />
-        <span className="soft">{title ?? 'the whole'}</span>
+        <span className="soft">{title ?? (tiers.offers ? 'whole offers' : 'the whole')}</span>
         {!readOnly && (
           <button
             type="button"
@@ -44,7 +44,10 @@ export function LevelsCard({ tiers }: { readonly tiers: LevelChoice }) {
           </button>
         )}
       </div>
-      <LevelsTable tiers={tiers} parts={parts.filter((part) => differs(tiers, part))} />
+      <LevelsTable
+        tiers={tiers}
+        parts={parts.filter((part) => differs(tiers, part) || (tiers.offers && part.section))}
+      />
       <div className="choice-terms">
         {!readOnly && (
           <Select
@@ -56,7 +59,7 @@ export function LevelsCard({ tiers }: { readonly tiers: LevelChoice }) {
             options={[
               { value: '', label: `leave out of ${first.name} …` },
               ...parts
-                .filter((part) => !differs(tiers, part))
+                .filter((part) => !differs(tiers, part) && !(tiers.offers && part.section))
                 .map(({ id, name }) => ({ value: id, label: name })),
             ]}
           />
@@ -67,7 +70,7 @@ export function LevelsCard({ tiers }: { readonly tiers: LevelChoice }) {
             icon={<PlusOutlined />}
             onClick={() => work.edit((draft) => addLevel(draft, tiers.id, newPartId()))}
           >
-            Level
+            {tiers.offers ? 'Offer' : 'Level'}
           </Button>
         )}
         <Until

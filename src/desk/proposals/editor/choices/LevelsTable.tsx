@@ -1,4 +1,4 @@
-import { Radio, Select } from 'antd';
+import { Checkbox, Radio, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { decidedLevel, withLevel } from '@/core/choice';
@@ -101,6 +101,31 @@ function LevelPick({
   );
 }
 
+/** Whether a section is in a whole offer, by a tick. */
+function SectionIn({
+  tiers,
+  level,
+  part,
+}: {
+  readonly tiers: LevelChoice;
+  readonly level: OfferLevel;
+  readonly part: LevelPart;
+}) {
+  const { work, readOnly } = useEditor();
+  return (
+    <Checkbox
+      aria-label={`${part.name} in ${level.name}`}
+      disabled={readOnly}
+      checked={!level.without.includes(part.id)}
+      onChange={({ target }) =>
+        work.edit((draft) =>
+          setLevel(draft, tiers.id, level.id, { part: { id: part.id, in: target.checked } }),
+        )
+      }
+    />
+  );
+}
+
 /** Levels side by side: what each is called, comes to and says, and what differs from the others. */
 export function LevelsTable({ tiers, parts }: LevelsTableProps) {
   const { work, readOnly } = useEditor();
@@ -162,7 +187,13 @@ export function LevelsTable({ tiers, parts }: LevelsTableProps) {
             />
           ))}
         {parts.map((part) =>
-          row(part.id, part.name, (level) => <LevelPick tiers={tiers} level={level} part={part} />),
+          row(part.id, part.name, (level) =>
+            tiers.offers && part.section ? (
+              <SectionIn tiers={tiers} level={level} part={part} />
+            ) : (
+              <LevelPick tiers={tiers} level={level} part={part} />
+            ),
+          ),
         )}
       </tbody>
     </table>

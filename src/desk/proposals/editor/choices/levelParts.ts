@@ -7,6 +7,8 @@ export interface LevelPart {
   readonly id: string;
   readonly name: string;
   readonly bundle: Bundle | null;
+  /** It is a section, with all in it. */
+  readonly section?: true;
 }
 
 /** Everything that levels of the whole or of a section can leave out or grade, in the order it stands. */
@@ -14,7 +16,9 @@ export function partsUnder(document: ProposalDocument, sectionId: string | undef
   return document.sections
     .filter(({ id }) => sectionId === undefined || id === sectionId)
     .flatMap((section) => [
-      ...(sectionId === undefined ? [{ id: section.id, name: `All of ${section.title}`, bundle: null }] : []),
+      ...(sectionId === undefined
+        ? [{ id: section.id, name: `All of ${section.title}`, bundle: null, section: true as const }]
+        : []),
       ...section.entries.map((entry): LevelPart => {
         if (entry.kind === 'line') return { id: entry.id, name: entry.description, bundle: null };
         if (entry.kind === 'question') return { id: entry.id, name: entry.prompt, bundle: null };

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { CaretDownOutlined, CaretRightOutlined } from '@ant-design/icons';
-import { setSection } from '@/core/editing';
+import { offersWith, setSection } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
 import { perSquareFoot } from '@/core/price';
@@ -46,6 +46,7 @@ export function SectionRow({ figures }: { readonly figures: SectionFigures }) {
   const { section, net } = figures;
   const { acts, onKeyDown } = useSectionActs(section);
   const across = columns.length;
+  const inOffers = offersWith(work.document, section.id);
   const folded = view.folded.has(section.id);
   const current = target.kind === 'section' && target.sectionId === section.id;
   // A section without lines leads on to the add line.
@@ -81,6 +82,11 @@ export function SectionRow({ figures }: { readonly figures: SectionFigures }) {
       </td>
       <td colSpan={across > 0 ? 1 + across : 2} className="section-space">
         <SectionSpace figures={figures} />
+        {inOffers && (
+          <span className="choice-tag">
+            {inOffers.length === 0 ? 'in no offer' : `in ${inOffers.join(', ')}`}
+          </span>
+        )}
         {section.extra && <span className="choice-tag">extra, {section.extra.in ? 'in' : 'out'}</span>}
         {folded && <span className="soft"> {section.entries.length} folded</span>}
       </td>
