@@ -1,5 +1,6 @@
 'use server';
 
+import { recordPaymentOver } from '@/services/payments/paymentOver';
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { saveListPreferences } from '@/services/accounts/listPreferences';
@@ -197,6 +198,9 @@ export const creditInvoiceAction = async (input: unknown) =>
 
 export const issueInvoiceAction = async (input: unknown) =>
   answer(async () => issueInvoice(await actionActor(), input));
+
+export const recordPaymentOverAction = async (input: unknown) =>
+  answer(async () => recordPaymentOver(await actionActor(), input));
 
 export const recordPaymentAction = async (input: unknown) =>
   answer(async () => recordPayment(await actionActor(), input));

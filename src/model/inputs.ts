@@ -263,6 +263,25 @@ export const PaymentInput = Type.Object(
 );
 export type PaymentInput = Type.Static<typeof PaymentInput>;
 
+/** One sum of a customer for several of their agreements; the parts come to it. */
+export const PaymentOverInput = Type.Object(
+  {
+    customerId: EntityId,
+    method: HandMethod,
+    amount: PositiveDecimalText,
+    receivedOn: BusinessDate,
+    reference: Text(200),
+    idempotencyKey: Type.String({ pattern: '^[A-Za-z0-9_-]{8,60}$' }),
+    sure: Type.Optional(Type.Boolean()),
+    parts: Type.Array(Type.Object({ agreementId: EntityId, amount: PositiveDecimalText }, closed), {
+      minItems: 1,
+      maxItems: 50,
+    }),
+  },
+  closed,
+);
+export type PaymentOverInput = Type.Static<typeof PaymentOverInput>;
+
 /** Credit of the customer on an invoice, or on the open ones, oldest first. */
 export const CreditUseInput = Type.Object(
   {

@@ -136,6 +136,7 @@ const byStatus = {
     'other-currency',
     'other-customer',
     'overtime-below-normal',
+    'parts-not-whole',
     'password-guessed',
     'password-too-long',
     'password-too-short',

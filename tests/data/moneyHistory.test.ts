@@ -11,12 +11,14 @@ import { readAgreement } from '@/services/agreements/read';
 import { readProgressBilling } from '@/services/billing/progressBilling';
 import { readAccount } from '@/services/customers/account';
 import { readCustomer } from '@/services/customers/customers';
+import { issueMany, readBillsDue } from '@/services/billing/billsDue';
 import { makeBatch } from '@/services/billing/batches';
 import { batchJournal } from '@/services/billing/books';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { loadMoneyPage } from '../support/lists';
 import { putCredit, refundCredit } from '@/services/payments/moves';
 import { invoicePaper } from '@/services/billing/paper';
+import { recordPaymentOver } from '@/services/payments/paymentOver';
 import { recordPayment } from '@/services/payments/payments';
 import { followDispute, reversePayment } from '@/services/payments/reversal';
 import { Problem } from '@/services/problem';
@@ -105,7 +107,8 @@ const anyAct = fc.record({
   what: fc.constantFrom(
     'entry',
     'bill it',
-    'bill it',
+    'bill what is due',
+    'bill what is due',
     'stage',
     'amount',
     'rest',
@@ -113,6 +116,7 @@ const anyAct = fc.record({
     'credit whole',
     'pay open',
     'pay part',
+    'pay for several',
     'pay over',
     'pay over',
     'refund',
@@ -173,6 +177,20 @@ test('whatever happens with money, every place says the same, and it is so', asy
               await issueInvoice(actor, { agreementId, what: billableNow.ask });
               // It bills just what the figure said: nothing is left of it.
               expect((await loadMoneyPage(actor)).toBill).toBe('0.00');
+            } else if (what === 'bill what is due') {
+              const { bills } = await readBillsDue(actor);
+              const [due] = bills;
+              expect(bills.map(({ toBill }) => toBill)).toEqual(
+                [(await loadMoneyPage(actor)).toBill].filter((sum) => sum !== '0.00'),
+              );
+              if (!due) continue;
+              const { issued } = await issueMany(actor, {
+                bills: [{ agreementId, what: due.ask, seen: due.seen }],
+              });
+              // What was previewed is what is issued.
+              const paper = (await readAgreement(actor, agreementId)).invoices.at(-1)!;
+              expect(issued).toEqual([{ agreementId, number: paper.number, sentTo: null }]);
+              expect(paper.total).toBe(due.preview.total);
             } else if (what === 'stage')
               await saveStage(actor, {
                 agreementId,
@@ -190,7 +208,17 @@ test('whatever happens with money, every place says the same, and it is so', asy
               await creditInvoice(actor, { invoiceId: bill.id, what: { whole: true }, remark: '' });
             else if (what === 'pay open') await pay(open);
             else if (what === 'pay part') await pay(open / 3n);
-            else if (what === 'pay over') await pay(open + BigInt(some));
+            else if (what === 'pay for several') {
+              const amount = money(BigInt(some));
+              const { ids } = await recordPaymentOver(actor, {
+                customerId: page.customer.id,
+                ...{ method: 'ach', amount, receivedOn: today, reference: '', idempotencyKey: key() },
+                parts: [{ agreementId, amount }],
+                sure: true,
+              });
+              payments.push({ id: ids[0]!, amount: BigInt(some), gone: false, disputed: false });
+              bank.received += BigInt(some);
+            } else if (what === 'pay over') await pay(open + BigInt(some));
             else if (what === 'refund') {
               const amount = cents(page.credit) / (which > 2 ? 1n : 2n);
               if (amount <= 0n) continue;

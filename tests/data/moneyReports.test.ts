@@ -1,3 +1,6 @@
+import { issueInvoice } from '@/services/billing/issue';
+import { readTaxReport } from '@/services/reports/taxReport';
+import { parseAmount, writeAmount } from '@/core/number';
 import { recordCost } from '@/services/jobCosting/record';
 import { recordPayment } from '@/services/payments/payments';
 import { moneyReportFile, readMoneyReport } from '@/services/reports/moneyReport';
@@ -112,4 +115,60 @@ test('estimated against actual: costs for a line and for none, of two agreements
   expect(row('For no line')).toMatchObject({ budget: '0.00', cost: '6.50', spent: '' });
   expect(after.rows.filter(({ cells }) => cells.cost === '25.00')).toHaveLength(1);
   expect(after.sums.cost).toBe('31.50');
+});
+
+test('a month of an office: 40 payments on five agreements; every report is what a pencil comes to', async () => {
+  const actor = await newCompany();
+  const money = (value: bigint) => writeAmount(value as never, 2);
+  const cents = (text: string) => parseAmount(text, 2);
+  // The pencil: what was invoiced and received, agreement by agreement, kept apart from everything the product adds up.
+  const pencil = new Map<string, { invoiced: bigint; received: bigint }>();
+  for (let n = 0; n < 5; n += 1) {
+    const { agreementId } = await newAgreement(actor);
+    const own: { invoiced: bigint; received: bigint } = {
+      invoiced: cents((await readAgreement(actor, agreementId)).invoices[0]!.total),
+      received: 0n,
+    };
+    pencil.set(agreementId, own);
+    for (const amount of ['1000', '250.50', `${n + 1}23.45`]) {
+      await issueInvoice(actor, { agreementId, what: { amount } });
+      own.invoiced += cents(`${amount}${amount.includes('.') ? '' : '.00'}`.replace(/(\.\d)$/, '$10'));
+    }
+    for (let each = 0; each < 8; each += 1) {
+      const amount = BigInt(1_111 + 97 * each + 13 * n);
+      await recordPayment(actor, {
+        ...{
+          agreementId,
+          method: 'cheque',
+          amount: money(amount),
+          receivedOn: today,
+          reference: `${n}-${each}`,
+        },
+        idempotencyKey: `month-${agreementId.slice(-8)}-${each}`,
+      });
+      own.received += amount;
+    }
+  }
+  const all = (of: 'invoiced' | 'received') => [...pencil.values()].reduce((sum, own) => sum + own[of], 0n);
+  const contract = await readMoneyReport(actor, 'contract');
+  for (const { agreementId, cells } of contract.rows) {
+    const own = pencil.get(agreementId!)!;
+    expect([cells.billed, cells.paid, cells.open]).toEqual(
+      [own.invoiced, own.received, own.invoiced - own.received].map(money),
+    );
+    expect(cells.left).toBe(money(743_342n - own.invoiced));
+  }
+  expect([contract.sums.billed, contract.sums.paid, contract.sums.open]).toEqual(
+    [all('invoiced'), all('received'), all('invoiced') - all('received')].map(money),
+  );
+  const age = await readMoneyReport(actor, 'age');
+  expect(age.sums.open).toBe(money(all('invoiced') - all('received')));
+  // Deposits are due at once, the rest in two weeks: today nothing is late.
+  expect(age.sums.notDue).toBe(age.sums.open);
+  const tax = await readTaxReport(actor, { from: today, to: today });
+  const wip = await readMoneyReport(actor, 'wip');
+  // What is invoiced is work and its tax, and nothing else.
+  expect(cents(wip.sums.billed!) + cents(tax.invoiced)).toBe(all('invoiced'));
+  expect(cents((await readMoneyReport(actor, 'margin')).sums.agreed!)).toBe(cents(wip.sums.agreed!));
+  expect((await readMoneyReport(actor, 'retainage')).rows).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { choose, expect, saved, serious, test } from './desk';
+import { cents, choose, expect, saved, serious, test } from './desk';
 
 test('a bundle made from nothing: computed while it is typed, errors at their place, kept and used', async ({
   page,
@@ -231,4 +231,42 @@ test('several entries at once: kept at hand, retired and brought back; late answ
   // An address of before leads to the same.
   await page.goto('/library?q=gutter&kind=item');
   await expect(rows).toHaveCount(count);
+});
+
+test('two grades of a bundle side by side; its parts are found by a word, and stay in view while they are changed', async ({
+  page,
+}) => {
+  const open = async (code: string) => {
+    await page.goto(`/library?kind=bundle&search=${code}`);
+    await page.locator('.list-table tbody tr.ant-table-row').first().getByRole('link').first().click();
+  };
+  await open('B-FLOOR');
+  const compared = page.getByRole('region', { name: 'Grades side by side' });
+  await expect(compared).toBeVisible();
+  const price = async (at: number) =>
+    cents((await compared.locator('tfoot td').nth(at).textContent())!.split(' ')[0]!);
+  // A third grade against the first: composite for pine.
+  await choose(compared.getByLabel('with grade'), 'Composite');
+  await expect(compared.getByText(/^Composite is/)).toBeVisible();
+  const [one, other] = [await price(0), await price(1)];
+  expect(other).not.toBe(one);
+  const said = (await compared.getByText(/in price/).textContent())!;
+  expect(cents(/is ([+−]?[\d,.]+) in price/.exec(said)![1]!.replace('+', ''))).toBe(other - one);
+  // One and the same grade on both sides is alike.
+  await choose(compared.getByLabel('with grade'), 'Treated pine');
+  await expect(compared.getByText('They are alike.')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+
+  const parts = page
+    .locator('.recipe-table')
+    .first()
+    .locator('tbody tr')
+    .filter({ has: page.getByLabel(/^Item of /) });
+  const all = await parts.count();
+  const find = page.getByLabel('Find in the parts');
+  await find.pressSequentially('joist', { delay: 30 });
+  await expect(page.getByRole('status').filter({ hasText: `of ${all}` })).toBeVisible();
+  await expect.poll(() => parts.count()).toBeLessThan(all);
+  await find.fill('');
+  await expect(parts).toHaveCount(all);
 });

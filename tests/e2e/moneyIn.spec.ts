@@ -1,5 +1,5 @@
 import { trialCards, trialCode } from '@/gateways/cards';
-import { expect, issueInvoice, linkTo, serious, test, tick } from './desk';
+import { cents, expect, issueInvoice, linkTo, serious, test, tick } from './desk';
 
 /* Getting paid: an invoice sent, paid by card with a code, late and by dispute; the accountant's batch; costs looked back on. */
 
@@ -175,4 +175,56 @@ test('costs are recorded by the keyboard, taken back, and looked back on', async
   await page.getByRole('link', { name: 'Proposals' }).last().click();
   await expect(page.getByRole('table', { name: 'By seller' })).toContainText('Linnet Farrow');
   expect(await serious(page)).toEqual([]);
+});
+
+test('one check of a customer for several agreements: shared out to what is due first, changed by hand over a slow answer', async ({
+  page,
+}) => {
+  await page.goto('/customers');
+  await page.getByRole('link', { name: 'Hollin Vasquell' }).click();
+  await page.waitForURL('**/customers/*-*');
+  await page.getByRole('button', { name: 'Record payment' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Record payment of Hollin Vasquell' });
+  const amount = dialog.getByLabel('Amount in USD');
+  await expect(amount).not.toHaveValue('');
+  const rows = dialog.locator('.payment-over-row input');
+  expect(await rows.count()).toBeGreaterThan(1);
+  const shared = async () => {
+    const texts = await rows.evaluateAll((inputs) =>
+      inputs.map((input) => (input as HTMLInputElement).value),
+    );
+    return texts.reduce((sum, text) => sum + cents(text || '0.00'), 0n);
+  };
+  await amount.fill('');
+  await amount.pressSequentially('1000', { delay: 30 });
+  await expect.poll(shared).toBe(100_000n);
+  expect(await serious(page)).toEqual([]);
+  await page.route('**/customers/**', async (route) => {
+    if (route.request().method() === 'POST') await new Promise((resolve) => setTimeout(resolve, 2000));
+    return route.continue();
+  });
+  // By hand: until the parts come to the sum, nothing can be recorded.
+  await rows.first().fill('12.5');
+  const record = dialog.getByRole('button', { name: /^Record/ });
+  await expect(dialog.getByRole('status')).toBeVisible();
+  await expect(record).toBeDisabled();
+  await dialog.getByRole('button', { name: 'Share it out: what is due first' }).click();
+  await expect.poll(shared).toBe(100_000n);
+  await dialog.getByLabel('Reference').fill('No. 4711');
+  await record.click();
+  await expect(page.getByText('1,000.00 recorded.')).toBeVisible();
+  await expect(dialog).toHaveCount(0);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.goto('/money/payments?search=4711');
+  await expect(page.getByRole('row', { name: /No. 4711/ })).not.toHaveCount(0);
+
+  // What was due first is of this agreement; void, it owes as before.
+  await page.goto('/agreements');
+  await page.getByText('Sunroom for the corner house').first().click();
+  const row = page.getByRole('table', { name: 'Received' }).getByRole('row', { name: /No\. 4711/ });
+  await row.getByRole('button', { name: 'Void' }).click();
+  const back = page.getByRole('dialog', { name: /recorded by mistake/ });
+  await back.getByLabel('Why').fill('tried out');
+  await back.getByRole('button', { name: 'Void payment' }).click();
+  await expect(row).toContainText('void: tried out');
 });

@@ -23,6 +23,7 @@ export * from './taxReport';
 export * from './invoiceStanding';
 export * from './billableNow';
 export * from './billPreview';
+export * from './sharePayment';
 export * from './agreementView';
 export * from './cancelling';
 export * from './contractOf';

@@ -14,3 +14,4 @@ export * from './crew';
 export * from './tax';
 export type { ClassSum, ClassSums, FeeFigures, Terms, Totals } from './totals';
 export { addSums, addTo, discounted, feeOn, netOf, totalsOf } from './totals';
+export * from './compareGrades';

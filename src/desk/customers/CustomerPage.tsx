@@ -5,6 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { readCustomer } from '@/services/customers/customers';
 import { isNothing, showDecimal } from '@/core/number';
+import type { RecordPaymentOver } from '../payments/PaymentOverDialog';
+import { PaymentOverDialog } from '../payments/PaymentOverDialog';
 import { LinkButton } from '@/ui/LinkButton';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
@@ -18,14 +20,18 @@ export function CustomerPage({
   found,
   save,
   saveSite,
+  record,
 }: {
   readonly found: Awaited<ReturnType<typeof readCustomer>>;
   readonly save: SaveCustomer;
   readonly saveSite: SaveSite;
+  /** Records one sum for several agreements; null: this person may not. */
+  readonly record: RecordPaymentOver | null;
 }) {
   const { customer, sites, proposals, agreements, owed } = found;
   const router = useRouter();
   const [editing, setEditing] = useState(false);
+  const [paying, setPaying] = useState(false);
   const [site, setSite] = useState<Site | 'new' | null>(null);
   const { id, ...values } = customer;
   return (
@@ -38,6 +44,7 @@ export function CustomerPage({
               Statement of account
             </LinkButton>
           )}
+          {record && agreements.length > 0 && <Button onClick={() => setPaying(true)}>Record payment</Button>}
           <Button onClick={() => setEditing(true)}>Change</Button>
           <LinkButton primary href={`/proposals/new?customer=${id}`}>
             New proposal
@@ -74,6 +81,7 @@ export function CustomerPage({
           }}
         />
       )}
+      {record && paying && <PaymentOverDialog found={found} record={record} close={() => setPaying(false)} />}
       {site && (
         <SiteForm
           customerId={id}

@@ -2,10 +2,7 @@
 
 import { Alert, Form, Input, Modal, Radio } from 'antd';
 import { showDecimal } from '@/core/number';
-import { capital } from '@/core/text/capital';
-import { methodName } from '@/core/text/names';
-import { handMethods } from '@/model/paymentMethods';
-import { DayPicker } from '@/ui/fields/DayPicker';
+import { Doubts, HowItCame, Reference } from './paymentFields';
 import type { PaymentPlace, RecordPayment } from './usePaymentForm';
 import { usePaymentForm } from './usePaymentForm';
 
@@ -44,16 +41,7 @@ export function PaymentDialog({
     >
       {payment.notice}
       {refused && <Alert type="error" title={refused} className="below" />}
-      {doubts && (
-        <Alert
-          type="warning"
-          title="Is this so?"
-          description={doubts.map((doubt) => (
-            <p key={doubt}>{doubt}</p>
-          ))}
-          className="below"
-        />
-      )}
+      {doubts && <Doubts doubts={doubts} />}
       <Form
         form={form}
         disabled={busy}
@@ -71,16 +59,7 @@ export function PaymentDialog({
         >
           <Input autoFocus inputMode="decimal" />
         </Form.Item>
-        <Form.Item name="method" label="How it came">
-          <Radio.Group options={handMethods.map((value) => ({ value, label: capital(methodName(value)) }))} />
-        </Form.Item>
-        <Form.Item
-          name="receivedOn"
-          label="Received on"
-          rules={[{ required: true, message: 'Pick the day.' }]}
-        >
-          <DayPicker max={on.today} />
-        </Form.Item>
+        <HowItCame today={on.today} />
         {open.length > 1 && (
           <Form.Item name="where" label="It goes on">
             <Radio.Group
@@ -102,9 +81,7 @@ export function PaymentDialog({
               <Input inputMode="decimal" className="wide-choice" />
             </Form.Item>
           ))}
-        <Form.Item name="reference" label="Reference">
-          <Input placeholder="Check number, bank text" />
-        </Form.Item>
+        <Reference />
       </Form>
     </Modal>
   );

@@ -5,6 +5,7 @@ import { parseMoneyInput } from '@/core/quantity';
 import type { Answer, PaymentInput } from '@/model';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
+import { useDoubts } from './useDoubts';
 
 export type RecordPayment = (input: PaymentInput) => Promise<Answer<{ id: string }>>;
 
@@ -31,7 +32,7 @@ type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference
 export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: () => void) {
   const [form] = Form.useForm<Fields>();
   const { busy, refused, setRefused, submit } = useSubmit({ form });
-  const [doubts, setDoubts] = useState<readonly string[] | null>(null);
+  const { doubts, sure, otherwise, forgetDoubts } = useDoubts(() => setRefused(null));
   const [key] = useState(() => crypto.randomUUID());
   const open = on.invoices.filter((invoice) => !isNothing(invoice.open));
   const digits = minorDigits(on.currency);
@@ -61,7 +62,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
     return submit(
       () =>
         record({
-          ...(doubts === null ? {} : { sure: true }),
+          ...sure,
           agreementId: on.agreementId,
           ...fields,
           amount,
@@ -75,11 +76,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
           done();
           close();
         },
-        otherwise: ({ code, context }) => {
-          if (code !== 'looks-recorded') return;
-          setDoubts((context as { doubts: readonly string[] }).doubts);
-          setRefused(null);
-        },
+        otherwise,
       },
     );
   };
@@ -92,7 +89,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
     doubts,
     notice,
     finish,
-    forgetDoubts: () => setDoubts(null),
+    forgetDoubts,
     /** What is typed reads as an amount, or says why not. */
     readable: {
       validator: async (_: unknown, text: string | undefined) => {

@@ -6,6 +6,7 @@ import type { Actor } from '../actor';
 import { businessDate, newId, recordAudit } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
 import { standingAndTrack, owedOn } from '@/core/billing';
+import { writeAmount } from '@/core/number';
 import { companyOf } from '@/data/settings/company';
 import { putOver } from '../over';
 import { stateToday } from '@/core/offer/stateToday';
@@ -101,7 +102,15 @@ export async function readCustomer(actor: Actor, customerId: string) {
         number: each.head.number,
         title: each.head.title,
         ...standingAndTrack(each),
+        /** What is open on it, as it was issued. */
+        open: each.invoices
+          .filter(({ standing }) => standing.open > 0n)
+          .map(({ id, label, title, dueOn, standing }) => ({
+            ...{ id, label, title, dueOn },
+            open: writeAmount(standing.open, each.digits),
+          })),
       })),
+      today,
       owed: { currency: ours.currency, ...owedOn(loaded, today) },
     };
   });

@@ -125,7 +125,7 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
     }));
     if (byHand && sumAmounts(byHand.map((part) => part.amount)) > amount)
       throw new Problem('more-than-received', 'More is put on invoices than came in.');
-    if (!sure) await askIfDoubtful(tx, actor, loaded, { ...received, amount }, ours.timeZone);
+    if (!sure) refuseDoubtful(await doubtsOf(tx, actor, loaded, { ...received, amount }, ours.timeZone));
     const { id } = await insertPayment(
       tx,
       actor,
@@ -140,13 +140,18 @@ export async function recordPayment(actor: Actor, input: unknown): Promise<{ id:
  * What may be a slip is asked about once: the answer names what is odd, and the same payment said to be sure is recorded.
  * @throws Problem `looks-recorded`
  */
-async function askIfDoubtful(
+export function refuseDoubtful(doubts: readonly string[]): void {
+  if (doubts.length > 0) throw new Problem('looks-recorded', doubts.join(' '), { context: { doubts } });
+}
+
+/** What is odd about a payment on an agreement, in sentences. */
+export async function doubtsOf(
   tx: Transaction,
   actor: Actor,
   loaded: LoadedAgreement,
   given: { readonly amount: Amount; readonly receivedOn: string; readonly reference: string },
   timeZone: string,
-): Promise<void> {
+): Promise<string[]> {
   const { digits, head, invoices } = loaded;
   const money = (value: Amount) => `${showAmount(value, digits)} ${head.currency}`;
   const doubts: string[] = [];
@@ -178,5 +183,5 @@ async function askIfDoubtful(
         `A card payment of ${money(waiting)} on invoice ${label} is on its way; the bank has not answered.`,
       );
   }
-  if (doubts.length > 0) throw new Problem('looks-recorded', doubts.join(' '), { context: { doubts } });
+  return doubts;
 }

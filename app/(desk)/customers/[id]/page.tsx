@@ -1,9 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { may } from '@/services/actor';
 import { readCustomer } from '@/services/customers/customers';
 import { Problem } from '@/services/problem';
 import { CustomerPage } from '@/desk/customers/CustomerPage';
-import { saveCustomerAction, saveSiteAction } from '../../../actions';
+import { recordPaymentOverAction, saveCustomerAction, saveSiteAction } from '../../../actions';
 import { isId } from '@/model';
 import { pageActor } from '../../../session';
 
@@ -17,5 +18,12 @@ export default async function CustomerRoute({ params }: { params: Promise<{ id: 
     if (error instanceof Problem) notFound();
     throw error;
   });
-  return <CustomerPage found={found} save={saveCustomerAction} saveSite={saveSiteAction} />;
+  return (
+    <CustomerPage
+      found={found}
+      save={saveCustomerAction}
+      saveSite={saveSiteAction}
+      record={may(actor, 'owner', 'office') ? recordPaymentOverAction : null}
+    />
+  );
 }

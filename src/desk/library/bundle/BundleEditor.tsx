@@ -1,11 +1,12 @@
 'use client';
 
 import { Alert, Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { BundleWithMakeup } from '@/services/library/bundles';
 import { minorDigits } from '@/core/number';
 import type { Recipe, UsualTerms } from '@/model';
 import { BundleFields } from './BundleFields';
+import { CompareGrades } from './CompareGrades';
 import type { TrialState } from './draft';
 import { tryDraft } from './draft';
 import { GradesOfBundle } from './GradesOfBundle';
@@ -43,6 +44,10 @@ export function BundleEditor({
   const mayChange = allowed && !(busy && bundle === null);
   const figures = useMemo(
     () => tryDraft(draft, named, trial, usual, currency),
+    [draft, named, trial, usual, currency],
+  );
+  const tryGrade = useCallback(
+    (grade: string) => tryDraft(draft, named, { ...trial, grade }, usual, currency),
     [draft, named, trial, usual, currency],
   );
   const digits = minorDigits(currency);
@@ -90,6 +95,9 @@ export function BundleEditor({
             currency={currency}
             setTrial={setTrial}
           />
+          {recipe.grades.length > 1 && (
+            <CompareGrades recipe={recipe} tryGrade={tryGrade} minorDigits={digits} />
+          )}
           {bundle && (
             <div className="panel">
               <StandsIn bundles={standsIn} />
