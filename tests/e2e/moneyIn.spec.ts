@@ -180,6 +180,7 @@ test('costs are recorded by the keyboard, taken back, and looked back on', async
 test('one check of a customer for several agreements: shared out to what is due first, changed by hand over a slow answer', async ({
   page,
 }) => {
+  const reference = `No. ${Date.now()}`;
   await page.goto('/customers');
   await page.getByRole('link', { name: 'Hollin Vasquell' }).click();
   await page.waitForURL('**/customers/*-*');
@@ -210,21 +211,21 @@ test('one check of a customer for several agreements: shared out to what is due 
   await expect(record).toBeDisabled();
   await dialog.getByRole('button', { name: 'Share it out: what is due first' }).click();
   await expect.poll(shared).toBe(100_000n);
-  await dialog.getByLabel('Reference').fill('No. 4711');
+  await dialog.getByLabel('Reference').fill(reference);
   await record.click();
   await expect(page.getByText('1,000.00 recorded.')).toBeVisible();
   await expect(dialog).toHaveCount(0);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  await page.goto('/money/payments?search=4711');
-  await expect(page.getByRole('row', { name: /No. 4711/ })).not.toHaveCount(0);
+  await page.goto(`/money/payments?search=${reference.slice(4)}`);
+  await expect(page.getByRole('row', { name: new RegExp(reference) })).not.toHaveCount(0);
 
   // What was due first is of this agreement; void, it owes as before.
   await page.goto('/agreements');
   await page.getByText('Sunroom for the corner house').first().click();
-  const row = page.getByRole('table', { name: 'Received' }).getByRole('row', { name: /No\. 4711/ });
+  const row = page.getByRole('table', { name: 'Received' }).getByRole('row', { name: new RegExp(reference) });
   await row.getByRole('button', { name: 'Void' }).click();
   const back = page.getByRole('dialog', { name: /recorded by mistake/ });
   await back.getByLabel('Why').fill('tried out');
   await back.getByRole('button', { name: 'Void payment' }).click();
-  await expect(row).toContainText('void: tried out');
+  await expect(page.getByText('void: tried out')).toBeVisible();
 });
