@@ -2,7 +2,6 @@
 
 import { Bar, BarChart, LabelList, XAxis, YAxis } from 'recharts';
 import { showDecimal } from '@/core/number';
-import type { MoneyReport } from '@/core/reports';
 import type { MoneyReportAtDesk } from '@/services/reports/moneyReport';
 import { PHONE, useNarrow } from '@/ui/screen/useScreenWidth';
 
@@ -22,11 +21,9 @@ const drawn = (text: string | undefined) => Math.max(0, Number(text ?? 0));
 
 /** The first rows of a report as bars, or its sums beside one another. What is below zero is in the table only. */
 export function MoneyReportChart({
-  report: { columns, rows, sums },
-  chart,
+  report: { columns, rows, sums, chart },
 }: {
   readonly report: MoneyReportAtDesk;
-  readonly chart: MoneyReport['chart'];
 }) {
   const narrow = useNarrow(PHONE);
   const titleOf = (key: string) => columns.find((column) => column.key === key)?.title ?? '';

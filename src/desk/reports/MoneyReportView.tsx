@@ -2,7 +2,6 @@
 
 import { Button } from 'antd';
 import { isNarrowed, writeListState } from '@/core/lists';
-import { moneyReports } from '@/core/reports';
 import type { MoneyReportAtDesk } from '@/services/reports/moneyReport';
 import { ListFilters } from '@/ui/list/ListFilters';
 import { useListAddress } from '@/ui/list/useListAddress';
@@ -13,8 +12,7 @@ import { periodsNear } from './periods';
 
 /** A report on money: narrowed, drawn, in a table with its sums, and as files. */
 export function MoneyReportView({ report }: { readonly report: MoneyReportAtDesk }) {
-  const { id, spec, state, rows, currency, today, agreements } = report;
-  const of = moneyReports.find((each) => each.id === id)!;
+  const { id, title, note, spec, state, rows, currency, today, agreements } = report;
   const { asked, waiting, go } = useListAddress(spec, state, `/reports/${id}`);
   const [days = ''] = asked.filters.days ?? [];
   const file = (format: 'csv' | 'xlsx') => {
@@ -59,7 +57,7 @@ export function MoneyReportView({ report }: { readonly report: MoneyReportAtDesk
         </p>
       ) : (
         <div aria-busy={waiting} className={waiting ? 'report-waits' : ''}>
-          <MoneyReportChart report={report} chart={of.chart} />
+          <MoneyReportChart report={report} />
           <p className="report-note">
             <span className="soft">In {currency}. </span>
             <a className="link-in-text" download href={file('csv')}>
@@ -69,8 +67,8 @@ export function MoneyReportView({ report }: { readonly report: MoneyReportAtDesk
               As XLSX
             </a>
           </p>
-          <MoneyReportTable report={report} title={of.title} sort={asked.sort} go={go} />
-          <p className="soft report-note">{of.note}</p>
+          <MoneyReportTable report={report} title={title} sort={asked.sort} go={go} />
+          <p className="soft report-note">{note}</p>
         </div>
       )}
     </>

@@ -3,11 +3,9 @@ import { BillingError, billPreview, billableNow, dueAtOnce, makeInvoice } from '
 import { billingContextOf } from '@/core/billing/cancelling';
 import type { Amount } from '@/core/number';
 import { moneyOf } from '@/core/number';
-import { lastDaySignedToBill } from '@/core/schedule';
 import { whoGets } from '@/core/text/recipients';
 import { loadAgreements } from '@/data/agreements/load';
 import { findDraftsOf } from '@/data/billing/invoiceDraft';
-import { toBillByAgreement } from '@/data/billing/moneySums';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { customersByIds } from '@/data/customers/customer';
@@ -15,6 +13,7 @@ import { peopleOfCustomers } from '@/data/customers/people';
 import { companyOf } from '@/data/settings/company';
 import type { BillingAsk } from '@/model';
 import { IssueManyInput } from '@/model';
+import { toBillBy } from './toBill';
 import type { Actor } from '../actor';
 import { allow, businessDate, daysAfter } from '../actor';
 import { check } from '../check';
@@ -29,12 +28,7 @@ const MOST = 100;
 async function agreementsDue(tx: Transaction, companyId: string, now: Date) {
   const ours = await companyOf(tx, companyId);
   const today = businessDate(now, ours.timeZone);
-  const sums = await toBillByAgreement(
-    tx,
-    today,
-    ours.timeZone,
-    ours.money.coolingOff?.holdDeposit ? lastDaySignedToBill(today) : today,
-  );
+  const sums = await toBillBy(tx, ours, today);
   const largest = [...sums].sort((a, b) => Number(b.sum) - Number(a.sum));
   const { found, more } = cutOffer(largest, MOST);
   const ids = found.map(({ agreementId }) => agreementId);

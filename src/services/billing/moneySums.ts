@@ -1,16 +1,10 @@
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { Age, OfAgreement } from '@/data/billing/moneySums';
-import {
-  creditByAgreement,
-  heldByAgreement,
-  openByAge,
-  receivedSince,
-  toBillByAgreement,
-} from '@/data/billing/moneySums';
+import { creditByAgreement, heldByAgreement, openByAge, receivedSince } from '@/data/billing/moneySums';
 import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, moneyOf, sumAmounts, writeAmount } from '@/core/number';
-import { lastDaySignedToBill } from '@/core/schedule';
+import { toBillBy } from './toBill';
 import type { Actor } from '../actor';
 import { businessDate } from '../actor';
 import { companyOf } from '@/data/settings/company';
@@ -42,12 +36,7 @@ export async function loadMoneySums(actor: Actor, group: MoneyGroup | null = nul
       return { age, sum: write(found ? money.parse(found.sum) : ZERO), count: found?.count ?? 0 };
     });
     const late = open.filter(({ age }) => age !== 'not due');
-    const toBill = await toBillByAgreement(
-      tx,
-      today,
-      ours.timeZone,
-      ours.money.coolingOff?.holdDeposit ? lastDaySignedToBill(today) : today,
-    );
+    const toBill = await toBillBy(tx, ours, today);
     const held = await heldByAgreement(tx);
     const credit = await creditByAgreement(tx);
     const received = await receivedSince(tx, month);

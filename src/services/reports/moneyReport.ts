@@ -170,6 +170,9 @@ export async function readMoneyReport(actor: Actor, id: string, asked: AddressPa
     const rows = await rowsOf(tx, report, fitting, filters, { today, digits });
     return {
       id: report.id,
+      title: report.title,
+      note: report.note,
+      chart: report.chart,
       spec,
       state,
       currency: ours.currency,
@@ -193,8 +196,7 @@ export async function moneyReportFile(
   asked: AddressParameters,
   format: 'csv' | 'xlsx',
 ): Promise<{ readonly body: Buffer; readonly name: string }> {
-  const { columns, rows, today } = await readMoneyReport(actor, id, asked);
-  const { title } = moneyReports.find((each) => each.id === id)!;
+  const { title, columns, rows, today } = await readMoneyReport(actor, id, asked);
   const fileColumns: FileColumn[] = columns.map(({ key, title: head, kind }) => ({
     key,
     title: head,
