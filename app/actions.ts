@@ -8,6 +8,7 @@ import { savePreferences } from '@/services/accounts/preferences';
 import { revokeSession, signOut } from '@/services/accounts/session';
 import { signIn } from '@/services/accounts/signIn';
 import { startChangeOrder } from '@/services/proposals/changeOrder';
+import { deleteLayout, keepLayout, setUsualLayout } from '@/services/billing/layouts';
 import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/services/agreements/rounds';
 import { putInStage, saveStage } from '@/services/agreements/stages';
@@ -192,6 +193,15 @@ export const saveDraftAction = async (input: unknown) =>
 
 export const dropDraftAction = async (input: unknown) =>
   answer(async () => dropDraft(await actionActor(), input));
+
+export const keepLayoutAction = async (input: unknown) =>
+  answer(async () => keepLayout(await actionActor(), input));
+
+export const deleteLayoutAction = async (input: unknown) =>
+  answer(async () => deleteLayout(await actionActor(), input));
+
+export const setUsualLayoutAction = async (input: unknown) =>
+  answer(async () => setUsualLayout(await actionActor(), input));
 
 export const creditInvoiceAction = async (input: unknown) =>
   answer(async () => creditInvoice(await actionActor(), input));

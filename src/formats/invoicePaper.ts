@@ -23,11 +23,16 @@ export interface PaperLine {
   readonly change: number | null;
   readonly description: string;
   readonly taxClass: string;
+  /** The codes that are wanted on it, as one text; null: none. */
+  readonly code: string | null;
   readonly agreed: string;
   readonly before: string;
   /** Billed with this paper. */
   readonly net: string;
   readonly toDate: string;
+  /** Percent to date as people read it; nothing where nothing was agreed. */
+  readonly percent: string;
+  readonly left: string;
   /** The same in the measure of the line; null where it has none, as a bundle shown as one line. */
   readonly measure: {
     readonly unit: string;
@@ -45,6 +50,31 @@ export interface PaperPart {
   readonly net: string;
   /** With the tax of it. */
   readonly gross: string;
+}
+
+/** Money of rows together, net, as decimal text; the percent as people read it. */
+export interface PaperSum {
+  readonly name: string;
+  readonly agreed: string;
+  readonly before: string;
+  readonly net: string;
+  readonly toDate: string;
+  readonly percent: string;
+  readonly left: string;
+}
+
+/** How the work stands on a paper. */
+export interface PaperLayout {
+  /** All work of the agreement by section, stage or kind, and its sum; null: there is none. */
+  readonly summary: {
+    readonly by: 'section' | 'stage' | 'kind';
+    readonly groups: readonly PaperSum[];
+    readonly whole: PaperSum;
+  } | null;
+  /** The rows under what they are gathered by; empty: the summary stands for them. */
+  readonly groups: readonly (PaperSum & { readonly lines: readonly PaperLine[] })[];
+  /** Each row says its percent to date and its balance. */
+  readonly balance: boolean;
 }
 
 export interface InvoicePaper {
@@ -65,6 +95,7 @@ export interface InvoicePaper {
   readonly credits: { readonly number: string; readonly issuedOn: string } | null;
   readonly remark: string;
   readonly lines: readonly PaperLine[];
+  readonly layout: PaperLayout;
   readonly parts: readonly PaperPart[];
   /** The same by what it is, as people read it: net, in the order it comes off. */
   readonly apart: readonly { readonly name: string; readonly net: string }[];
@@ -98,7 +129,11 @@ export interface InvoicePaper {
   readonly heldToDate: string;
   readonly aheadToDate: string;
   readonly billedBefore: string;
+  /** Of what was billed before, what is paid by now: in money or with credit. */
+  readonly paidBefore: string;
   readonly leftAfter: string;
+  /** The rate of retainage and its limit, in words; null: none is held. */
+  readonly retainageTerms: string | null;
 }
 
 /** What is billed of a line in its own measure. */

@@ -98,13 +98,28 @@ export const CreditAsk = Type.Union([
 ]);
 export type CreditAsk = Type.Static<typeof CreditAsk>;
 
-/** How much of the agreement an invoice shows; never our cost. */
+/** A line or a bundle of an agreement, as rows of a paper are named by it. */
+const RowId = Type.String({ pattern: '^[A-Za-z0-9_.-]{1,140}$' });
+
+/** The layout of an invoice: how much of the agreement it shows, and how; never our cost. */
 export const InvoiceShows = Type.Object(
   {
     /** Lines of which nothing is billed on it: left out, or shown with nothing. */
-    unbilled: Type.Union([Type.Literal('hidden'), Type.Literal('zero')]),
+    unbilled: Type.Enum(['hidden', 'zero']),
     /** Bundles: as they were offered, each as one line, or all their parts. */
-    bundles: Type.Union([Type.Literal('agreed'), Type.Literal('one'), Type.Literal('parts')]),
+    bundles: Type.Enum(['agreed', 'one', 'parts']),
+    /** How the rows are gathered, by section where it is left out; none: the summary stands for them. */
+    rows: Type.Optional(Type.Enum(['section', 'stage', 'none'])),
+    /** All work of the agreement summed up before the rows, by section, stage or kind of work; left out: it is not. */
+    summary: Type.Optional(Type.Enum(['section', 'stage', 'kind'])),
+    /** The codes that stand with a row; left out: none. */
+    codes: Type.Optional(Type.Enum(['cost', 'item', 'both'])),
+    /** Each row says its percent to date and its balance. */
+    balance: Type.Optional(Type.Boolean()),
+    /** Single lines or bundles, otherwise than `unbilled` has it while nothing is billed of them. */
+    each: Type.Optional(Type.Record(RowId, Type.Enum(['hidden', 'zero']), { maxProperties: 1000 })),
+    /** Single bundles, otherwise than `bundles` has it. */
+    eachBundle: Type.Optional(Type.Record(RowId, Type.Enum(['one', 'parts']), { maxProperties: 1000 })),
   },
   closed,
 );

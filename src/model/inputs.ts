@@ -376,6 +376,21 @@ export const DraftInput = Type.Object(
 );
 export type DraftInput = Type.Static<typeof DraftInput>;
 
+/** A layout of invoices that is kept under a name, for all agreements or for this one. */
+export const KeepLayoutInput = Type.Object(
+  {
+    agreementId: EntityId,
+    name: Needed(60),
+    forAll: Type.Boolean(),
+    /** Invoices begin with it from now on; only one for all can. */
+    usual: Type.Boolean(),
+    shows: InvoiceShows,
+  },
+  closed,
+);
+export const LayoutInput = Type.Object({ id: EntityId }, closed);
+export const UsualLayoutInput = Type.Object({ id: Type.Union([EntityId, Type.Null()]) }, closed);
+
 export const CreditInput = Type.Object(
   {
     invoiceId: EntityId,

@@ -29,7 +29,9 @@ import { readTaxReport } from '@/services/reports/taxReport';
 import { closeConnection, inCompany } from '@/data/connection';
 import { usualAccounts } from '@/core/billing';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
+import type { InvoicePaper } from '@/formats/invoicePaper';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
+import type { InvoiceShows } from '@/model';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
 import { runs } from '../support/documents';
 import { asOwner } from '../support/owner';
@@ -81,7 +83,9 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
     expect(cents(own.total) - cents(own.paid) - cents(own.takenBack) - cents(own.creditApplied)).toBe(
       invoice.kind === 'credit note' ? cents(own.total) : cents(own.open),
     );
-    const xml = invoiceXml(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoice.id)));
+    const paper = await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoice.id));
+    addsUp(paper);
+    const xml = invoiceXml(paper);
     const payable = /<cbc:PayableAmount[^>]*>([^<]+)/.exec(xml)![1]!;
     const asked =
       invoice.kind === 'credit note' ? -cents(own.total) : cents(own.total) - cents(own.creditUsed);
@@ -102,6 +106,37 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
   );
   expect(rows).toEqual([]);
 }
+
+/** However it is laid out: rows, groups and the summary of a paper come to its work, and the summary to the agreement. */
+function addsUp({ lines, layout: { groups, summary }, work, ofAgreement }: InvoicePaper): void {
+  const sum = (rows: readonly { readonly net: string }[]) => sumAmounts(rows.map(({ net }) => cents(net)));
+  expect(sum(lines)).toBe(cents(work));
+  expect(summary !== null || groups.length > 0 || lines.length === 0).toBe(true);
+  if (groups.length > 0) {
+    expect(sum(groups)).toBe(cents(work));
+    for (const group of groups) expect(sum(group.lines)).toBe(cents(group.net));
+    expect(groups.flatMap((group) => group.lines)).toHaveLength(lines.length);
+  }
+  if (!summary) return;
+  for (const column of ['agreed', 'before', 'net', 'toDate', 'left'] as const)
+    expect(sumAmounts(summary.groups.map((group) => cents(group[column])))).toBe(
+      cents(summary.whole[column]),
+    );
+  expect(cents(summary.whole.net)).toBe(ofAgreement ? cents(work) : 0n);
+}
+
+const anyLayout: fc.Arbitrary<InvoiceShows> = fc.record(
+  {
+    unbilled: fc.constantFrom('hidden', 'zero'),
+    bundles: fc.constantFrom('agreed', 'one', 'parts'),
+    rows: fc.constantFrom('section', 'stage', 'none'),
+    summary: fc.constantFrom('section', 'stage', 'kind'),
+    codes: fc.constantFrom('cost', 'item', 'both'),
+    balance: fc.boolean(),
+    each: fc.constantFrom({ l1: 'zero' }, { l1: 'hidden', l3: 'zero' }),
+  },
+  { requiredKeys: ['unbilled', 'bundles'], noNullPrototype: true },
+);
 
 const anyAct = fc.record({
   what: fc.constantFrom(
@@ -128,6 +163,7 @@ const anyAct = fc.record({
     'win',
   ),
   which: fc.nat({ max: 5 }),
+  shows: fc.option(anyLayout, { nil: undefined }),
   cents: fc.integer({ min: 1, max: 150_000 }),
 });
 
@@ -145,7 +181,8 @@ test('whatever happens with money, every place says the same, and it is so', asy
         });
         const bank: Bank = { received: 0n };
         const payments: { id: string; amount: bigint; gone: boolean; disputed: boolean }[] = [];
-        for (const { what, which, cents: some } of acts) {
+        for (const { what, which, cents: some, shows } of acts) {
+          const looks = shows ? { shows } : {};
           const page = await readAgreement(actor, agreementId);
           const bills = page.invoices.filter(({ kind }) => kind !== 'credit note');
           const bill = bills[which % Math.max(bills.length, 1)];
@@ -170,7 +207,7 @@ test('whatever happens with money, every place says the same, and it is so', asy
               const entry = page.payments.find(({ left }) => left !== '0.00');
               if (entry) await issueInvoice(actor, { agreementId, what: { entryId: entry.id } });
             } else if (what === 'amount')
-              await issueInvoice(actor, { agreementId, what: { amount: money(BigInt(some)) } });
+              await issueInvoice(actor, { agreementId, what: { amount: money(BigInt(some)) }, ...looks });
             else if (what === 'bill it') {
               const { billableNow } = await readProgressBilling(actor, agreementId);
               if (!billableNow.ask) continue;
@@ -197,7 +234,8 @@ test('whatever happens with money, every place says the same, and it is so', asy
                 name: page.stages[which % page.stages.length]!.name,
                 doneOn: today,
               });
-            else if (what === 'rest') await issueInvoice(actor, { agreementId, what: { rest: true } });
+            else if (what === 'rest')
+              await issueInvoice(actor, { agreementId, what: { rest: true }, ...looks });
             else if (what === 'credit part' && bill)
               await creditInvoice(actor, {
                 invoiceId: bill.id,

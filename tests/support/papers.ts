@@ -131,6 +131,9 @@ function paperOf(
         before: money(before.before[i]!.net),
         net: money(draw.net),
         toDate: money(after.before[i]!.net),
+        code: null,
+        percent: '',
+        left: money(agreed.net - after.before[i]!.net),
         measure: measureOf({
           measure: { quantity: agreed.quantity, unit: 'sqft' },
           agreed: agreed.net,
@@ -139,6 +142,7 @@ function paperOf(
       };
     }),
     apart: [],
+    layout: { summary: null, groups: [], balance: false },
     parts: [...parts('advance', made.advance), ...parts('retainage', made.retainage)],
     components: components.map(({ key, taxClass, name, percent }, t) => ({
       key,
@@ -163,6 +167,8 @@ function paperOf(
     heldToDate: money(after.heldGross),
     aheadToDate: money(after.aheadGross),
     billedBefore: money(before.billed),
+    paidBefore: '0.00',
+    retainageTerms: null,
     ofAgreement: true,
     lateTerms: null,
     leftAfter: money(after.leftToBill),

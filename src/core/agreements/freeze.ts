@@ -47,6 +47,8 @@ export interface AgreedLine {
   readonly quantity: Fixed;
   readonly unitPrice: Fixed;
   readonly costCode: string | null;
+  /** The library's item it was made from; null: one of its own. */
+  readonly itemId: string | null;
   readonly taxClass: string;
   readonly net: Amount;
   /** In the order of the agreement's components; zero where a component is not of the line's class. */
@@ -198,6 +200,7 @@ export function freezeAgreement(document: ProposalDocument, choices: Choices): F
           ? found.line.unitPrice
           : perUnit(part.net, found?.line.quantity, figures.minorDigits),
       costCode: found?.line.line.costCode ?? null,
+      itemId: found?.line.line.itemId ?? null,
       taxClass: part.taxClass,
       net: part.net,
       taxes: taxShares.map((shares) => shares[i]!),

@@ -74,6 +74,8 @@ export interface LineRow {
   readonly quantity: string;
   readonly unitPrice: string;
   readonly costCode: string | null;
+  /** What the library called its item when it was agreed; null: it is of none, or was agreed before this was kept. */
+  readonly itemCode: string | null;
   readonly taxClass: string;
   readonly net: string;
   readonly cost: string;

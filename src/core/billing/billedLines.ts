@@ -7,8 +7,17 @@ import { addAmounts, divideRounded } from '../number';
 export interface Billed {
   readonly line: Pick<
     AgreedLine,
-    'id' | 'sectionTitle' | 'bundle' | 'description' | 'taxClass' | 'net' | 'unit' | 'quantity'
-  > & { readonly changeOrderId: string | null };
+    | 'id'
+    | 'sectionTitle'
+    | 'bundle'
+    | 'description'
+    | 'taxClass'
+    | 'net'
+    | 'unit'
+    | 'quantity'
+    | 'stage'
+    | 'costCode'
+  > & { readonly changeOrderId: string | null; readonly itemCode: string | null };
   /** Billed of it by the papers before. */
   readonly before: Amount;
   readonly net: Amount;
@@ -22,6 +31,11 @@ export interface BilledLine {
   /** The change order it came by; null: it was agreed at first. */
   readonly changeOrderId: string | null;
   readonly section: string;
+  /** The stage it is done in; null: none. */
+  readonly stage: string | null;
+  /** Of a bundle as one line: what all its parts have. */
+  readonly costCode: string | null;
+  readonly itemCode: string | null;
   readonly description: string;
   readonly taxClass: string;
   readonly agreed: Amount;
@@ -53,16 +67,31 @@ export function billedQuantity(quantity: Fixed, agreed: Amount, net: Amount): Fi
   return null;
 }
 
+/** Whether a bundle is one line on a paper. */
+export function isOneLine(
+  { id, one }: { readonly id: string; readonly one: boolean },
+  { bundles, eachBundle }: InvoiceShows,
+): boolean {
+  const as = eachBundle?.[id] ?? bundles;
+  return as === 'one' || (as === 'agreed' && one);
+}
+
+/** What becomes of a row of which nothing is billed: by itself, by its bundle, or as all rows. */
+const whileUnbilled = (
+  ids: readonly (string | undefined)[],
+  { each, unbilled }: InvoiceShows,
+): InvoiceShows['unbilled'] => ids.flatMap((id) => each?.[id ?? ''] ?? []).at(0) ?? unbilled;
+
 /**
  * Lines of an invoice as the customer reads them: the parts of a bundle that is shown as one line are one line (one for
  * each tax class in it), summed; all else is as agreed. Lines of which it bills nothing are left out or shown with
- * nothing. The sums stay what they are.
+ * nothing, all or each. What is billed stands on it always. The sums stay what they are.
  */
-export function billedLines(billed: readonly Billed[], { unbilled, bundles }: InvoiceShows): BilledLine[] {
-  const lines = new Map<string, BilledLine>();
+export function billedLines(billed: readonly Billed[], shows: InvoiceShows): BilledLine[] {
+  const lines = new Map<string, BilledLine & { readonly unbilled: InvoiceShows['unbilled'] }>();
   for (const { line, before: already, net, taxes } of billed) {
     const { bundle } = line;
-    const one = bundle !== null && (bundles === 'one' || (bundles === 'agreed' && bundle.one));
+    const one = bundle !== null && isOneLine(bundle, shows);
     const key = one ? `${bundle.id} ${line.taxClass}` : line.id;
     const known = lines.get(key);
     lines.set(
@@ -74,12 +103,17 @@ export function billedLines(billed: readonly Billed[], { unbilled, bundles }: In
             before: addAmounts(known.before, already),
             net: addAmounts(known.net, net),
             taxes: known.taxes.map((tax, i) => addAmounts(tax, taxes[i]!)),
+            costCode: known.costCode === line.costCode ? known.costCode : null,
             measure: null,
           }
         : {
             id: key,
             changeOrderId: line.changeOrderId,
             section: line.sectionTitle,
+            stage: line.stage,
+            costCode: line.costCode,
+            itemCode: one ? null : line.itemCode,
+            unbilled: whileUnbilled([one ? undefined : line.id, bundle?.id], shows),
             description: one ? bundle.name : line.description,
             taxClass: line.taxClass,
             agreed: line.net,
@@ -90,7 +124,7 @@ export function billedLines(billed: readonly Billed[], { unbilled, bundles }: In
           },
     );
   }
-  return [...lines.values()].filter(
-    ({ net, taxes }) => unbilled === 'zero' || net !== 0n || taxes.some((tax) => tax !== 0n),
+  return [...lines.values()].flatMap(({ unbilled, ...line }) =>
+    unbilled === 'zero' || line.net !== 0n || line.taxes.some((tax) => tax !== 0n) ? [line] : [],
   );
 }

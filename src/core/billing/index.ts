@@ -16,6 +16,7 @@ export * from './agreed';
 export * from './account';
 export * from './cards';
 export * from './journal';
+export * from './invoiceLayout';
 export * from './late';
 export * from './reminders';
 export * from './agreementReport';

@@ -139,6 +139,9 @@ describe('lines as the customer reads them on an invoice', () => {
       net: 1_000n as Amount,
       unit: 'each' as const,
       quantity: (2n * ONE) as Fixed,
+      stage: null,
+      costCode: null,
+      itemCode: null,
       ...more,
     },
     before: 100n as Amount,
@@ -173,6 +176,31 @@ describe('lines as the customer reads them on an invoice', () => {
       before: 200n,
       taxes: [50n],
     });
+  });
+
+  test('a single row or bundle otherwise than all: only while nothing of it is billed', () => {
+    const ids = (more: object) =>
+      billedLines(rows, { unbilled: 'hidden', bundles: 'agreed', ...more }).map(({ id }) => id);
+    expect(ids({ each: { b: 'zero', a: 'hidden' } })).toEqual(['a', 'b', 'x t', 'x other', 'y.1']);
+    expect(ids({ unbilled: 'zero', each: { b: 'hidden' } })).toEqual(['a', 'x t', 'x other', 'y.1']);
+    expect(ids({ eachBundle: { x: 'parts', y: 'one' } })).toEqual(['a', 'x.1', 'x.2', 'x.3', 'y t']);
+    const part = row('z.1', 0n, { bundle: { id: 'z', name: 'Trim', one: false } });
+    const shownOf = (each: Record<string, 'zero' | 'hidden'>) =>
+      billedLines([part], { unbilled: 'hidden', bundles: 'agreed', each }).length;
+    expect([shownOf({ z: 'zero' }), shownOf({ z: 'zero', 'z.1': 'hidden' }), shownOf({})]).toEqual([1, 0, 0]);
+  });
+
+  test('codes: of a bundle as one line what all its parts have', () => {
+    const coded = (id: string, costCode: string | null) => row(id, 100n, { bundle, costCode, itemCode: id });
+    const [same] = billedLines([coded('x.1', '06'), coded('x.2', '06')], {
+      unbilled: 'hidden',
+      bundles: 'one',
+    });
+    const [mixed] = billedLines([coded('x.1', '06'), coded('x.2', '09')], {
+      unbilled: 'hidden',
+      bundles: 'one',
+    });
+    expect([same!.costCode, same!.itemCode, mixed!.costCode]).toEqual(['06', null, null]);
   });
 
   test('each as one, or all their parts; what is not billed left out or at nothing; the sum is always the same', () => {

@@ -18,6 +18,14 @@ export function billingInWords({ retainage, deposit }: BillingTerms): string[] {
   ];
 }
 
+/** The rate of retainage and how far it goes, as it stands beside a sum: “10 %, at most 5 % of the contract sum”. */
+export const retainageInWords = ({ retainage }: BillingTerms): string | null =>
+  retainage
+    ? `${showDecimal(retainage.percent)} %${
+        retainage.limit === undefined ? '' : `, at most ${showDecimal(retainage.limit)} % of the contract sum`
+      }`
+    : null;
+
 /** What it costs to pay late, as it stands on an invoice. */
 export function lateInWords(terms: LateTerms, currency: string): string {
   const grace = terms.graceDays === 1 ? '1 day' : `${terms.graceDays} days`;

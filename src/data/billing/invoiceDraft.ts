@@ -1,3 +1,4 @@
+import type { InvoiceShows } from '@/model';
 import type { Transaction } from '../connection';
 import { invoiceDraft } from '../schema';
 import { eq, inArray } from 'drizzle-orm';
@@ -44,7 +45,7 @@ export const putInvoiceDraft = async (
       | { rest: true }
       | { release: string };
     title: string;
-    shows: { unbilled: 'hidden' | 'zero'; bundles: 'agreed' | 'one' | 'parts' };
+    shows: InvoiceShows;
     remark: string;
     savedBy: string;
     savedAt: Date;

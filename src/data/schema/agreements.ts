@@ -92,6 +92,8 @@ export const agreementLine = pgTable(
     quantity: decimal('quantity').notNull(),
     unitPrice: decimal('unit_price').notNull(),
     costCode: text('cost_code'),
+    /** What the library called its item when it was agreed; null: it is of none, or was agreed before this was kept. */
+    itemCode: text('item_code'),
     taxClass: text('tax_class').notNull(),
     net: decimal('net').notNull(),
     cost: decimal('cost').notNull(),

@@ -12,6 +12,7 @@ import {
   primaryKey,
   text,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { BillingAsk, InvoiceShows, LateTerms } from '@/model';
@@ -232,6 +233,37 @@ export const invoiceDraft = pgTable(
       columns: [t.companyId, t.agreementId],
       foreignColumns: [agreement.companyId, agreement.id],
     }),
+  ],
+);
+
+/** A layout of invoices under a name, for all agreements or for one. At most one of those for all is the usual one. */
+export const paperLayout = pgTable(
+  'paper_layout',
+  {
+    companyId: companyId(),
+    id: id(),
+    name: text('name').notNull(),
+    /** The agreement whose rows it names; null: it is for all. */
+    agreementId: uuid('agreement_id'),
+    shows: jsonb('shows').$type<InvoiceShows>().notNull(),
+    /** Invoices begin with it. */
+    usual: boolean('usual').notNull().default(false),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId],
+      foreignColumns: [agreement.companyId, agreement.id],
+    }),
+    uniqueIndex('paper_layout_name').on(
+      t.companyId,
+      sql`coalesce(${t.agreementId}, ${t.companyId})`,
+      sql`lower(${t.name})`,
+    ),
+    uniqueIndex('paper_layout_usual')
+      .on(t.companyId)
+      .where(sql`${t.usual}`),
+    check('paper_layout_usual_for_all', sql`not ${t.usual} or ${t.agreementId} is null`),
   ],
 );
 

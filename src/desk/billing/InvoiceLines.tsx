@@ -29,6 +29,8 @@ export function InvoiceLines({ invoice }: { readonly invoice: InvoiceAtDesk }) {
         { key: 'before', title: 'Before', figure: true, cell: ({ before }) => amount(before) },
         { key: 'this', title: this_, figure: true, cell: ({ net }) => amount(net) },
         { key: 'toDate', title: 'To date', figure: true, cell: ({ toDate }) => amount(toDate) },
+        { key: 'percent', title: '%', figure: true, cell: ({ percent }) => percent },
+        { key: 'left', title: 'Balance', figure: true, cell: ({ left }) => amount(left) },
       ]}
       foot={[
         ...(invoice.lines.length > 0 && invoice.apart.length > 0

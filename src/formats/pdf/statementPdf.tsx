@@ -1,70 +1,13 @@
-import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
-import type { StatementColumns, StatementPaper } from '../statementPaper';
+import type { StatementPaper } from '../statementPaper';
 import { legible } from './legible';
 import { Foot, Row, styles } from './sheet';
+import { WorkHead, WorkLine } from './workTable';
 
 /** Rows of a page. Pages are cut here: a long page that wraps by itself takes many times as long to lay out. */
 const ROWS = 26;
-
-const table = StyleSheet.create({
-  row: { flexDirection: 'row', borderBottom: '0.5 solid #ddd3c2', paddingTop: 2.5, paddingBottom: 2.5 },
-  head: { borderBottom: '1 solid #22282b' },
-  sum: { borderBottom: 'none', borderTop: '0.75 solid #22282b' },
-  what: { flex: 1, paddingRight: 8 },
-  figure: { width: 66, textAlign: 'right' },
-  narrow: { width: 40, textAlign: 'right' },
-  name: { maxLines: 1, textOverflow: 'ellipsis' },
-});
-
-const figure = (text: string) => (isNothing(text) ? '' : showDecimal(text));
-
-function Line({
-  name,
-  detail,
-  columns,
-  look,
-}: {
-  name: string;
-  detail?: string;
-  columns: StatementColumns;
-  look?: 'sum';
-}) {
-  const strong = look === 'sum' ? [styles.strong] : [];
-  const cells = [columns.agreed, columns.before, columns.now, columns.toDate];
-  return (
-    <View style={[table.row, ...(look === 'sum' ? [table.sum] : [])]} wrap={false}>
-      <View style={table.what}>
-        <Text style={[table.name, ...strong]}>{name}</Text>
-        {detail ? <Text style={[styles.soft, table.name]}>{detail}</Text> : null}
-      </View>
-      {cells.map((cell, i) => (
-        <Text key={i} style={[table.figure, ...strong]}>
-          {figure(cell)}
-        </Text>
-      ))}
-      <Text style={[table.narrow, ...strong]}>{columns.percent}</Text>
-      <Text style={[table.figure, ...strong]}>{figure(columns.left)}</Text>
-    </View>
-  );
-}
-
-function Head({ kind }: { kind: StatementPaper['kind'] }) {
-  const this_ = kind === 'credit note' ? 'This note' : 'This invoice';
-  return (
-    <View style={[table.row, table.head]}>
-      <Text style={[table.what, styles.strong]}>Work, net</Text>
-      {['Agreed', 'Before', this_, 'To date'].map((name) => (
-        <Text key={name} style={[table.figure, styles.strong]}>
-          {name}
-        </Text>
-      ))}
-      <Text style={[table.narrow, styles.strong]}>%</Text>
-      <Text style={[table.figure, styles.strong]}>Balance</Text>
-    </View>
-  );
-}
 
 /** The progress statement of an invoice as PDF: the sums on the first page, then every agreed line. */
 export function statementPdf(given: StatementPaper): Promise<Buffer> {
@@ -114,9 +57,9 @@ export function statementPdf(given: StatementPaper): Promise<Buffer> {
       </Page>
       {pages.map((rows, i) => (
         <Page key={i} size="LETTER" style={[styles.page, { fontSize: 8.5 }]}>
-          <Head kind={paper.kind} />
+          <WorkHead isCredit={paper.kind === 'credit note'} />
           {rows.map((row) => (
-            <Line
+            <WorkLine
               key={row.id}
               name={row.description}
               detail={row.change === null ? row.section : `${row.section}, change order ${row.change}`}
@@ -125,9 +68,9 @@ export function statementPdf(given: StatementPaper): Promise<Buffer> {
           ))}
           {i === pages.length - 1 ? (
             <View wrap={false}>
-              <Line name="Net" columns={paper.sums.net} look="sum" />
-              <Line name="Tax" columns={paper.sums.tax} />
-              <Line name="With tax" columns={paper.sums.gross} look="sum" />
+              <WorkLine name="Net" columns={paper.sums.net} look="sum" />
+              <WorkLine name="Tax" columns={paper.sums.tax} />
+              <WorkLine name="With tax" columns={paper.sums.gross} look="sum" />
             </View>
           ) : null}
           <Foot>{foot}</Foot>

@@ -12,6 +12,7 @@ import {
 import type { AgreedLine, FrozenAgreement } from '@/core/agreements';
 import { moneyOf, writeAmount, writeFixed } from '@/core/number';
 import { asSuggested } from '@/model';
+import { findItemCodes } from '@/data/library/itemCodes';
 import { newId } from '../actor';
 
 interface Into {
@@ -103,6 +104,10 @@ export async function insertLines(
   const money = moneyOf(minorDigits);
   // Two documents may carry the same ids; those of a change order stand under its number.
   const idOf = ({ id }: { readonly id: string }) => (change ? `c${change.number}.${id}` : id);
+  const codes = await findItemCodes(
+    tx,
+    lines.map(({ itemId }) => itemId),
+  );
   await tx.insert(agreementLine).values(
     lines.map((line, position) => ({
       ...key,
@@ -117,6 +122,7 @@ export async function insertLines(
       quantity: writeFixed(line.quantity),
       unitPrice: writeFixed(line.unitPrice),
       costCode: line.costCode,
+      itemCode: codes.get(line.itemId ?? '') ?? null,
       taxClass: line.taxClass,
       net: money.write(line.net),
       cost: money.write(line.cost),

@@ -1,6 +1,6 @@
 import type { Transaction } from '@/data/connection';
 import type { InvoiceDraft, IssuedKind, LoadedAgreement, Portion } from '@/core/billing';
-import { creditPutOn, dueAtOnce, paperSums } from '@/core/billing';
+import { creditPutOn, dueAtOnce, layoutOfNote, layoutToBeginWith, paperSums } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { addAmounts, moneyOf, negateAmount, sumAmounts } from '@/core/number';
 import type { InvoiceShows } from '@/model';
@@ -11,6 +11,7 @@ import { labelOf, nextNumber } from '../numbers';
 import { Problem } from '../problem';
 import { customerById } from '@/data/customers/customer';
 import { insertInvoice } from '@/data/billing/invoice';
+import { findUsualLayout } from '@/data/billing/paperLayout';
 import { insertDraw } from '@/data/billing/draw';
 import { insertDrawTax } from '@/data/billing/drawTax';
 import { insertInvoiceAdjustment } from '@/data/billing/invoiceAdjustment';
@@ -118,7 +119,9 @@ export async function insertRow(
     credits: credited?.id ?? null,
     ...row,
     title: options.title?.trim() || (credited ? `Credit for invoice ${credited.label}` : row.title),
-    ...(options.shows ? { shows: options.shows } : {}),
+    shows:
+      options.shows ??
+      (credited ? layoutOfNote(credited.shows) : layoutToBeginWith(loaded.papers, await findUsualLayout(tx))),
     remark: options.remark?.trim() ?? '',
     ...head,
     ...(options.dueOn === undefined || isCredit ? {} : { dueOn: refuseDueDay(options.dueOn, head.issuedOn) }),

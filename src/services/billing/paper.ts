@@ -2,10 +2,10 @@ import type { Transaction } from '@/data/connection';
 import type { Issued, Portion } from '@/core/billing';
 import { billedLines, drawnToDate, paperSums, positionOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
-import { moneyOf, parseAmount, sumAmounts } from '@/core/number';
-import { lateInWords } from '@/core/text/billingInWords';
+import { addAmounts, moneyOf, parseAmount, sumAmounts } from '@/core/number';
+import { lateInWords, retainageInWords } from '@/core/text/billingInWords';
 import type { InvoicePaper } from '@/formats/invoicePaper';
-import { measureOf } from '@/formats/invoicePaper';
+import { layoutOf, lineOf } from './paperLayout';
 import type { LoadedAgreement, LoadedPaper } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 
@@ -62,6 +62,19 @@ export function paperOf(loaded: LoadedAgreement, row: LoadedPaper): InvoicePaper
   const changeOf = new Map(then.changes.map(({ id, number }) => [id, number]));
   const contractSum = sumAmounts(then.lines.flatMap(({ net, taxes }) => [net, ...taxes]));
   const billedBefore = parseAmount(row.billedBefore, loaded.digits);
+  const paidBefore = sumAmounts(
+    then.ledger.papers.map(({ standing }) => addAmounts(standing.paid, standing.creditApplied)),
+  );
+  const billed = then.lines.map((line, i) => ({
+    line,
+    before: before[i]!.net,
+    net: drawn.get(line.id)?.net ?? (0n as Amount),
+    taxes: drawn.get(line.id)?.taxes ?? none,
+  }));
+  const rows = billedLines(billed, row.shows).map((line) => ({
+    line,
+    change: changeOf.get(line.changeOrderId ?? '') ?? null,
+  }));
   return {
     kind: row.kind,
     number: row.label,
@@ -74,26 +87,18 @@ export function paperOf(loaded: LoadedAgreement, row: LoadedPaper): InvoicePaper
     agreement: { number: loaded.head.number, title: loaded.head.title },
     credits: credited ? { number: credited.label, issuedOn: credited.issuedOn } : null,
     remark: row.remark,
-    lines: billedLines(
-      then.lines.map((line, i) => ({
-        line,
-        before: before[i]!.net,
-        net: drawn.get(line.id)?.net ?? (0n as Amount),
-        taxes: drawn.get(line.id)?.taxes ?? none,
+    lines: rows.map((each) => lineOf(each, row.shows, loaded.digits)),
+    layout: layoutOf({
+      shows: row.shows,
+      rows,
+      billed: billed.map((each) => ({
+        ...each,
+        change: changeOf.get(each.line.changeOrderId ?? '') ?? null,
       })),
-      row.shows,
-    ).map((line) => ({
-      id: line.id,
-      section: line.section,
-      change: line.changeOrderId === null ? null : (changeOf.get(line.changeOrderId) ?? null),
-      description: line.description,
-      taxClass: line.taxClass,
-      agreed: money.write(line.agreed),
-      before: money.write(line.before),
-      net: money.write(line.net),
-      toDate: money.write(line.before + line.net),
-      measure: measureOf(line),
-    })),
+      before: then.ledger.papers.flatMap(({ draws }) => draws),
+      now: row.draws,
+      digits: loaded.digits,
+    }),
     parts: [
       ...partsOf('advance', row.advance, money.write),
       ...partsOf('retainage', row.retainage, money.write),
@@ -135,7 +140,9 @@ export function paperOf(loaded: LoadedAgreement, row: LoadedPaper): InvoicePaper
     heldToDate: money.write(position.heldGross),
     aheadToDate: money.write(position.aheadGross),
     billedBefore: row.billedBefore,
+    paidBefore: money.write(paidBefore),
     leftAfter: money.write(contractSum - billedBefore - (late ? 0n : row.amount)),
+    retainageTerms: retainageInWords(loaded.head.billing),
   };
 }
 

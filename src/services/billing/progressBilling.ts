@@ -3,6 +3,7 @@ import {
   billableNow,
   grossOf,
   invoiceStanding,
+  layoutToBeginWith,
   negativePortions,
   nothingSettled,
   paperSums,
@@ -10,7 +11,7 @@ import {
 import { ZERO, moneyOf, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
 import type { Transaction } from '@/data/connection';
-import { allow, businessDate, daysAfter, newId } from '../actor';
+import { allow, businessDate, daysAfter, may, newId } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { creditOf } from '@/data/payments/credit';
 import { paperOf } from './paper';
@@ -26,6 +27,7 @@ import { noticeOf } from '@/data/customers/customerNotice';
 import type { Recipients } from '@/core/text/recipients';
 import { recipientsOf } from '../customers/recipients';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
+import { findLayoutsFor, findUsualLayout } from '@/data/billing/paperLayout';
 
 /** What the next invoice and the letter with it would carry, were it issued today. */
 async function letterOf(tx: Transaction, { companyId, userId, now }: Actor, whom: Recipients) {
@@ -84,6 +86,7 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
             {
               unit: line.unit,
               bundle: line.bundle,
+              codes: { cost: line.costCode, item: line.itemCode },
               change: change ? { number: change.number, title: change.title } : null,
             },
           ];
@@ -98,6 +101,15 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
           left: moneyOf(loaded.digits).write(amount - billed),
         })),
       credit: writeAmount(await creditOf(tx, loaded), loaded.digits),
+      /** What its invoices can be laid out by, and what the next begins with. */
+      layouts: (await findLayoutsFor(tx, agreementId)).map(
+        ({ id, name, agreementId: own, shows, usual }) => ({
+          ...{ id, name, shows, usual },
+          forAll: own === null,
+        }),
+      ),
+      layout: layoutToBeginWith(loaded.papers, await findUsualLayout(tx)),
+      maySetUsual: may(actor, 'owner', 'office'),
       draft: draft
         ? { what: draft.what, title: draft.title, shows: draft.shows, remark: draft.remark }
         : null,

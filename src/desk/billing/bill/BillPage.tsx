@@ -9,6 +9,7 @@ import { moneyOf, parseAmount, showDecimal } from '@/core/number';
 import type { BillingAsk } from '@/model';
 import { useSubmit } from '@/ui/useSubmit';
 import type { BillActions } from './BillHead';
+import type { LayoutActions } from './LayoutDrawer';
 import { CustomerNoticeBar } from '@/desk/customers/CustomerNoticeBar';
 import { BillHead } from './BillHead';
 import { BillPaths } from './BillPaths';
@@ -137,7 +138,7 @@ export function BillPage({
   readonly work: ProgressBilling;
   /** What is asked for to begin with. */
   readonly start: BillingAsk | null;
-  readonly actions: BillActions;
+  readonly actions: BillActions & LayoutActions;
 }) {
   const draft = useBillDraft(work, start);
   const submitting = useSubmit();
@@ -168,7 +169,7 @@ export function BillPage({
         </div>
         <aside className="bill-side">
           <BillSums work={work} position={position} made={bill.made} />
-          <OnThePaper draft={draft} />
+          <OnThePaper work={work} draft={draft} actions={actions} />
         </aside>
       </div>
     </div>

@@ -40,7 +40,7 @@ export function useBillDraft(work: ProgressBilling, start: BillingAsk | null) {
     amount: first && 'amount' in first ? first.amount : '',
     title: work.draft?.title ?? '',
     remark: work.draft?.remark ?? '',
-    shows: work.draft?.shows ?? { unbilled: 'hidden', bundles: 'agreed' },
+    shows: work.draft?.shows ?? work.layout,
     letter: { send: work.letter.to !== '', to: work.letter.to, words: work.letter.words, dueOn: null },
   });
   const [amountWrong, setAmountWrong] = useState<string | null>(null);

@@ -39,7 +39,7 @@ export function TextField({
       {rows === undefined ? (
         <Input {...shared} />
       ) : (
-        <Input.TextArea {...shared} autoSize={{ minRows: rows }} />
+        <Input.TextArea {...shared} rows={rows} autoSize={{ minRows: rows }} />
       )}
       {wrong !== null && (
         <span role="alert" className="wrong">

@@ -8,7 +8,14 @@ import '@/desk/proposals/editor/sheet.css';
 import '@/desk/billing/bill/bill.css';
 import type { BillingAsk } from '@/model';
 import { isId } from '@/model';
-import { dropDraftAction, issueInvoiceAction, saveDraftAction } from '../../../../actions';
+import {
+  deleteLayoutAction,
+  dropDraftAction,
+  issueInvoiceAction,
+  keepLayoutAction,
+  saveDraftAction,
+  setUsualLayoutAction,
+} from '../../../../actions';
 import { pageActor } from '../../../../session';
 
 export const metadata: Metadata = { title: 'Invoice' };
@@ -50,7 +57,14 @@ export default async function BillRoute({
     <BillPage
       work={work}
       start={query.due === undefined ? askOf(query) : work.billableNow.ask}
-      actions={{ issue: issueInvoiceAction, keep: saveDraftAction, drop: dropDraftAction }}
+      actions={{
+        issue: issueInvoiceAction,
+        keep: saveDraftAction,
+        drop: dropDraftAction,
+        keepLayout: keepLayoutAction,
+        deleteLayout: deleteLayoutAction,
+        setUsualLayout: setUsualLayoutAction,
+      }}
     />
   );
 }

@@ -41,6 +41,7 @@ export function SendForm({
       </Form.Item>
       <Form.Item name="words" label="A word to go with it">
         <Input.TextArea
+          rows={3}
           autoSize={{ minRows: 3 }}
           maxLength={4000}
           placeholder={`Good day ${proposal.customer.sendsTo.name}, …`}
