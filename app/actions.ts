@@ -11,6 +11,12 @@ import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { deleteLayout, keepLayout, setUsualLayout } from '@/services/billing/layouts';
 import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/services/agreements/rounds';
+import {
+  addStagePhoto,
+  captionStagePhoto,
+  readStagePhotos,
+  removeStagePhoto,
+} from '@/services/agreements/stagePhotos';
 import { putInStage, saveStage } from '@/services/agreements/stages';
 import { acceptForCustomer } from '@/services/booklet/accept';
 import { answerQuestion } from '@/services/booklet/questions';
@@ -193,6 +199,18 @@ export const saveDraftAction = async (input: unknown) =>
 
 export const dropDraftAction = async (input: unknown) =>
   answer(async () => dropDraft(await actionActor(), input));
+
+export const readStagePhotosAction = async (input: unknown) =>
+  answer(async () => readStagePhotos(await actionActor(), input));
+
+export const addStagePhotoAction = async (input: unknown) =>
+  answer(async () => addStagePhoto(await actionActor(), input));
+
+export const captionStagePhotoAction = async (input: unknown) =>
+  answer(async () => captionStagePhoto(await actionActor(), input));
+
+export const removeStagePhotoAction = async (input: unknown) =>
+  answer(async () => removeStagePhoto(await actionActor(), input));
 
 export const keepLayoutAction = async (input: unknown) =>
   answer(async () => keepLayout(await actionActor(), input));

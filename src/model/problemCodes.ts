@@ -149,6 +149,7 @@ const byStatus = {
     'table-unreadable',
     'too-many-decimals',
     'too-many-layouts',
+    'too-many-photos',
     'too-many-rows',
     'unknown-bundle',
     'unknown-item',

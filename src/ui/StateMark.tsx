@@ -16,9 +16,13 @@ const kinds: Readonly<Record<string, { readonly sign: string; readonly look: str
   overdue: { sign: '!', look: 'state-wrong' },
   'part credited': { sign: '', look: '' },
   credited: { sign: '', look: '' },
+  'not begun': { sign: '', look: '' },
+  'under way': { sign: '½', look: '' },
+  done: { sign: '✓', look: 'state-good' },
+  late: { sign: '!', look: 'state-wrong' },
 };
 
-/** The state of a proposal or an invoice: a word, and a sign so that colour is never alone. */
+/** The state of a proposal, an invoice or a stage: a word, and a sign so that colour is never alone. */
 export function StateMark({ state }: { readonly state: string }) {
   const { sign, look } = kinds[state] ?? { sign: '', look: '' };
   return (

@@ -64,7 +64,7 @@ const endOf = (year: (typeof years)[number], stages: 1 | 2 = 1) => {
       ...{ lineId: null, stage, costCode: null, costType: 'material' as const },
       amount: half(thousands(year.cost)),
     })),
-    stages: names.map((name) => ({ name, done: false, toCome: half(thousands(year.toCome)) })),
+    stages: names.map((name) => ({ name, progress: null, toCome: half(thousands(year.toCome)) })),
   });
 };
 

@@ -3,6 +3,7 @@ import type { AddressParameters } from '@/core/lists';
 import { agreementList } from '@/services/agreements/agreementList';
 import { readList } from '@/services/lists/deskList';
 import { AgreementList } from '@/desk/agreements/AgreementList';
+import { AgreementTabs } from '@/desk/agreements/AgreementTabs';
 import { saveListPreferencesAction } from '../../actions';
 import { pageActor } from '../../session';
 
@@ -14,6 +15,7 @@ export default async function AgreementsPage({ searchParams }: { searchParams: P
     <div className="page">
       <header className="page-head">
         <h1>Agreements</h1>
+        <AgreementTabs here="agreements" />
       </header>
       <AgreementList list={list} savePreferences={saveListPreferencesAction} />
     </div>

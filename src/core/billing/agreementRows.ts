@@ -111,6 +111,9 @@ export interface StageRow {
   readonly plannedOn: string | null;
   readonly doneOn: string | null;
   readonly doneBy: string | null;
+  /** What was reported of it last, in percent; null: nothing. Done, it counts no more. */
+  readonly percent: string | null;
+  readonly reportedOn: string | null;
   /** What it will still cost us, as somebody reckons; null: what is left of its budget. */
   readonly toCome: string | null;
 }

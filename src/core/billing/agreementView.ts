@@ -4,6 +4,7 @@ import type { BillingContext } from '../schedule';
 import { billableFrom } from '../schedule';
 import { isOverdue } from './invoiceStanding';
 import type { LoadedAgreement } from './loadedAgreement';
+import { stageState } from './stageProgress';
 import type { Standing } from './standing';
 import { standingOf, trackOf } from './standing';
 
@@ -73,9 +74,35 @@ export function lineViews({ lines, changes, before, digits }: LoadedAgreement) {
   }));
 }
 
+/**
+ * The payments of the schedule that other invoices bill already: all that is billed, poured over the schedule from its
+ * first payment on, reaches their end.
+ */
+function coveredPayments(loaded: LoadedAgreement): ReadonlySet<string> {
+  const { billed, paid } = agreementStanding(loaded);
+  const entries = loaded.payments.map(({ entryId, name, amount }) => ({ id: entryId, name, amount }));
+  const cuts = trackOf(entries, { earned: ZERO, billed, paid });
+  return new Set(cuts.filter((cut) => cut.amount !== 0n && cut.billed === cut.amount).map(({ id }) => id));
+}
+
+/** The payments of the schedule that are still to be billed, by their identity. */
+function paymentsToBill(loaded: LoadedAgreement): ReadonlySet<string> {
+  const covered = coveredPayments(loaded);
+  return new Set(
+    agreementStanding(loaded).leftToBill === 0n
+      ? []
+      : loaded.payments.flatMap(({ entryId, amount, billed }) =>
+          amount === billed || covered.has(entryId) ? [] : [entryId],
+        ),
+  );
+}
+
 /** The payments of the schedule: from when each can be billed, what of it is, and on which invoice. */
-export function paymentViews({ payments, invoices, digits }: LoadedAgreement, context: BillingContext) {
+export function paymentViews(loaded: LoadedAgreement, context: BillingContext) {
+  const { payments, invoices, digits } = loaded;
   const { write } = moneyOf(digits);
+  const covered = coveredPayments(loaded);
+  const toBill = paymentsToBill(loaded);
   return payments.map(({ entryId, name, kind, due, amount, billed }) => {
     const bill = invoices.filter((each) => each.entryId === entryId).at(-1);
     return {
@@ -88,6 +115,10 @@ export function paymentViews({ payments, invoices, digits }: LoadedAgreement, co
       from: billableFrom({ due, kind }, context),
       left: write(amount - billed),
       invoice: bill && billed !== 0n ? { id: bill.id, number: bill.label } : null,
+      /** Other invoices bill it. */
+      covered: covered.has(entryId),
+      /** Something of it is still to be billed. */
+      toBill: toBill.has(entryId),
     };
   });
 }
@@ -112,21 +143,26 @@ export function paperViews({ papers, digits }: LoadedAgreement, today: string) {
 }
 
 /** The stages: how much work is in each, what of it is left to bill, and the payments that wait for it. */
-export function stageViews({ stages, lines, position, payments, digits }: LoadedAgreement) {
+export function stageViews(loaded: LoadedAgreement) {
+  const { stages, lines, position, payments, digits } = loaded;
   const { write } = moneyOf(digits);
-  return stages.map(({ name, plannedOn, doneOn }) => {
+  const toBill = paymentsToBill(loaded);
+  return stages.map(({ name, plannedOn, doneOn, percent, reportedOn }) => {
     const at = lines.flatMap((line, i) => (line.stage === name ? [i] : []));
     const sum = (rows: readonly { readonly net: Amount }[]) => write(sumAmounts(at.map((i) => rows[i]!.net)));
     return {
       name,
       plannedOn,
       doneOn,
+      percent,
+      reportedOn,
+      state: stageState({ doneOn, percent }),
       lines: at.length,
       agreed: sum(lines),
       left: sum(position.left),
       /** Payments that wait for it and are not billed. */
       waiting: payments
-        .filter(({ due, amount, billed }) => due.on === 'stage' && due.stage === name && amount !== billed)
+        .filter(({ due, entryId }) => due.on === 'stage' && due.stage === name && toBill.has(entryId))
         .map(({ entryId, name: entry, amount, billed }) => ({
           id: entryId,
           name: entry,

@@ -11,6 +11,7 @@ export * from './makeCredit';
 export * from './progressBilling';
 export * from './typedAsk';
 export * from './asIssued';
+export * from './stageProgress';
 export * from './statement';
 export * from './agreed';
 export * from './account';

@@ -3,6 +3,7 @@ import type { JobReport } from '../insight';
 import { jobReport } from '../insight';
 import { moneyOf } from '../number';
 import type { LoadedAgreement } from './loadedAgreement';
+import { stageProgress } from './stageProgress';
 
 /** A recorded cost; its amount as decimal text. */
 export interface CostRow {
@@ -26,9 +27,9 @@ export function reportOf(loaded: LoadedAgreement, entries: readonly CostRow[]): 
       ...{ lineId, stage, costCode, costType },
       amount: money.parse(amount),
     })),
-    stages: loaded.stages.map(({ name, doneOn, toCome }) => ({
+    stages: loaded.stages.map(({ name, toCome, ...reported }) => ({
       name,
-      done: doneOn !== null,
+      progress: stageProgress(reported),
       toCome: toCome === null ? null : money.parse(toCome),
     })),
   });

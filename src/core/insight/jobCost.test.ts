@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { CostType } from '@/model';
 import { costTypes } from '@/model';
-import { amount, sumAmounts } from '../number';
+import type { Fixed } from '../number';
+import { ONE, amount, sumAmounts } from '../number';
 import { cashFromFacts } from './cashFacts';
 import type { Job, JobCost, JobLine } from './jobCost';
 import { jobReport } from './jobCost';
@@ -39,7 +40,7 @@ describe('looking back on a job', () => {
     const { total } = jobReport({
       lines: [line('all', 'Work', 100_000_000n, 80_000_000n, { billed: amount(30_000_000n) })],
       costs: [spent('Work', 20_000_000n)],
-      stages: [{ name: 'Work', done: false, toCome: null }],
+      stages: [{ name: 'Work', progress: null, toCome: null }],
     });
     expect(total).toMatchObject({
       complete: 250_000n,
@@ -51,11 +52,22 @@ describe('looking back on a job', () => {
     });
   });
 
+  test('what is reported of a stage stands over what it cost: 40 % of 1,000 is earned, however much is spent', () => {
+    for (const cost of [0n, 2000n, 9000n]) {
+      const [stage] = jobReport({
+        lines: [line('a', 'Frame', 100_000n, 60_000n, { billed: amount(50_000n) })],
+        costs: cost === 0n ? [] : [spent('Frame', cost)],
+        stages: [{ name: 'Frame', progress: 400_000n as Fixed, toCome: null }],
+      }).stages;
+      expect(stage).toMatchObject({ complete: 400_000n, earned: 40_000n, overBilled: 10_000n, done: false });
+    }
+  });
+
   test('a stage that is done has nothing to come and is earned in full, whatever it cost', () => {
     const [stage] = jobReport({
       lines: [line('a', 'Frame', 10000n, 6000n, { billed: amount(4000n) })],
       costs: [spent('Frame', 7000n)],
-      stages: [{ name: 'Frame', done: true, toCome: amount(999n) }],
+      stages: [{ name: 'Frame', progress: ONE, toCome: amount(999n) }],
     }).stages;
     expect(stage).toMatchObject({
       toCome: 0n,
@@ -70,7 +82,7 @@ describe('looking back on a job', () => {
     const job = (toCome: bigint | null, cost: bigint): Job => ({
       lines: [line('a', 'Frame', 10000n, 6000n)],
       costs: [spent('Frame', cost)],
-      stages: [{ name: 'Frame', done: false, toCome: toCome === null ? null : amount(toCome) }],
+      stages: [{ name: 'Frame', progress: null, toCome: toCome === null ? null : amount(toCome) }],
     });
     expect(jobReport(job(null, 2000n)).total.toCome).toBe(4000n);
     expect(jobReport(job(null, 6500n)).total).toMatchObject({ toCome: 0n, over: 500n });
@@ -85,7 +97,7 @@ describe('looking back on a job', () => {
     const report = jobReport({
       lines: [line('a', 'Frame', 10000n, 6000n, { costCode: '06' })],
       costs: [spent(null, 100n, { lineId: 'a' }), spent(null, 50n)],
-      stages: [{ name: 'Frame', done: false, toCome: null }],
+      stages: [{ name: 'Frame', progress: null, toCome: null }],
     });
     expect(report.stages.map(({ name, cost }) => [name, cost])).toEqual([
       ['Frame', 100n],
@@ -118,7 +130,10 @@ test('by stage, cost code, cost type and line: budget, cost and what is to come 
     type: fc.constantFrom(...costTypes),
     amount: fc.bigInt({ min: -20_000n, max: 90_000n }),
   });
-  const anyStage = fc.record({ done: fc.boolean(), toCome: fc.option(cents) });
+  const anyStage = fc.record({
+    progress: fc.option(fc.bigInt({ min: 0n, max: ONE }).map((part) => part as Fixed)),
+    toCome: fc.option(cents),
+  });
   fc.assert(
     fc.property(
       fc.array(anyLine, { maxLength: 6 }),
@@ -145,9 +160,9 @@ test('by stage, cost code, cost type and line: budget, cost and what is to come 
         const report = jobReport({
           lines,
           costs,
-          stages: rawStages.map(({ done, toCome }, i) => ({
+          stages: rawStages.map(({ progress, toCome }, i) => ({
             name: ['Frame', 'Roof'][i]!,
-            done,
+            progress,
             toCome: toCome === null ? null : amount(toCome),
           })),
         });

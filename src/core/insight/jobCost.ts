@@ -30,7 +30,8 @@ export interface JobCost {
 
 export interface JobStage {
   readonly name: string;
-  readonly done: boolean;
+  /** How much of it is done by what is reported, as a fraction of one; null: nothing is reported. */
+  readonly progress: Fixed | null;
   /** What it will still cost, as somebody reckons; null: what is left of its budget. */
   readonly toCome: Amount | null;
 }
@@ -46,7 +47,7 @@ export interface StageRow extends CostRow {
   readonly done: boolean;
   readonly agreed: Amount;
   readonly billed: Amount;
-  /** How much of it is complete, by cost; of one that is done, all. */
+  /** How much of it is complete: as it is reported; where nothing is, by cost. Of one that is done, all. */
   readonly complete: Fixed;
   /** Complete share of what is agreed. */
   readonly earned: Amount;
@@ -84,9 +85,9 @@ const placed = ({ lines, costs }: Job) => {
  * earned, billed and left over, by stage and in all. Before tax.
  *
  * What a stage will still cost is what somebody reckons, else what is left of its budget; nothing once it is done. A stage is
- * complete by cost: cost so far over cost so far and still to come (cost-to-cost, the input method of progress; trade fact, common
- * practice), rounded half away from zero to a millionth; done, it is complete. Earned is the complete share of what is agreed. All
- * groupings have the same sums.
+ * complete as far as it is reported (the output method of progress); where nothing is reported, by cost: cost so far over cost so
+ * far and still to come (cost-to-cost, the input method), rounded half away from zero to a millionth; both trade facts, common
+ * practice. Done, it is complete. Earned is the complete share of what is agreed. All groupings have the same sums.
  */
 export function jobReport(job: Job): JobReport {
   const { lines } = job;
@@ -102,11 +103,12 @@ export function jobReport(job: Job): JobReport {
   const stages = names.map((name): StageRow => {
     const own = lines.filter(({ stage }) => (stage ?? '') === name);
     const stage = known.get(name);
-    const done = stage?.done ?? false;
+    const progress = stage?.progress ?? null;
+    const done = progress === ONE;
     const budget = sumAmounts(own.map((line) => line.cost));
     const cost = sumAmounts(costs.filter((each) => (each.stage ?? '') === name).map(({ amount }) => amount));
     const toCome = done ? ZERO : (stage?.toCome ?? leftOfBudget(budget, cost));
-    return withEarned(costRow(name, budget, cost, toCome), done, {
+    return withEarned(costRow(name, budget, cost, toCome), progress, {
       agreed: sumAmounts(own.map(({ net }) => net)),
       billed: sumAmounts(own.map(({ billed }) => billed)),
     });
@@ -188,19 +190,22 @@ export function jobReport(job: Job): JobReport {
 
 function withEarned(
   row: CostRow,
-  done: boolean,
+  reported: Fixed | null,
   { agreed, billed }: { readonly agreed: Amount; readonly billed: Amount },
 ): StageRow {
-  const complete = (
-    done ? ONE : row.expected <= 0n || row.cost <= 0n ? 0n : divideRounded(row.cost * ONE, row.expected)
-  ) as Fixed;
-  // From the cost itself, not from the rounded share.
+  const spent = row.expected > 0n && row.cost > 0n;
+  const complete = (reported ?? (spent ? divideRounded(row.cost * ONE, row.expected) : 0n)) as Fixed;
+  // By cost, from the cost itself and not from the rounded share.
   const earned = (
-    done ? agreed : row.expected <= 0n || row.cost <= 0n ? 0n : divideRounded(agreed * row.cost, row.expected)
+    reported !== null
+      ? divideRounded(agreed * reported, ONE)
+      : spent
+        ? divideRounded(agreed * row.cost, row.expected)
+        : 0n
   ) as Amount;
   return {
     ...row,
-    done,
+    done: reported === ONE,
     agreed,
     billed,
     complete,

@@ -27,6 +27,7 @@ export async function findMarkOfAgreement(tx: Transaction, agreementId: string):
       (select max(d.saved_at) from invoice_draft d where d.agreement_id = a.id),
       (select count(*) || ' ' || coalesce(sum(c.amount), 0) from cost_entry c where c.agreement_id = a.id),
       (select md5(string_agg(s::text, ' ' order by s::text)) from agreement_stage s where s.agreement_id = a.id),
+      (select md5(string_agg(f::text, ' ' order by f::text)) from stage_photo f where f.agreement_id = a.id),
       (select md5(string_agg(s::text, ' ' order by s::text)) from line_stage s where s.agreement_id = a.id),
       (select count(*) || ' ' || max(x.updated_at) from proposal x where x.agreement_id = a.id))) as mark
     from agreement a left join agreement_money m on m.company_id = a.company_id and m.agreement_id = a.id

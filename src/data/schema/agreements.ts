@@ -4,6 +4,7 @@ import {
   check,
   date,
   foreignKey,
+  index,
   integer,
   jsonb,
   pgTable,
@@ -15,6 +16,7 @@ import {
 import type { BillingTerms, Choices, CostType, KeptSignature, ScheduleEntry, UnitCode } from '@/model';
 import { companyId, decimal, id, instant } from './columns';
 import { customer, site } from './customers';
+import { keptFile } from './files';
 import { proposal, revision } from './proposals';
 
 /** The accepted proposal, frozen: who signed what, when, on which hash. Append-only, one to a proposal. */
@@ -162,10 +164,43 @@ export const agreementStage = pgTable(
     plannedOn: date('planned_on'),
     doneOn: date('done_on'),
     doneBy: uuid('done_by'),
+    /** What was reported of it last, in percent between 0 and 100; null: nothing. Done, it counts no more. */
+    percent: decimal('percent'),
+    reportedOn: date('reported_on'),
+    reportedBy: uuid('reported_by'),
     /** What the stage will still cost us, as somebody reckons; null: what is left of its budget. */
     toCome: decimal('to_come'),
   },
-  (t) => [primaryKey({ columns: [t.companyId, t.agreementId, t.name] }), toAgreement(t as never)],
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.agreementId, t.name] }),
+    toAgreement(t as never),
+    check('agreement_stage_percent', sql`${t.percent} > 0 and ${t.percent} < 100`),
+  ],
+);
+
+/** A photo of a stage, as the work stood that day. */
+export const stagePhoto = pgTable(
+  'stage_photo',
+  {
+    companyId: companyId(),
+    id: id(),
+    agreementId: uuid('agreement_id').notNull(),
+    stage: text('stage').notNull(),
+    fileId: uuid('file_id').notNull(),
+    /** What it shows, in our words; the customer reads it where the photo goes with an invoice. */
+    caption: text('caption').notNull().default(''),
+    addedBy: uuid('added_by').notNull(),
+    addedAt: instant('added_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({
+      columns: [t.companyId, t.agreementId, t.stage],
+      foreignColumns: [agreementStage.companyId, agreementStage.agreementId, agreementStage.name],
+    }),
+    foreignKey({ columns: [t.companyId, t.fileId], foreignColumns: [keptFile.companyId, keptFile.id] }),
+    index('stage_photo_of').on(t.companyId, t.agreementId, t.stage),
+  ],
 );
 
 /** The stage an agreed line is done in. */

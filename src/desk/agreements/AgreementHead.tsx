@@ -17,7 +17,7 @@ export function AgreementHead({
   readonly pay: () => void;
 }) {
   const { id, customer, draft } = agreement;
-  const next = agreement.payments.find(({ left }) => !isNothing(left));
+  const next = agreement.payments.find(({ toBill }) => toBill);
   // Billed by its schedule so far, it is likely to go on so.
   const bySchedule =
     next !== undefined &&

@@ -19,8 +19,8 @@ import { ChangesList } from './ChangesList';
 import { PaymentsAgreed } from './PaymentsAgreed';
 import { SignedPanel } from './SignedPanel';
 import { StoryPanel } from './StoryPanel';
-import type { StageActions } from './StagesView';
-import { StagesView } from './StagesView';
+import type { StageActions } from './stages/StagesView';
+import { StagesView } from './stages/StagesView';
 import { useFreshAgreement } from './useFreshAgreement';
 
 export interface AgreementActions {
@@ -72,7 +72,7 @@ export function AgreementPage({
         </div>
         <aside>
           <PaymentsAgreed agreement={agreement} />
-          <StagesView agreement={agreement} actions={actions.stages} />
+          <StagesView agreement={agreement} timeZone={timeZone} actions={actions.stages} />
           <SignedPanel agreement={agreement} timeZone={timeZone} />
           <StoryPanel agreement={agreement} timeZone={timeZone} />
         </aside>

@@ -7,12 +7,6 @@ import { billEntry } from './AgreementHead';
 /** The payments of the schedule: what is billed of each, and what can be billed. */
 export function PaymentsAgreed({ agreement }: { readonly agreement: AgreementAtDesk }) {
   const { id, payments, sumToDate } = agreement;
-  const done = isNothing(agreement.standing.leftToBill);
-  const covered = new Set(
-    agreement.track
-      .filter(({ amount, billed }) => amount === billed && !isNothing(amount))
-      .map((part) => part.id),
-  );
   return (
     <div className="panel">
       <h2>Payments agreed</h2>
@@ -24,8 +18,8 @@ export function PaymentsAgreed({ agreement }: { readonly agreement: AgreementAtD
               <div className="soft">
                 {payment.invoice && `invoice ${payment.invoice.number}`}
                 {payment.invoice && !isNothing(payment.left) && `, ${showDecimal(payment.left)} left · `}
-                {!payment.invoice && covered.has(payment.id) && 'billed by other invoices'}
-                {!done && !isNothing(payment.left) && !covered.has(payment.id) && (
+                {!payment.invoice && payment.covered && 'billed by other invoices'}
+                {payment.toBill && (
                   <Link href={billEntry(id, payment.id)} prefetch={false}>
                     Bill “{payment.name}”
                   </Link>

@@ -1,3 +1,4 @@
+import { findStagePhotos } from '@/data/agreements/stagePhoto';
 import { changesOf } from '@/data/agreements/changes';
 import { inCompany } from '@/data/connection';
 import {
@@ -53,6 +54,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       payments: paymentViews(loaded, billingContextOf(loaded, ours)),
       invoices: paperViews(loaded, today),
       stages: stageViews(loaded),
+      photos: (await findStagePhotos(tx, agreementId)).map(({ id, stage }) => ({ id, stage })),
       draft: draft !== undefined,
       received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
         ...{ id, method, amount, receivedOn, reference },

@@ -2,11 +2,14 @@ import Type from 'typebox';
 import { inCompany } from '@/data/connection';
 import { AgreedLineId, BusinessDate, EntityId, ShortText } from '@/model';
 import type { Actor } from '../actor';
-import { allow, recordAudit } from '../actor';
+import { allow, businessDate, recordAudit } from '../actor';
 import { check } from '../check';
 import { Problem } from '../problem';
 import { loadAgreement } from '@/data/agreements/load';
-import { planStage, insertStageOnce } from '@/data/agreements/agreementStage';
+import type { StageChange } from '@/data/agreements/agreementStage';
+import { changeStage, findDoneOn, insertStageOnce } from '@/data/agreements/agreementStage';
+import { companyOf } from '@/data/settings/company';
+import { ONE, parsePercent } from '@/core/number';
 import { deleteStagesOfLines, insertLineStage } from '@/data/agreements/lineStage';
 
 const closed = { additionalProperties: false } as const;
@@ -19,6 +22,8 @@ const StageInput = Type.Object(
     plannedOn: Type.Optional(day),
     /** The day it was done; null: it is not done after all. */
     doneOn: Type.Optional(day),
+    /** How far it is, in percent: 100 is done today, less is not done. */
+    percent: Type.Optional(Type.String({ pattern: '^(100(\\.0{1,2})?|\\d{1,2}(\\.\\d{1,2})?)$' })),
   },
   closed,
 );
@@ -34,21 +39,35 @@ const LineStageInput = Type.Object(
 );
 export type LineStageInput = Type.Static<typeof LineStageInput>;
 
+/** What a report of progress says of a stage: all of it is done, unless it was before; less is not done. */
+function reported(percent: string, doneOn: string | null, today: string): StageChange {
+  const part = parsePercent(percent);
+  if (part === ONE) return doneOn === null ? { doneOn: today } : {};
+  return { percent: part === 0n ? null : percent, doneOn: null };
+}
+
 /**
- * Plans a stage, or says that it is done (or not done after all). What is billed stays billed.
+ * Plans a stage, reports how far it is, or says that it is done (or not done after all). What is billed stays billed.
  * @throws Problem `no-such-stage`
  */
 export async function saveStage(actor: Actor, input: unknown): Promise<void> {
   allow(actor, 'owner', 'seller', 'office');
-  const { agreementId, name, plannedOn, doneOn } = check(StageInput, input, 'The stage');
+  const { agreementId, name, percent, ...said } = check(StageInput, input, 'The stage');
   await inCompany(actor.companyId, async (tx) => {
-    const changed = await planStage(tx, plannedOn, doneOn, actor.userId, agreementId, name);
-    if (changed.length === 0) throw new Problem('no-such-stage', 'The agreement has no such stage.');
-    if (doneOn !== undefined)
+    const { timeZone } = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, timeZone);
+    const before = await findDoneOn(tx, agreementId, name);
+    if (before === undefined) throw new Problem('no-such-stage', 'The agreement has no such stage.');
+    const change = { ...said, ...(percent === undefined ? {} : reported(percent, before, today)) };
+    if (Object.keys(change).length === 0) return;
+    await changeStage(tx, change, { userId: actor.userId, today }, agreementId, name);
+    const { doneOn } = change;
+    if (doneOn !== undefined && doneOn !== before)
       await recordAudit(tx, actor, doneOn === null ? 'stage reopened' : 'stage done', agreementId, {
         name,
         doneOn,
       });
+    if (percent !== undefined) await recordAudit(tx, actor, 'stage reported', agreementId, { name, percent });
   });
 }
 

@@ -4,6 +4,7 @@ import { listCsv, listXlsx } from '@/formats/listFile';
 import { readListPreferences } from '../accounts/listPreferences';
 import type { Actor } from '../actor';
 import { agreementList } from '../agreements/agreementList';
+import { stageList } from '../agreements/stageList';
 import { batchList } from '../billing/batchList';
 import { invoiceList } from '../billing/invoiceList';
 import { customerList } from '../customers/customerList';
@@ -33,6 +34,7 @@ const lists: Readonly<Record<string, (actor: Actor, parameters: AddressParameter
   messages: whole(messageList),
   payments: whole(paymentList),
   proposals: whole(proposalList),
+  stages: whole(stageList),
 };
 
 const MOST_PICKED = 50;

@@ -11,12 +11,14 @@ interface Taking {
   readonly take: (file: File) => void;
   /** What the field is called, for who does not see it. */
   readonly label: string;
+  /** Several at once; each is taken by itself. */
+  readonly many?: boolean;
 }
 
 /** How a file is handed over: nothing is uploaded by the field itself. */
-const handing = ({ accept, take, label }: Taking) => ({
+const handing = ({ accept, take, label, many = false }: Taking) => ({
   accept,
-  multiple: false,
+  multiple: many,
   showUploadList: false,
   'aria-label': label,
   beforeUpload: (file: File) => {
@@ -39,7 +41,8 @@ export const FileButton = ({
 );
 
 /** A place that takes a file: chosen, dropped on it, or pasted while it is on the screen. */
-export function FileDrop({ accept, take, label, children }: Taking & { readonly children: ReactNode }) {
+export function FileDrop({ children, ...taking }: Taking & { readonly children: ReactNode }) {
+  const { take, many = false } = taking;
   const now = useRef(take);
   useEffect(() => {
     now.current = take;
@@ -48,11 +51,10 @@ export function FileDrop({ accept, take, label, children }: Taking & { readonly 
     const onPaste = ({ clipboardData }: ClipboardEvent) => {
       // Cells copied from a spreadsheet come with a picture of themselves: that is no file somebody chose.
       if (clipboardData === null || clipboardData.types.includes('text/plain')) return;
-      const [file] = clipboardData.files;
-      if (file) now.current(file);
+      for (const file of [...clipboardData.files].slice(0, many ? undefined : 1)) now.current(file);
     };
     window.addEventListener('paste', onPaste);
     return () => window.removeEventListener('paste', onPaste);
-  }, []);
-  return <Upload.Dragger {...handing({ accept, take, label })}>{children}</Upload.Dragger>;
+  }, [many]);
+  return <Upload.Dragger {...handing(taking)}>{children}</Upload.Dragger>;
 }

@@ -3,6 +3,7 @@
 import type { KeyboardEvent } from 'react';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { useLiveText } from './useLiveText';
+import './cell.css';
 
 interface CellProps {
   /** Names the cell for people and for moving: `quantity`, `price` … */

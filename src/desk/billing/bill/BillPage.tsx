@@ -9,7 +9,7 @@ import { moneyOf, parseAmount, showDecimal } from '@/core/number';
 import type { BillingAsk } from '@/model';
 import { useSubmit } from '@/ui/useSubmit';
 import type { BillActions } from './BillHead';
-import type { LayoutActions } from './LayoutDrawer';
+import type { LayoutActions } from './layoutActions';
 import { CustomerNoticeBar } from '@/desk/customers/CustomerNoticeBar';
 import { BillHead } from './BillHead';
 import { BillPaths } from './BillPaths';

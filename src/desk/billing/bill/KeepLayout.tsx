@@ -4,7 +4,7 @@ import type { ProgressBilling } from '@/services/billing/progressBilling';
 import { layoutInWords } from '@/core/text/layoutInWords';
 import type { InvoiceShows } from '@/model';
 import { useSubmit } from '@/ui/useSubmit';
-import type { LayoutActions } from './LayoutDrawer';
+import type { LayoutActions } from './layoutActions';
 
 /** The layouts that are kept: taken, made the usual one, deleted. */
 function KeptLayouts({

@@ -2,22 +2,11 @@
 
 import { Checkbox, Drawer, Select } from 'antd';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
-import type { Answer, InvoiceShows } from '@/model';
+import type { InvoiceShows } from '@/model';
 import { PHONE, useNarrow } from '@/ui/screen/useScreenWidth';
 import { KeepLayout } from './KeepLayout';
+import type { LayoutActions } from './layoutActions';
 import { LayoutRows } from './LayoutRows';
-
-export interface LayoutActions {
-  readonly keepLayout: (input: {
-    readonly agreementId: string;
-    readonly name: string;
-    readonly forAll: boolean;
-    readonly usual: boolean;
-    readonly shows: InvoiceShows;
-  }) => Promise<Answer<{ id: string }>>;
-  readonly deleteLayout: (input: { readonly id: string }) => Promise<Answer<void>>;
-  readonly setUsualLayout: (input: { readonly id: string | null }) => Promise<Answer<void>>;
-}
 
 /** What is left out stands for nothing said. */
 const without = <K extends keyof InvoiceShows>(shows: InvoiceShows, key: K): InvoiceShows => {

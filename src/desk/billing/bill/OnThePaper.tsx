@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import { sameLayout } from '@/core/billing';
 import { layoutInWords } from '@/core/text/layoutInWords';
-import type { LayoutActions } from './LayoutDrawer';
+import type { LayoutActions } from './layoutActions';
 import type { BillDraft } from './useBillDraft';
 
 const LayoutDrawer = dynamic(() => import('./LayoutDrawer').then((module) => module.LayoutDrawer));

@@ -25,16 +25,21 @@ interface Query {
   readonly rest?: string;
   readonly release?: string;
   readonly stage?: string;
+  /** Of the stage: how far; all of it where it is left out. */
+  readonly percent?: string;
   /** What the schedule asks for by today. */
   readonly due?: string;
 }
 
 /** What the link to this page asks for. */
-function askOf({ entry, rest, release, stage }: Query): BillingAsk | null {
+function askOf({ entry, rest, release, stage, percent = '' }: Query): BillingAsk | null {
   if (entry) return { entryId: entry };
   if (rest !== undefined) return { rest: true };
   if (release !== undefined) return { release: 'all' };
-  if (stage) return { lines: [{ stage, to: { percent: '100' } }] };
+  if (stage)
+    return {
+      lines: [{ stage, to: { percent: /^\d{1,2}(\.\d{1,2})?$/.test(percent) ? percent : '100' } }],
+    };
   return null;
 }
 
