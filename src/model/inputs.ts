@@ -334,6 +334,18 @@ const looks = {
   remark: Type.Optional(Text(2000)),
 };
 
+/** What goes with an invoice: papers of it, and photos of the stages of its agreement. */
+export const AttachInput = Type.Object(
+  {
+    invoice: Type.Optional(Type.Boolean()),
+    statement: Type.Optional(Type.Boolean()),
+    waiver: Type.Optional(Type.Boolean()),
+    photos: Type.Optional(Type.Array(EntityId, { maxItems: 20, uniqueItems: true })),
+  },
+  closed,
+);
+export type AttachInput = Type.Static<typeof AttachInput>;
+
 export const IssueInput = Type.Object(
   {
     agreementId: EntityId,
@@ -343,8 +355,10 @@ export const IssueInput = Type.Object(
     seen: Type.Optional(Type.Integer({ minimum: 0 })),
     /** The day it is due; as usual where it is left out. */
     dueOn: Type.Optional(BusinessDate),
-    /** Written to the customer as it is issued: to whom, and our own words before all else. */
-    send: Type.Optional(Type.Object({ to: EmailAddresses, words: Text(2000) }, closed)),
+    /** Written to the customer as it is issued: to whom, our own words before all else, and what goes with it. */
+    send: Type.Optional(
+      Type.Object({ to: EmailAddresses, words: Text(2000), attach: Type.Optional(AttachInput) }, closed),
+    ),
   },
   closed,
 );

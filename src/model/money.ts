@@ -113,6 +113,13 @@ export const CompanyMoney = Type.Object(
     letter: Type.Optional(
       Type.String({ maxLength: 2000, description: 'Words a letter with an invoice begins with' }),
     ),
+    waiver: Type.Optional(
+      Type.String({
+        maxLength: 6000,
+        description:
+          'Text of a waiver that can go with an invoice; {customer} and the like stand for what is known',
+      }),
+    ),
     reminders: Type.Optional(
       Type.Object(
         {

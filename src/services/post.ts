@@ -1,4 +1,5 @@
 import type { Transaction } from '@/data/connection';
+import { insertAttachments } from '@/data/messages/attachment';
 import { message } from '@/data/schema';
 import type { Letter } from '@/gateways/post';
 import { simulatedPost } from '@/gateways/post';
@@ -8,6 +9,11 @@ import type { NewLink } from './links';
 /** What stands in a kept letter where its private link was. */
 export const LINK_PLACE = '[private link]';
 
+/** What goes with a letter: a paper as its bytes, or a kept picture. */
+export type Attachment = { readonly name: string; readonly mediaType: string } & (
+  { readonly bytes: Buffer } | { readonly fileId: string }
+);
+
 /** Puts a letter about a proposal in the post, and keeps it with what became of it; its private link is not kept in it. */
 export async function postLetter(
   tx: Transaction,
@@ -16,12 +22,19 @@ export async function postLetter(
     proposalId,
     kind,
     link,
+    attachments = [],
     ...letter
-  }: Letter & { readonly proposalId: string; readonly kind: string; readonly link?: NewLink | null },
+  }: Letter & {
+    readonly proposalId: string;
+    readonly kind: string;
+    readonly link?: NewLink | null;
+    readonly attachments?: readonly Attachment[];
+  },
 ): Promise<void> {
+  const id = newId(who.now);
   await tx.insert(message).values({
     companyId: who.companyId,
-    id: newId(who.now),
+    id,
     proposalId,
     kind,
     toAddress: letter.to,
@@ -31,4 +44,11 @@ export async function postLetter(
     state: simulatedPost.deliver(letter).state,
     at: who.now,
   });
+  await insertAttachments(
+    tx,
+    attachments.map((attachment, position) => ({
+      ...{ companyId: who.companyId, messageId: id, position },
+      ...attachment,
+    })),
+  );
 }

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { expect, serious, test } from './desk';
+import { expect, serious, test, tick } from './desk';
 
 /* How far the stages of all agreements are, reported on one page; their photos. */
 
@@ -77,6 +77,7 @@ test('progress of several stages is reported by quick hands over slow answers, f
 
 test('photos of a stage are taken in together, say what they show, and are taken off', async ({ page }) => {
   await page.goto('/agreements/stages?search=Withy+Court');
+  const rows = page.locator('.list-table tbody tr.ant-table-row');
   const show = (count: number) =>
     page.getByRole('button', { name: `Photos of Completion, Back porch at Withy Court: ${count}` });
   await show(0).click();
@@ -93,7 +94,24 @@ test('photos of a stage are taken in together, say what they show, and are taken
   await drawer.getByLabel('What sills.jpg shows').pressSequentially('Sills on the piers', { delay: 30 });
   await page.keyboard.press('Enter');
   expect(await serious(page)).toEqual([]);
-  await page.reload();
+  // They can go with the invoice of the stage: the letter says so as it is shown before.
+  await page.goto('/agreements/stages?search=Withy+Court');
+  await rows
+    .filter({ has: show(2) })
+    .getByRole('link', { name: 'Back porch at Withy Court' })
+    .click();
+  await page.waitForURL(/\/agreements\/[0-9a-f-]{36}$/);
+  await page.goto(`${page.url()}/bill?stage=Completion`);
+  await page.getByRole('button', { name: 'Issue invoice' }).click();
+  const dialog = page.getByRole('dialog', { name: /^Issue invoice/ });
+  await tick(dialog.getByLabel('Invoice as PDF'));
+  await tick(dialog.getByLabel('Completion: Sills on the piers'));
+  await expect(
+    dialog.getByText(/Attached: invoice \d{4}-\d{3}\.pdf, photo “Sills on the piers”\./),
+  ).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Not yet' }).click();
+  await page.goto('/agreements/stages?search=Withy+Court');
   await show(2).click();
   await expect(drawer.getByLabel('What sills.jpg shows')).toHaveValue('Sills on the piers');
   for (const name of ['sills.jpg', 'posts.jpg'])

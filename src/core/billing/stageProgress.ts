@@ -20,6 +20,7 @@ export interface StageReported {
 export const stageProgress = ({ doneOn, percent }: StageReported): Fixed | null =>
   doneOn !== null ? ONE : percent === null ? null : parsePercent(percent);
 
+/** Whether a stage is done, a part of it is reported, or nothing is. */
 export function stageState(stage: StageReported): StageState {
   const progress = stageProgress(stage);
   return progress === ONE ? 'done' : progress === null || progress === ZERO_FIXED ? 'not begun' : 'under way';

@@ -20,6 +20,8 @@ export interface InvoiceLetter {
   /** What is owed beside it by today because it is late. */
   readonly late: string | null;
   readonly lateTerms: LateTerms | null;
+  /** What goes with it, by name; nothing: it goes alone. */
+  readonly attached?: readonly string[];
   /** The address of the private link, or what stands in its place. */
   readonly link: string;
   /** Who sends it; null: the company by itself. */
@@ -46,6 +48,7 @@ export function invoiceLetterText(letter: InvoiceLetter): string {
         ? [lateInWords(letter.lateTerms, letter.currency)]
         : []),
     `Read it and pay here:\n${letter.link}`,
+    ...(letter.attached && letter.attached.length > 0 ? [`Attached: ${letter.attached.join(', ')}.`] : []),
     `${letter.sender === null ? '' : `${letter.sender}\n`}${letter.company} · ${letter.phone}`,
   ].join('\n\n');
 }

@@ -40,7 +40,7 @@ export const stageListSource = ({ today }: { readonly today: string }): ListSour
       agreed: sql`coalesce(w.net, 0)`,
     },
     also: {
-      id: sql`concat(st.agreement_id, ' ', st.name)`,
+      id: sql`concat(st.agreement_id, ':', md5(st.name))`,
       agreementId: sql`a.id`,
       customerId: sql`c.id`,
       late,
@@ -58,6 +58,6 @@ export const stageListSource = ({ today }: { readonly today: string }): ListSour
       planned: sql`st.planned_on`,
       agreed: sql`coalesce(w.net, 0)`,
     },
-    id: sql`concat(st.agreement_id, ' ', st.name)`,
+    id: sql`concat(st.agreement_id, ':', md5(st.name))`,
   };
 };

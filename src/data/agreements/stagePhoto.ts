@@ -17,6 +17,7 @@ export const findStagePhotos = async (tx: Transaction, agreementId: string, stag
       addedAt: stagePhoto.addedAt,
       addedBy: user.name,
       name: keptFile.name,
+      mediaType: keptFile.mediaType,
     })
     .from(stagePhoto)
     .innerJoin(

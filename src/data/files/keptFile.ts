@@ -1,6 +1,6 @@
 import type { Transaction } from '../connection';
 import { keptFile } from '../schema';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 
 /** Stores one or several rows. */
 export async function insertKeptFile(
@@ -27,3 +27,14 @@ export const findFileBytes = async (tx: Transaction, small: boolean, id: string)
 /** Is there this file? */
 export const findFileId = async (tx: Transaction, id: string) =>
   tx.select({ id: keptFile.id }).from(keptFile).where(eq(keptFile.id, id));
+
+/** How many bytes some kept files have. */
+export const findFileSizes = async (tx: Transaction, ids: readonly string[]): Promise<number[]> =>
+  ids.length === 0
+    ? []
+    : (
+        await tx
+          .select({ size: sql<number>`octet_length(${keptFile.bytes})` })
+          .from(keptFile)
+          .where(inArray(keptFile.id, [...ids]))
+      ).map(({ size }) => size);

@@ -14,8 +14,9 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Choices, ProposalDocument } from '@/model';
 import { user } from './accounts';
-import { companyId, decimal, id, instant } from './columns';
+import { bytea, companyId, decimal, id, instant } from './columns';
 import { customer, site } from './customers';
+import { keptFile } from './files';
 
 export const proposal = pgTable(
   'proposal',
@@ -222,5 +223,25 @@ export const message = pgTable(
     foreignKey({ columns: [t.companyId, t.linkId], foreignColumns: [link.companyId, link.id] }),
     index('message_at').on(t.companyId, t.at),
     index('message_link').on(t.companyId, t.linkId),
+  ],
+);
+
+/** What went out with a letter, as it was then: a paper as its bytes, a photo as the kept picture. */
+export const messageAttachment = pgTable(
+  'message_attachment',
+  {
+    companyId: companyId(),
+    messageId: uuid('message_id').notNull(),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    mediaType: text('media_type').notNull(),
+    bytes: bytea('bytes'),
+    fileId: uuid('file_id'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.messageId, t.position] }),
+    foreignKey({ columns: [t.companyId, t.messageId], foreignColumns: [message.companyId, message.id] }),
+    foreignKey({ columns: [t.companyId, t.fileId], foreignColumns: [keptFile.companyId, keptFile.id] }),
+    check('message_attachment_one', sql`(${t.bytes} is null) <> (${t.fileId} is null)`),
   ],
 );

@@ -2,7 +2,7 @@
 
 import { Button, Drawer } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import type { MessageListRow } from '@/services/messages/messageList';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
@@ -97,6 +97,19 @@ export function MessageList({
             <p className="letter">
               <Linked text={read.body} />
             </p>
+            {read.attachments.length > 0 && (
+              <p>
+                With it:{' '}
+                {read.attachments.map((name, i) => (
+                  <Fragment key={i}>
+                    {i > 0 && ' · '}
+                    <a className="link-in-text" href={`/api/v1/messages/${read.id}/attachments?n=${i}`}>
+                      {name}
+                    </a>
+                  </Fragment>
+                ))}
+              </p>
+            )}
             {read.link && <LinkOf key={read.id} link={read.link} show={showLink} />}
           </article>
         )}

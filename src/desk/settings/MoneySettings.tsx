@@ -32,6 +32,22 @@ export function MoneySettings({
           change(target.value === '' ? rest : { ...money, letter: target.value });
         }}
       />
+      <p className="settings-what">
+        A waiver that can go with an invoice. {'{customer}'}, {'{site}'}, {'{agreement}'}, {'{invoice}'},{' '}
+        {'{amount}'}, {'{date}'} and {'{company}'} stand for what is known then.
+      </p>
+      <Input.TextArea
+        aria-label="A waiver that can go with an invoice"
+        disabled={disabled}
+        maxLength={6000}
+        autoSize={{ minRows: 2, maxRows: 12 }}
+        placeholder="On receipt of {amount} for invoice {invoice} we waive …"
+        value={money.waiver ?? ''}
+        onChange={({ target }) => {
+          const { waiver: _, ...rest } = money;
+          change(target.value === '' ? rest : { ...money, waiver: target.value });
+        }}
+      />
     </>
   );
 }

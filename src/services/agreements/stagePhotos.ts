@@ -43,7 +43,7 @@ export interface StagePhoto {
 export async function readStagePhotos(actor: Actor, input: unknown): Promise<StagePhoto[]> {
   const { agreementId, stage } = check(OfStageInput, input, 'The stage');
   return inCompany(actor.companyId, async (tx) =>
-    (await findStagePhotos(tx, agreementId, stage)).map(({ addedAt, ...photo }) => ({
+    (await findStagePhotos(tx, agreementId, stage)).map(({ addedAt, mediaType: _, ...photo }) => ({
       ...photo,
       addedAt: addedAt.toISOString(),
     })),
@@ -73,6 +73,7 @@ export async function addStagePhoto(actor: Actor, input: unknown): Promise<{ id:
   });
 }
 
+/** @throws Problem `no-such-picture` */
 async function photoOfOurs(tx: Transaction, id: string) {
   const [row] = await lockStagePhoto(tx, id);
   if (!row) throw noSuch('picture');

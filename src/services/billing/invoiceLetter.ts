@@ -5,13 +5,14 @@ import type { Amount } from '@/core/number';
 import { showAmount, showDecimal } from '@/core/number';
 import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
 import { joinAddresses, splitAddresses } from '@/core/text/recipients';
-import type { ReminderStep } from '@/model';
+import type { AttachInput, ReminderStep } from '@/model';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, recordAudit } from '../actor';
 import type { Issuer } from './insertPaper';
 import type { LoadedAgreement } from '@/core/billing';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
+import { attachmentsOf } from './attachments';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { postLetter } from '../post';
@@ -25,6 +26,8 @@ import { findNameOfPerson } from '@/data/accounts/user';
 export interface OwnLetter {
   readonly to?: string | undefined;
   readonly words?: string | undefined;
+  /** What goes with it. */
+  readonly attach?: AttachInput | undefined;
 }
 
 /**
@@ -51,11 +54,13 @@ export async function sendInvoiceLetter(
   const link = await makeLink(tx, who, head.proposalId, 'invoice', '#pay');
   const money = (value: bigint) => `${showAmount(value as Amount, digits)} ${head.currency}`;
   const { open } = bill.standing;
+  const attachments = await attachmentsOf(tx, loaded, bill, own.attach ?? {}, ours);
   await postLetter(tx, who, {
     proposalId: head.proposalId,
     kind: step ? 'reminder' : 'invoice',
     link,
     to,
+    attachments,
     subject: step ? `${step.subject}: invoice ${bill.label}` : invoiceLetterSubject(bill.label, head.title),
     body: invoiceLetterText({
       name: whom.name,
@@ -71,6 +76,7 @@ export async function sendInvoiceLetter(
       late: late ? money(late.amount) : null,
       lateTerms: bill.lateTerms,
       link: link.address,
+      attached: attachments.map(({ name }) => name),
       sender: sender?.name ?? null,
       company: ours.name,
       phone: ours.phone,

@@ -27,6 +27,7 @@ import { noticeOf } from '@/data/customers/customerNotice';
 import type { Recipients } from '@/core/text/recipients';
 import { recipientsOf } from '../customers/recipients';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
+import { findStagePhotos } from '@/data/agreements/stagePhoto';
 import { findLayoutsFor, findUsualLayout } from '@/data/billing/paperLayout';
 
 /** What the next invoice and the letter with it would carry, were it issued today. */
@@ -110,6 +111,12 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       ),
       layout: layoutToBeginWith(loaded.papers, await findUsualLayout(tx)),
       maySetUsual: may(actor, 'owner', 'office'),
+      /** What can go with the letter beside its papers. */
+      photos: (await findStagePhotos(tx, agreementId)).map(({ id, stage, fileId, caption, name }) => ({
+        ...{ id, stage, fileId },
+        name: caption || name,
+      })),
+      hasWaiver: (ours.money.waiver ?? '').trim() !== '',
       draft: draft
         ? { what: draft.what, title: draft.title, shows: draft.shows, remark: draft.remark }
         : null,

@@ -1,5 +1,7 @@
 import { messageListSource } from '@/data/messages/messageListSource';
 import type { ListSpec } from '@/core/lists';
+import { groupBy } from '@/core/collections/groupBy';
+import { findAttachmentNames } from '@/data/messages/attachment';
 import type { Actor } from '../actor';
 import type { DeskList } from '../lists/deskList';
 import type { LinkPurpose } from '../links';
@@ -29,6 +31,8 @@ export interface MessageListRow extends Omit<StoredMessage, 'at' | 'linkId' | 'l
   readonly at: string;
   /** The private link in it: does it lead somewhere, and may this person see it? */
   readonly link: { readonly id: string; readonly open: boolean; readonly mayShow: boolean } | null;
+  /** What went with it, in order. */
+  readonly attachments: readonly string[];
 }
 
 /** What each kind of letter is called. */
@@ -75,8 +79,10 @@ const spec: ListSpec = {
 const shown = (
   actor: Actor,
   { at, linkId, linkPurpose, linkOpen, ...row }: StoredMessage,
+  attachments: readonly string[],
 ): MessageListRow => ({
   ...row,
+  attachments,
   at: new Date(at).toISOString(),
   link:
     linkId === null ? null : { id: linkId, open: linkOpen === true, mayShow: mayShow(actor, linkPurpose!) },
@@ -86,5 +92,20 @@ const shown = (
 export const messageList: DeskList<StoredMessage, MessageListRow> = {
   spec: () => spec,
   source: ({ actor, timeZone }) => messageListSource({ now: actor.now, timeZone }),
-  finish: async ({ actor }, rows) => rows.map((row) => shown(actor, row)),
+  finish: async ({ actor, tx }, rows) => {
+    const named = groupBy(
+      await findAttachmentNames(
+        tx,
+        rows.map(({ id }) => id),
+      ),
+      ({ messageId }) => messageId,
+    );
+    return rows.map((row) =>
+      shown(
+        actor,
+        row,
+        (named.get(row.id) ?? []).map(({ name }) => name),
+      ),
+    );
+  },
 };

@@ -122,14 +122,16 @@ export function StagePhotos({
   };
   return (
     <Drawer open title={`Photos: ${stage.name}`} size={narrow ? '100%' : 560} onClose={close}>
-      <FileDrop
-        accept="image/png,image/jpeg,image/webp"
-        label="Add photos"
-        many
-        take={(file) => void take(file)}
-      >
-        {taking > 0 ? `Taking in ${taking} …` : 'Drop or paste photos here, or choose them'}
-      </FileDrop>
+      <div className="stage-photo-drop">
+        <FileDrop
+          accept="image/png,image/jpeg,image/webp"
+          label="Add photos"
+          many
+          take={(file) => void take(file)}
+        >
+          {taking > 0 ? `Taking in ${taking} …` : 'Drop or paste photos here, or choose them'}
+        </FileDrop>
+      </div>
       {wrong && <Alert type="error" title={wrong} className="above" />}
       {photos === null ? (
         wrong === null && <Skeleton active className="above" />

@@ -9,6 +9,7 @@ import { showDate } from '@/core/text/dates';
 import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
 import { looksLikeAddresses } from '@/core/text/recipients';
 import { DayPicker } from '@/ui/fields/DayPicker';
+import { AttachFields, attachedNames } from './AttachFields';
 import type { BillDraft, TypedLetter } from './useBillDraft';
 
 /** The day an invoice is due where nobody says otherwise: a deposit at once. */
@@ -49,6 +50,7 @@ function LetterPreview({
           words: typed.words,
           late: null,
           lateTerms: letter.lateTerms,
+          attached: attachedNames(work, letter.numbers.invoice, typed.attach ?? {}),
           link: '(a private link to read and pay it)',
           sender: letter.sender,
           company: letter.company,
@@ -144,6 +146,7 @@ export function IssueDialog({
                   onChange={({ target }) => type({ words: target.value })}
                 />
               </label>
+              <AttachFields work={work} attach={typed.attach ?? {}} change={(attach) => type({ attach })} />
               <LetterPreview work={work} draft={draft} made={made} typed={typed} />
             </>
           )}

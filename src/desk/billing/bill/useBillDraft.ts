@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { ProgressBilling } from '@/services/billing/progressBilling';
 import { isNothing } from '@/core/number';
 import { readPartOf } from '@/core/quantity';
-import type { BillingAsk, DraftInput, InvoiceShows, IssueInput } from '@/model';
+import type { AttachInput, BillingAsk, DraftInput, InvoiceShows, IssueInput } from '@/model';
 import { useKeptDraft } from '@/ui/kept/useKeptDraft';
 import type { Path } from './useBill';
 import { pathOf, useBill } from './useBill';
@@ -14,6 +14,8 @@ export interface TypedLetter {
   readonly words: string;
   /** Null: on the usual day. */
   readonly dueOn: string | null;
+  /** What goes with it; what was kept before this was asked has nothing. */
+  readonly attach?: AttachInput;
 }
 
 /** What is typed on an invoice in work, beside what is asked for. */
@@ -103,10 +105,10 @@ export function useBillDraft(work: ProgressBilling, start: BillingAsk | null) {
     /** What is said of it besides, as it is issued: the day it is due, and the letter. A credit note has neither. */
     asSent: (): Pick<IssueInput, 'dueOn' | 'send'> => {
       if (bill.made?.kind === 'credit note') return {};
-      const { send, to, words, dueOn } = typed.letter;
+      const { send, to, words, dueOn, attach = {} } = typed.letter;
       return {
         ...(dueOn === null ? {} : { dueOn }),
-        ...(send ? { send: { to: to.trim(), words: words.trim() } } : {}),
+        ...(send ? { send: { to: to.trim(), words: words.trim(), attach } } : {}),
       };
     },
   };
