@@ -12,7 +12,7 @@ import { customerList } from '@/services/customers/customerList';
 import { readCustomer } from '@/services/customers/customers';
 import { readList, readWholeList } from '@/services/lists/deskList';
 import { proposalList } from '@/services/proposals/proposalList';
-import { listProposals } from '@/services/proposals/read';
+import { listProposals, proposalsAtHand } from '@/services/proposals/read';
 import { closeConnection } from '@/data/connection';
 import { stateToday } from '@/core/offer';
 import { PAGE_SIZE } from '@/core/lists';
@@ -102,6 +102,16 @@ test('the state by SQL is the state by the core, and the list is the one that wa
     const keyed = (rows: readonly { id: string; state: string; total: string }[]) =>
       new Map(rows.map(({ id, state, total }) => [id, [state, total]]));
     expect(keyed(list)).toEqual(keyed(before));
+    // What stands on the first page is what of it is with customers, and what is in work.
+    const { waiting, drafts } = await proposalsAtHand(later);
+    for (const [rows, state] of [
+      [waiting, 'sent'],
+      [drafts, 'draft'],
+    ] as const)
+      expect([rows.rows.map(({ id }) => id).sort(), rows.more]).toEqual([
+        before.flatMap((row) => (row.state === state ? [row.id] : [])).sort(),
+        false,
+      ]);
     for (const { state, validUntil } of list)
       expect(state).toBe(
         stateToday(state === 'lapsed' ? 'sent' : state, validUntil ?? undefined, now.slice(0, 10)),

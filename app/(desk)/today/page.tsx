@@ -7,7 +7,7 @@ import { waitingQuestions } from '@/services/booklet/questions';
 import { invoiceList } from '@/services/billing/invoiceList';
 import { readList } from '@/services/lists/deskList';
 import { waitingApprovals } from '@/services/proposals/approval';
-import { listProposals } from '@/services/proposals/read';
+import { proposalsAtHand } from '@/services/proposals/read';
 import { LinkButton } from '@/ui/LinkButton';
 import { answerApprovalAction, answerQuestionAction } from '../../actions';
 import { pageActor } from '../../session';
@@ -19,18 +19,25 @@ export const metadata: Metadata = { title: 'Today' };
 /** How much of what is under way stands here; the list has the rest. */
 const RUNNING = 20;
 
+/** Where what does not stand here is. */
+const TheRest = ({ address, words }: { readonly address: string; readonly words: string }) => (
+  <p className="list-foot">
+    <Link href={address} prefetch={false}>
+      {words}
+    </Link>
+  </p>
+);
+
 export default async function TodayPage() {
   const actor = await pageActor();
-  const [proposals, agreements, overdue, questions, rounds] = await Promise.all([
-    listProposals(actor, { changes: true }),
+  const [{ waiting, drafts }, agreements, overdue, questions, rounds] = await Promise.all([
+    proposalsAtHand(actor),
     readList(actor, agreementList, { show: 'under way' }),
     readList(actor, invoiceList, { state: 'overdue', sort: 'due' }),
     waitingQuestions(actor),
     waitingRounds(actor),
   ]);
   const asked = actor.role === 'owner' ? await waitingApprovals(actor) : [];
-  const waiting = proposals.filter(({ state }) => state === 'sent');
-  const drafts = proposals.filter(({ state }) => state === 'draft');
   const lateRounds = rounds.filter((round) => round.late);
   const running = agreements.rows.slice(0, RUNNING);
   return (
@@ -54,13 +61,16 @@ export default async function TodayPage() {
       <LateNow rounds={lateRounds} invoices={overdue.rows} count={overdue.count} />
       <h2>With the customer</h2>
       <RoundsToChoose rounds={rounds.filter((round) => !round.late)} />
-      {waiting.length === 0 ? (
+      {waiting.rows.length === 0 ? (
         <p className="empty">No proposal is out. Finish a draft and send it.</p>
       ) : (
-        <WaitingTable proposals={waiting} />
+        <WaitingTable proposals={waiting.rows} />
+      )}
+      {waiting.more && (
+        <TheRest address="/proposals?state=sent" words="All proposals that are with customers" />
       )}
       <h2>On your table</h2>
-      {drafts.length === 0 ? (
+      {drafts.rows.length === 0 ? (
         <p className="empty">
           No draft.{' '}
           <Link href="/proposals/new" prefetch={false}>
@@ -69,8 +79,9 @@ export default async function TodayPage() {
           .
         </p>
       ) : (
-        <DraftsTable proposals={drafts} />
+        <DraftsTable proposals={drafts.rows} />
       )}
+      {drafts.more && <TheRest address="/proposals?state=draft" words="All drafts" />}
       <h2>Under way</h2>
       {running.length === 0 ? (
         <p className="empty">No accepted work is open.</p>
@@ -78,11 +89,7 @@ export default async function TodayPage() {
         <RunningTable agreements={running} />
       )}
       {agreements.count > running.length && (
-        <p className="list-foot">
-          <Link href="/agreements?show=under+way" prefetch={false}>
-            All that is under way
-          </Link>
-        </p>
+        <TheRest address="/agreements?show=under+way" words="All that is under way" />
       )}
     </div>
   );

@@ -25,6 +25,26 @@ export const findProposalsWithCustomer = async (
     .orderBy(desc(proposal.updatedAt))
     .limit(most);
 
+/**
+ * Proposals and change orders that are with the customer (their prices hold) or in work, changed last first. What a sent one
+ * has lapsed by is the core’s (`stateToday`), repeated here so that lapsed ones take nobody’s place.
+ */
+export const findProposalsAtHand = async (
+  tx: Transaction,
+  { state, today, most }: { readonly state: 'sent' | 'draft'; readonly today: string; readonly most: number },
+) =>
+  joined(tx)
+    .where(
+      and(
+        eq(proposal.state, state),
+        state === 'sent'
+          ? sql`(${proposal.validUntil} is null or ${proposal.validUntil} >= ${today})`
+          : undefined,
+      ),
+    )
+    .orderBy(desc(proposal.updatedAt), desc(proposal.id))
+    .limit(most);
+
 /** Proposals (no change orders) with all the words, those changed last first; or the one of an id. */
 export const findProposalsLike = async (
   tx: Transaction,

@@ -1,4 +1,5 @@
 import { contractOf } from '@/core/billing';
+import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { ProposalDocument } from '@/model';
 import { whoGets } from '@/core/text/recipients';
@@ -20,36 +21,65 @@ import { findOpenings, findLinks } from '@/data/proposals/link';
 import { findRevisions } from '@/data/proposals/revision';
 import { agreementByProposalId } from '@/data/agreements/agreement';
 import { declineByRevisionId } from '@/data/proposals/decline';
-import { findProposalWithCustomer, findProposalsWithCustomer } from '@/data/proposals/withCustomer';
+import {
+  findProposalWithCustomer,
+  findProposalsAtHand,
+  findProposalsWithCustomer,
+} from '@/data/proposals/withCustomer';
+import { cutOffer } from '../offered';
 
-/** All proposals, last touched first; change orders only where they are asked for too. */
+type Found = Awaited<ReturnType<typeof findProposalsWithCustomer>>;
+
+/** Proposals as the desk lists them: with the state they are in today and when the customer opened them last. */
+async function proposalRows(tx: Transaction, actor: Actor, timeZone: string, rows: Found) {
+  const today = businessDate(actor.now, timeZone);
+  const latest = new Map<string, Date>();
+  for (const { proposalId, at } of await findOpenings(tx)) {
+    const known = latest.get(proposalId);
+    if (at && (!known || known < at)) latest.set(proposalId, at);
+  }
+  const dateOf = (at: Date | undefined) => (at ? businessDate(at, timeZone) : null);
+  return rows.map(({ proposal: row, customer: payer, site: place, seller }) => ({
+    id: row.id,
+    number: row.number,
+    title: row.title,
+    state: stateToday(row.state, row.document.validUntil, today),
+    total: row.total,
+    customerId: payer.id,
+    customer: payer.name,
+    site: `${place.address.street}, ${place.address.city}`,
+    seller,
+    validUntil: row.document.validUntil ?? null,
+    changedOn: businessDate(row.updatedAt, timeZone),
+    openedOn: dateOf(latest.get(row.id)),
+    unsentChanges: row.state === 'sent' && row.sentSaveNumber !== row.saveNumber,
+  }));
+}
+
+/** The proposals touched last, at most 500; change orders only where they are asked for too. */
 export async function listProposals(actor: Actor, { changes = false } = {}) {
   return inCompany(actor.companyId, async (tx) => {
-    const ours = await companyOf(tx, actor.companyId);
-    const today = businessDate(actor.now, ours.timeZone);
-    const rows = await findProposalsWithCustomer(tx, { changes, most: 500 });
-    const opened = await findOpenings(tx);
-    const latest = new Map<string, Date>();
-    for (const { proposalId, at } of opened) {
-      const known = latest.get(proposalId);
-      if (at && (!known || known < at)) latest.set(proposalId, at);
-    }
-    const dateOf = (at: Date | undefined) => (at ? businessDate(at, ours.timeZone) : null);
-    return rows.map(({ proposal: row, customer: payer, site: place, seller }) => ({
-      id: row.id,
-      number: row.number,
-      title: row.title,
-      state: stateToday(row.state, row.document.validUntil, today),
-      total: row.total,
-      customerId: payer.id,
-      customer: payer.name,
-      site: `${place.address.street}, ${place.address.city}`,
-      seller,
-      validUntil: row.document.validUntil ?? null,
-      changedOn: businessDate(row.updatedAt, ours.timeZone),
-      openedOn: dateOf(latest.get(row.id)),
-      unsentChanges: row.state === 'sent' && row.sentSaveNumber !== row.saveNumber,
-    }));
+    const { timeZone } = await companyOf(tx, actor.companyId);
+    return proposalRows(tx, actor, timeZone, await findProposalsWithCustomer(tx, { changes, most: 500 }));
+  });
+}
+
+/** How many proposals of a kind stand on the first page; the list has the rest. */
+const AT_HAND = 50;
+
+/** What is with customers and what is in work, changed last first; `more`: the list has others. */
+export async function proposalsAtHand(actor: Actor) {
+  return inCompany(actor.companyId, async (tx) => {
+    const { timeZone } = await companyOf(tx, actor.companyId);
+    const today = businessDate(actor.now, timeZone);
+    const of = async (state: 'sent' | 'draft') => {
+      const { found, more } = cutOffer(
+        await findProposalsAtHand(tx, { state, today, most: AT_HAND + 1 }),
+        AT_HAND,
+      );
+      return { rows: await proposalRows(tx, actor, timeZone, found as Found), more };
+    };
+    return { waiting: await of('sent'), drafts: await of('draft') };
   });
 }
 

@@ -2,6 +2,7 @@
 
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
+import type { Amount } from '@/core/number';
 import { showAmount, showDifference, showQuantity, writeFixed } from '@/core/number';
 import type { BundleFigures, SectionLine } from '@/core/price';
 import { compareGrades } from '@/core/price';
@@ -42,7 +43,7 @@ export function CompareGrades({
     [tryGrade, one.id, other.id],
   );
   const { differs, alike } = compared;
-  const money = (value: bigint) => showAmount(value as never, minorDigits);
+  const money = (value: bigint) => showAmount(value as Amount, minorDigits);
   const sums = [tryGrade(one.id), tryGrade(other.id)];
   const head = (at: 0 | 1, grade: { readonly id: string }) => (
     <Select
