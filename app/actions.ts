@@ -9,6 +9,7 @@ import { revokeSession, signOut } from '@/services/accounts/session';
 import { signIn } from '@/services/accounts/signIn';
 import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { deleteLayout, keepLayout, setUsualLayout } from '@/services/billing/layouts';
+import { sendStatements } from '@/services/customers/sendStatements';
 import { creditInvoice, dropDraft, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { offerRound, saveRound, settleAllowances, withdrawRound } from '@/services/agreements/rounds';
 import {
@@ -211,6 +212,9 @@ export const captionStagePhotoAction = async (input: unknown) =>
 
 export const removeStagePhotoAction = async (input: unknown) =>
   answer(async () => removeStagePhoto(await actionActor(), input));
+
+export const sendStatementsAction = async (input: unknown) =>
+  answer(async () => sendStatements(await actionActor(), input));
 
 export const keepLayoutAction = async (input: unknown) =>
   answer(async () => keepLayout(await actionActor(), input));

@@ -334,6 +334,18 @@ const looks = {
   remark: Type.Optional(Text(2000)),
 };
 
+/** Statements of account of several customers over some days, each sent to who gets their invoices. */
+export const StatementsInput = Type.Object(
+  {
+    customerIds: Type.Array(EntityId, { minItems: 1, maxItems: 10, uniqueItems: true }),
+    from: BusinessDate,
+    to: BusinessDate,
+    words: Text(2000),
+  },
+  closed,
+);
+export type StatementsInput = Type.Static<typeof StatementsInput>;
+
 /** What goes with an invoice: papers of it, and photos of the stages of its agreement. */
 export const AttachInput = Type.Object(
   {

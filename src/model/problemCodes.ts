@@ -97,6 +97,7 @@ const byStatus = {
     'revision-outdated',
     'round-waiting',
     'seal-broken',
+    'sent-already',
     'total-changed',
   ],
   410: ['change-order-gone', 'import-gone', 'link-gone', 'nothing-sent'],

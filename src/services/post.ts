@@ -20,12 +20,15 @@ export async function postLetter(
   who: { readonly companyId: string; readonly now: Date },
   {
     proposalId,
+    customerId = null,
     kind,
     link,
     attachments = [],
     ...letter
   }: Letter & {
-    readonly proposalId: string;
+    /** What it is about; null: a customer, and no proposal. */
+    readonly proposalId: string | null;
+    readonly customerId?: string | null;
     readonly kind: string;
     readonly link?: NewLink | null;
     readonly attachments?: readonly Attachment[];
@@ -36,6 +39,7 @@ export async function postLetter(
     companyId: who.companyId,
     id,
     proposalId,
+    customerId,
     kind,
     toAddress: letter.to,
     subject: letter.subject,

@@ -15,6 +15,7 @@ const views = [
   '/customers',
   '/library',
   '/agreements',
+  '/agreements/stages',
   '/money',
   '/settings',
   '/settings#about=pricing',

@@ -102,5 +102,6 @@ test('narrowed is what is searched for or filtered', () => {
 test('the sum of a column has the decimals of its rows; rows without it count nothing', () => {
   expect(sumColumn([{ open: '0.10' }, { open: '0.20' }, { open: '-1000.05' }], 'open')).toBe('-999.75');
   expect(sumColumn([{ open: '1200' }, { other: '5' }], 'open')).toBe('1200');
+  expect(sumColumn([{ open: '0' }, { open: '3991.29' }, { open: '7262.46' }], 'open')).toBe('11253.75');
   expect(sumColumn([], 'open')).toBe('0');
 });

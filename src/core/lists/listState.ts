@@ -143,6 +143,7 @@ export function shownColumns(spec: ListSpec, chosen: readonly string[] | undefin
 /** What a column of decimal text comes to over some rows, with as many decimals as the first of them has. */
 export function sumColumn<Row extends object>(rows: readonly Row[], key: string): string {
   const texts = rows.map((row) => String(row[key as keyof Row] ?? '0'));
-  const places = texts[0]?.split('.')[1]?.length ?? 0;
+  // The database writes nothing as 0, whatever the others have.
+  const places = Math.max(0, ...texts.map((text) => text.split('.')[1]?.length ?? 0));
   return writeFixedPlaces(addFixed(texts.map(parseFixed)), places);
 }

@@ -11,7 +11,7 @@ export const messageListSource = ({
 }): ListSource => ({
   from: sql`message m
       left join proposal p on p.company_id = m.company_id and p.id = m.proposal_id
-      left join customer c on c.company_id = p.company_id and c.id = p.customer_id
+      left join customer c on c.company_id = m.company_id and c.id = coalesce(p.customer_id, m.customer_id)
       left join link k on k.company_id = m.company_id and k.id = m.link_id`,
   columns: {
     at: sql`m.at`,

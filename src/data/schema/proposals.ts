@@ -209,6 +209,8 @@ export const message = pgTable(
     companyId: companyId(),
     id: id(),
     proposalId: uuid('proposal_id'),
+    /** Whose it is, where it is about no proposal. */
+    customerId: uuid('customer_id'),
     kind: text('kind').notNull(),
     toAddress: text('to_address').notNull(),
     subject: text('subject').notNull(),
@@ -221,6 +223,7 @@ export const message = pgTable(
   (t) => [
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId, t.linkId], foreignColumns: [link.companyId, link.id] }),
+    foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
     index('message_at').on(t.companyId, t.at),
     index('message_link').on(t.companyId, t.linkId),
   ],

@@ -9,17 +9,25 @@ import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
+import type { SendStatements } from './StatementsDialog';
+import { StatementsDialog } from './StatementsDialog';
 
 /** Find a customer in seconds, or add one. */
 export function CustomerList({
   save,
+  sendStatements,
+  today,
   ...props
 }: ListProps<CustomerListRow> & {
-  save: SaveCustomer;
+  readonly save: SaveCustomer;
+  /** Null: this person sends no statements. */
+  readonly sendStatements: SendStatements | null;
+  readonly today: string;
 }) {
   const router = useRouter();
   const asked = useSearchParams().has('new');
   const [adding, setAdding] = useState(false);
+  const [stating, setStating] = useState<readonly CustomerListRow[] | null>(null);
   const close = () => {
     setAdding(false);
     if (asked) router.replace('/customers');
@@ -45,6 +53,7 @@ export function CustomerList({
             {add}
           </>
         }
+        acts={(rows) => sendStatements && <Button onClick={() => setStating(rows)}>Send statements …</Button>}
         render={{
           name: (row) => (
             <Link href={`/customers/${row.id}`} prefetch={false}>
@@ -59,6 +68,14 @@ export function CustomerList({
           agreements: (row) => row.agreements || '',
         }}
       />
+      {stating && sendStatements && (
+        <StatementsDialog
+          customers={stating}
+          today={today}
+          send={sendStatements}
+          close={() => setStating(null)}
+        />
+      )}
       {(adding || asked) && (
         <CustomerForm save={save} close={close} done={({ id }) => router.push(`/customers/${id}`)} />
       )}

@@ -43,6 +43,7 @@ export const messageKinds: Readonly<Record<string, string>> = {
   selections: 'Selections',
   invoice: 'Invoice',
   reminder: 'Reminder',
+  statement: 'Statement',
 };
 
 const spec: ListSpec = {

@@ -1,0 +1,2 @@
+ALTER TABLE "message" ADD COLUMN "customer_id" uuid;--> statement-breakpoint
+ALTER TABLE "message" ADD CONSTRAINT "message_company_id_customer_id_customer_company_id_id_fk" FOREIGN KEY ("company_id","customer_id") REFERENCES "public"."customer"("company_id","id") ON DELETE no action ON UPDATE no action;
