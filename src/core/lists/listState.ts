@@ -140,7 +140,7 @@ export function shownColumns(spec: ListSpec, chosen: readonly string[] | undefin
   return kept && kept.length > 0 ? kept : spec.columns.filter(({ shown }) => shown !== false);
 }
 
-/** What a column of decimal text comes to over some rows, with as many decimals as the first of them has. */
+/** What a column of decimal text comes to over some rows, with as many decimals as the longest of them. */
 export function sumColumn<Row extends object>(rows: readonly Row[], key: string): string {
   const texts = rows.map((row) => String(row[key as keyof Row] ?? '0'));
   // The database writes nothing as 0, whatever the others have.

@@ -24,6 +24,12 @@ export type StatementSent =
 /** The same statement is not sent twice within so long: it was asked for again because no answer came. */
 const TWICE = 10 * 60_000;
 
+/** @throws Problem `nothing-open` */
+function refuseNothing({ rows, opening, closing }: AccountPaper): void {
+  if (rows.length === 0 && isNothing(opening) && isNothing(closing))
+    throw new Problem('nothing-open', 'Nothing happened in these days, and nothing is owed.');
+}
+
 /** @throws Problem `email-missing`, `sent-already` */
 async function sendOne(
   actor: Actor,
@@ -82,8 +88,7 @@ export async function sendStatements(
   for (const customerId of customerIds) {
     try {
       const paper = await readAccount(actor, customerId, { from, to });
-      if (paper.rows.length === 0 && isNothing(paper.opening) && isNothing(paper.closing))
-        throw new Problem('nothing-open', 'Nothing happened in these days, and nothing is owed.');
+      refuseNothing(paper);
       sent.push({ customerId, sentTo: await sendOne(actor, customerId, paper, words) });
     } catch (error) {
       if (!(error instanceof Problem)) throw error;
