@@ -12,6 +12,9 @@ import { listReminders, remindByItself, sendReminders } from '@/services/billing
 import { readProgressStatement } from '@/services/billing/statement';
 import { showLink } from '@/services/links';
 import { readSettings, saveSettings } from '@/services/settings/settings';
+import { readAccount } from '@/services/customers/account';
+import { readCustomer } from '@/services/customers/customers';
+import { parseAmount } from '@/core/number';
 import { plusDays } from '@/core/calendar';
 import { closeConnection } from '@/data/connection';
 import { reminder } from '@/data/schema';
@@ -21,6 +24,8 @@ import { newAgreement, newCompany, refusal, visit } from '../support/desk';
 import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
+
+const cents = (text: string) => parseAmount(text, 2);
 
 const steps = [
   { id: 'first', days: 7, subject: 'Perhaps it slipped by', words: 'perhaps it slipped by.' },
@@ -95,6 +100,11 @@ test('interest is charged once for each day, on an invoice that is none of the a
   const after = await readAgreement(actor, agreementId);
   expect(after.standing).toEqual(before.standing);
   expect(after.payments).toEqual(before.payments);
+  // The page says it beside what the agreement itself has open; what the customer owes is both.
+  expect([before.lateOpen, after.lateOpen]).toEqual(['0.00', owed]);
+  const { owed: whole } = await readCustomer(late(30), after.customer.id);
+  expect(cents(whole.open)).toBe(cents(after.standing.billedUnpaid) + cents(owed));
+  expect((await readAccount(late(30), after.customer.id)).closing).toBe(whole.open);
   const out = Number((await loadMoneyPage(late(30))).out);
   await waiveLate(late(30), { invoiceId: charged!.id });
   expect(Number((await loadMoneyPage(late(30))).out)).toBeCloseTo(out - Number(owed), 6);

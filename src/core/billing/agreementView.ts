@@ -46,6 +46,13 @@ export function standingAndTrack(loaded: LoadedAgreement, earned: Amount = ZERO)
   };
 }
 
+/** What charges for late payment came to and is not paid; beside what the agreement itself has open. Decimal text. */
+export const lateChargesOpen = ({ invoices, digits }: LoadedAgreement): string =>
+  writeAmount(
+    sumAmounts(invoices.filter(({ kind }) => kind === 'late charge').map(({ standing }) => standing.open)),
+    digits,
+  );
+
 /** What is billed on some agreements and not paid, and how much of it is late. Decimal text. */
 export function owedOn(loaded: readonly LoadedAgreement[], today: string) {
   const digits = loaded[0]?.digits ?? 2;

@@ -3,6 +3,7 @@ import { changesOf } from '@/data/agreements/changes';
 import { inCompany } from '@/data/connection';
 import {
   headView,
+  lateChargesOpen,
   lineViews,
   paperViews,
   paymentViews,
@@ -54,6 +55,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       payments: paymentViews(loaded, billingContextOf(loaded, ours)),
       invoices: paperViews(loaded, today),
       stages: stageViews(loaded),
+      lateOpen: lateChargesOpen(loaded),
       photos: (await findStagePhotos(tx, agreementId)).map(({ id, stage }) => ({ id, stage })),
       draft: draft !== undefined,
       received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
