@@ -78,6 +78,9 @@ test('a supplier’s list: columns matched, what is wrong said row by row, appli
   const second = await previewImport(owner, again.id, { matching: again.matching });
   expect(second.counts).toEqual({ added: 0, changed: 1, left: 2, refused: 6 });
   expect(second.changed[0]?.changes).toEqual(['cost: material 21.4, 0.5×46 → material 23.1, 0.5×46']);
+  // 1.70 on 44.40: what moved is seen before it is taken.
+  expect(second.changed[0]?.cost).toEqual({ before: '44.4', after: '46.1', percent: '+3.8 %' });
+  expect(second.moves).toEqual({ rise: 1, fall: 0, middle: '+3.8 %' });
   await applyImport(owner, again.id, { matching: again.matching });
   const [joist] = await findItems(owner, 'joist');
   expect((await readItem(owner, joist!.id)).history).toMatchObject([

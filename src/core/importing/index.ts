@@ -6,3 +6,4 @@ export * from './plan';
 export * from './areas';
 export * from './raise';
 export * from './costs';
+export * from './costMoves';

@@ -92,3 +92,9 @@ export function showPercent(rate: Fixed, places = 1): string {
     ),
   );
 }
+
+/**
+ * A fraction of one as a percentage with its sign, one place: 31_000n → “+3.1 %”.
+ * @param rate millionths of one
+ */
+export const showSignedPercent = (rate: Fixed): string => `${rate > 0n ? '+' : ''}${showPercent(rate)} %`;

@@ -1,7 +1,7 @@
 import Type from 'typebox';
-import type { FileRow, ImportPlan, KnownItem, Matching, Planned } from '@/core/importing';
-import { libraryFieldNames, planImport, proposeMatching, sourceOf } from '@/core/importing';
-import { writeFixed } from '@/core/number';
+import type { CostMoves, FileRow, ImportPlan, KnownItem, Matching, Planned } from '@/core/importing';
+import { costMoves, libraryFieldNames, planImport, proposeMatching, sourceOf } from '@/core/importing';
+import { showSignedPercent, writeFixed } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
@@ -168,8 +168,36 @@ const countsOf = ({ added, changed, left, refused }: ImportPlan) => ({
   refused: refused.length,
 });
 
-const listed = (plan: ImportPlan) => ({
+/** Costs that move before all else that changes, the furthest first, each with what it was and will be. */
+function changedRows(plan: ImportPlan, { moves }: CostMoves) {
+  const byCode = new Map(plan.changed.map((each) => [each.code, each]));
+  const moved = new Map(moves.map((move) => [move.code, move]));
+  const order = [
+    ...moves.map(({ code }) => byCode.get(code)!),
+    ...plan.changed.filter(({ code }) => !moved.has(code)),
+  ];
+  return order.slice(0, LISTED).map(({ row, code, item: { name }, changes }) => {
+    const move = moved.get(code);
+    return {
+      ...{ row, code, name, changes },
+      cost: move
+        ? {
+            before: writeFixed(move.before),
+            after: writeFixed(move.after),
+            percent: move.share === null ? null : showSignedPercent(move.share),
+          }
+        : null,
+    };
+  });
+}
+
+const listed = (plan: ImportPlan, moves: CostMoves) => ({
   counts: countsOf(plan),
+  moves: {
+    rise: moves.rise,
+    fall: moves.fall,
+    middle: moves.middle === null ? null : showSignedPercent(moves.middle),
+  },
   added: plan.added.slice(0, LISTED).map(({ row, code, item: { name, unit, costs } }) => ({
     row,
     code,
@@ -177,9 +205,7 @@ const listed = (plan: ImportPlan) => ({
     unit,
     unitCost: writeFixed(itemUnitCost(costs)),
   })),
-  changed: plan.changed
-    .slice(0, LISTED)
-    .map(({ row, code, item: { name }, changes }) => ({ row, code, name, changes })),
+  changed: changedRows(plan, moves),
   refused: plan.refused.slice(0, LISTED),
 });
 
@@ -190,7 +216,8 @@ export async function previewImport(actor: Actor, id: unknown, input: unknown) {
   const { matching } = check(MatchingInput, input, 'The matching');
   return inCompany(actor.companyId, async (tx) => {
     const row = await waiting(tx, importId);
-    return listed((await planned(tx, actor, row.bytes, matching as Matching)).plan);
+    const { plan, known } = await planned(tx, actor, row.bytes, matching as Matching);
+    return listed(plan, costMoves(plan.changed, known));
   });
 }
 

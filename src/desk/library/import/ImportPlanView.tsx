@@ -3,6 +3,7 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ImportPreview } from '@/services/library/importItems';
+import { showDecimal } from '@/core/number';
 import { unitName } from '@/model';
 import { PlainTable } from '@/ui/tables/PlainTable';
 
@@ -50,6 +51,19 @@ function PlanRows({ preview, kind }: { readonly preview: ImportPreview; readonly
               title: 'Was → will be',
               cell: ({ changes }) => changes.map((change) => <div key={change}>{change}</div>),
             },
+            {
+              key: 'before',
+              title: 'Unit cost was',
+              figure: true,
+              cell: ({ cost }) => cost && showDecimal(cost.before),
+            },
+            {
+              key: 'after',
+              title: 'Will be',
+              figure: true,
+              cell: ({ cost }) => cost && showDecimal(cost.after),
+            },
+            { key: 'moves', title: 'Moves', figure: true, cell: ({ cost }) => cost?.percent ?? '' },
           ]}
         />
       );
@@ -71,7 +85,7 @@ function PlanRows({ preview, kind }: { readonly preview: ImportPreview; readonly
 
 /** What the import would do, row by row. */
 export function ImportPlanView({ preview }: { preview: ImportPreview }) {
-  const { counts } = preview;
+  const { counts, moves } = preview;
   const first: Kind = counts.refused > 0 ? 'refused' : counts.changed > 0 ? 'changed' : 'added';
   const [kind, setKind] = useState<Kind>(first);
   const rows = preview[kind];
@@ -90,6 +104,18 @@ export function ImportPlanView({ preview }: { preview: ImportPreview }) {
         />
         <span className="soft">{counts.left} as they are in the library</span>
       </div>
+      {kind === 'changed' && moves.rise + moves.fall > 0 && (
+        <p>
+          {[
+            moves.rise > 0 ? `${moves.rise} ${moves.rise === 1 ? 'cost rises' : 'costs rise'}` : '',
+            moves.fall > 0 ? `${moves.fall} ${moves.fall === 1 ? 'falls' : 'fall'}` : '',
+          ]
+            .filter(Boolean)
+            .join(', ')}
+          {moves.middle !== null && `, in the middle of them by ${moves.middle}`}. What moves furthest stands
+          first.
+        </p>
+      )}
       {rows.length === 0 ? <p className="empty">None.</p> : <PlanRows preview={preview} kind={kind} />}
       {rows.length < counts[kind] && (
         <p className="soft">
