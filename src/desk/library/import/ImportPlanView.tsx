@@ -3,7 +3,7 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ImportPreview } from '@/services/library/importItems';
-import { showDecimal } from '@/core/number';
+import { parseFixed, showUnitAmount } from '@/core/number';
 import { unitName } from '@/model';
 import { PlainTable } from '@/ui/tables/PlainTable';
 
@@ -55,13 +55,13 @@ function PlanRows({ preview, kind }: { readonly preview: ImportPreview; readonly
               key: 'before',
               title: 'Unit cost was',
               figure: true,
-              cell: ({ cost }) => cost && showDecimal(cost.before),
+              cell: ({ cost }) => cost && showUnitAmount(parseFixed(cost.before)),
             },
             {
               key: 'after',
               title: 'Will be',
               figure: true,
-              cell: ({ cost }) => cost && showDecimal(cost.after),
+              cell: ({ cost }) => cost && showUnitAmount(parseFixed(cost.after)),
             },
             { key: 'moves', title: 'Moves', figure: true, cell: ({ cost }) => cost?.percent ?? '' },
           ]}
