@@ -83,6 +83,14 @@ test('invoices begin with the usual layout, then as the last one of their agreem
       { agreementId, name: 'x', forAll: true, usual: true, shows: short },
     ),
   ).rejects.toThrow(Problem);
+  const again = await keepLayout(actor, {
+    ...{ agreementId, name: 'Short', forAll: true, usual: true, shows: short },
+  });
+  const seller = { ...actor, role: 'seller' as const };
+  await expect(deleteLayout(seller, again)).rejects.toThrow(Problem);
+  await expect(
+    keepLayout(seller, { agreementId, name: 'short', forAll: true, usual: false, shows: coded }),
+  ).rejects.toThrow(Problem);
 });
 
 test('what paper says: codes, percent and balance to date, what was paid before, retainage with rate and limit', async () => {

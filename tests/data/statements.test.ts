@@ -37,10 +37,14 @@ test('statements go to several, each by itself; asked again after a lost answer 
     refused: 'It was sent a moment ago.',
   });
   expect(await letters()).toHaveLength(1);
+  const twice = { ...asked, from: day(-60) };
+  const both = await Promise.all([sendStatements(actor, twice), sendStatements(actor, twice)]);
+  expect(both.flatMap(({ sent: [one] }) => ('sentTo' in one! ? [one.sentTo] : []))).toHaveLength(1);
+  expect(await letters()).toHaveLength(2);
   // Other days are another statement, and later it may go again.
   await sendStatements(actor, { ...asked, from: day(-30) });
   await sendStatements({ ...actor, now: new Date(Date.now() + 3_600_000) }, asked);
-  expect(await letters()).toHaveLength(3);
+  expect(await letters()).toHaveLength(4);
 });
 
 test('who may not, days the wrong way round, and strangers’ customers are refused', async () => {

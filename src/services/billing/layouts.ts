@@ -42,6 +42,8 @@ export async function keepLayout(actor: Actor, input: unknown): Promise<{ id: st
     await loadAgreement(tx, agreementId);
     const of = forAll ? null : agreementId;
     const known = await findLayoutNamed(tx, name.trim(), of);
+    // What invoices begin with is the office’s to say.
+    if (known?.usual) allow(actor, 'owner', 'office');
     if (!known && (await countLayouts(tx, of)) >= MOST_LAYOUTS)
       throw new Problem('too-many-layouts', `There are ${MOST_LAYOUTS} layouts already: delete one first.`);
     const id = known?.id ?? newId(actor.now);
@@ -63,7 +65,8 @@ export async function deleteLayout(actor: Actor, input: unknown): Promise<void> 
   allow(actor, 'owner', 'office', 'seller');
   const { id } = check(LayoutInput, input, 'The layout');
   await inCompany(actor.companyId, async (tx) => {
-    const { name } = await layoutOfOurs(tx, id);
+    const { name, usual } = await layoutOfOurs(tx, id);
+    if (usual) allow(actor, 'owner', 'office');
     await deleteLayoutById(tx, id);
     await recordAudit(tx, actor, 'invoice layout deleted', id, { name });
   });

@@ -1,5 +1,6 @@
 import { findNameOfPerson } from '@/data/accounts/user';
 import { inCompany } from '@/data/connection';
+import { lockCustomerById } from '@/data/customers/customer';
 import { wasSentSince } from '@/data/messages/message';
 import { companyOf } from '@/data/settings/company';
 import { isBelowZero, isNothing, showDecimal, withoutSign } from '@/core/number';
@@ -46,6 +47,8 @@ async function sendOne(
     const { from, to, closing, currency } = paper;
     const subject = statementLetterSubject(from, to);
     const letter = { customerId, kind: 'statement', subject };
+    // Held: asked for twice at once, the second sees the first.
+    await lockCustomerById(tx, customerId);
     if (await wasSentSince(tx, letter, new Date(actor.now.getTime() - TWICE)))
       throw new Problem('sent-already', 'It was sent a moment ago.');
     const owes = !isNothing(closing) && !isBelowZero(closing);

@@ -88,7 +88,7 @@ export function StageList({
             <Button
               key={percent}
               onClick={() => {
-                for (const row of rows) report(stageOf(row), String(percent));
+                for (const row of rows) report(stageOf(row), String(percent), row.percent);
                 done();
               }}
             >
@@ -126,7 +126,7 @@ export function StageList({
                 label={`Percent done of ${row.stage}, ${row.agreement}`}
                 align="right"
                 shown={shown(stageOf(row), row.percent)}
-                commit={(text) => report(stageOf(row), text)}
+                commit={(text) => report(stageOf(row), text, row.percent)}
               />
             </span>
           ),

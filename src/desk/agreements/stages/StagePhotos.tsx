@@ -3,7 +3,7 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Drawer, Empty, Input, Skeleton } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { StagePhoto } from '@/services/agreements/stagePhotos';
 import { showInstant } from '@/ui/instants';
 import type { Answer } from '@/model';
@@ -85,6 +85,7 @@ export function StagePhotos({
   const [photos, setPhotos] = useState<readonly StagePhoto[] | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [taking, setTaking] = useState(0);
+  const line = useRef<Promise<unknown>>(Promise.resolve());
   const of = { agreementId: stage.agreementId, stage: stage.name };
   const read = async () => {
     const answer = await asked(actions.read(of));
@@ -105,9 +106,7 @@ export function StagePhotos({
     };
   }, [ask, agreementId, name]);
 
-  const take = async (file: File) => {
-    setTaking((count) => count + 1);
-    setWrong(null);
+  const takeOne = async (file: File) => {
     try {
       const { id } = await keepPicture(file);
       const answer = await asked(actions.add({ ...of, fileId: id }));
@@ -120,15 +119,16 @@ export function StagePhotos({
       setTaking((count) => count - 1);
     }
   };
+  // One after the other: many at once would hold each other up on a slow net.
+  const take = (file: File) => {
+    setTaking((count) => count + 1);
+    setWrong(null);
+    line.current = line.current.then(() => takeOne(file));
+  };
   return (
     <Drawer open title={`Photos: ${stage.name}`} size={narrow ? '100%' : 560} onClose={close}>
       <div className="stage-photo-drop">
-        <FileDrop
-          accept="image/png,image/jpeg,image/webp"
-          label="Add photos"
-          many
-          take={(file) => void take(file)}
-        >
+        <FileDrop accept="image/png,image/jpeg,image/webp" label="Add photos" many take={take}>
           {taking > 0 ? `Taking in ${taking} …` : 'Drop or paste photos here, or choose them'}
         </FileDrop>
       </div>

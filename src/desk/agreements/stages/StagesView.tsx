@@ -199,7 +199,7 @@ export function StagesView({
             stage={stage}
             photos={agreement.photos.filter((photo) => photo.stage === stage.name).length}
             shown={shown({ agreementId: agreement.id, name: stage.name }, stage.percent)}
-            report={(text) => report({ agreementId: agreement.id, name: stage.name }, text)}
+            report={(text) => report({ agreementId: agreement.id, name: stage.name }, text, stage.percent)}
             save={(said) => save({ name: stage.name, ...said })}
             done={() => void done(stage)}
             seePhotos={() => setSeen({ agreementId: agreement.id, name: stage.name })}

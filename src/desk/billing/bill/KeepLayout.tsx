@@ -47,19 +47,21 @@ function KeptLayouts({
                 {usual ? 'Usual no more' : 'Make it usual'}
               </Button>
             )}
-            <Popconfirm
-              title={`Delete the layout “${name}”?`}
-              description="Invoices that were laid out by it keep their look."
-              okText="Delete layout"
-              cancelText="Cancel"
-              onConfirm={() =>
-                submit(() => actions.deleteLayout({ id }), { said: `The layout “${name}” is deleted.` })
-              }
-            >
-              <Button size="small" type="text" disabled={busy}>
-                Delete
-              </Button>
-            </Popconfirm>
+            {(!usual || work.maySetUsual) && (
+              <Popconfirm
+                title={`Delete the layout “${name}”?`}
+                description="Invoices that were laid out by it keep their look."
+                okText="Delete layout"
+                cancelText="Cancel"
+                onConfirm={() =>
+                  submit(() => actions.deleteLayout({ id }), { said: `The layout “${name}” is deleted.` })
+                }
+              >
+                <Button size="small" type="text" disabled={busy}>
+                  Delete
+                </Button>
+              </Popconfirm>
+            )}
           </div>
         </li>
       ))}
