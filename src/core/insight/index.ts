@@ -1,5 +1,6 @@
 export * from './groups';
 export * from './resilience';
+export * from './byCostType';
 export * from './cashCurve';
 export * from './jobCost';
 export type { CostRow } from './jobGroups';

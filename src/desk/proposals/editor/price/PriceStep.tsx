@@ -9,6 +9,7 @@ import { LoadsTable } from './LoadsTable';
 import { SectionPrices } from './SectionPrices';
 import { ShapePanel } from './ShapePanel';
 import { TaxTable } from './TaxTable';
+import { TypeMargins } from './TypeMargins';
 import '../choices/choices.css';
 
 /** From cost to price: sections, loads in their order, discounts, fees and tax. */
@@ -18,6 +19,7 @@ export function PriceStep({ loadSets }: { loadSets: readonly LoadSet[] }) {
       <AreaFields />
       <SectionPrices loadSets={loadSets} />
       <LoadsTable loadSets={loadSets} />
+      <TypeMargins />
       <ShapePanel />
       <ExpectedPanel />
       <CashPanel />
