@@ -1,5 +1,6 @@
 import type { Choices, ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
+import { byCostType } from '../insight/byCostType';
 import type { Fixed } from '../number';
 import { moneyOf, writeFixed, writeFixedPlaces } from '../number';
 import { computeFigures, discountsOf } from '../price';
@@ -91,6 +92,14 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
     profit: money.write(figures.profit),
     margin: rate(figures.margin),
     markup: rate(figures.markup),
+    byCostType: byCostType(document, figures).rows.map(({ costType, cost, price, profit, ...share }) => ({
+      costType,
+      cost: money.write(cost),
+      price: money.write(price),
+      profit: money.write(profit),
+      margin: rate(share.margin),
+      markup: rate(share.markup),
+    })),
     fees: figures.fees.map(({ fee, amount }) => ({
       id: fee.id,
       name: fee.name,
