@@ -14,7 +14,8 @@ test('a layout is chosen, kept by a quick hand over slow answers, begun with els
   await expect(words).toHaveText('Rows by section, bundles as they were offered.');
   await page.getByRole('button', { name: 'Change the layout …' }).click();
   const drawer = page.getByRole('dialog', { name: 'Layout of the invoice' });
-  const field = (name: string) => drawer.locator('label').filter({ hasText: name }).locator('.ant-select');
+  const field = (name: string) =>
+    drawer.locator('.bill-field').filter({ hasText: name }).locator('.ant-select');
   await choose(field('Summary first'), 'All work by kind: labor, material, …');
   await choose(field('Codes'), 'Item and cost codes');
   await drawer.getByLabel('Percent to date and balance of each row').click();

@@ -31,9 +31,10 @@ function WholePaper({
   const hasRows = shows.rows !== 'none' || shows.summary === undefined;
   return (
     <div className="layout-fields">
-      <label className="bill-field">
+      <div className="bill-field">
         Summary first
         <Select
+          aria-label="Summary first"
           value={shows.summary ?? ''}
           onChange={(summary: NonNullable<InvoiceShows['summary']> | '') => {
             const next = withOne(shows, 'summary', summary);
@@ -47,10 +48,11 @@ function WholePaper({
             { value: 'kind', label: 'All work by kind: labor, material, …' },
           ]}
         />
-      </label>
-      <label className="bill-field">
+      </div>
+      <div className="bill-field">
         Rows
         <Select
+          aria-label="Rows"
           value={hasRows ? (shows.rows ?? 'section') : 'none'}
           onChange={(rows: 'section' | 'stage' | 'none') =>
             change(withOne(shows, 'rows', rows === 'section' ? '' : rows))
@@ -65,10 +67,11 @@ function WholePaper({
             },
           ]}
         />
-      </label>
-      <label className="bill-field">
+      </div>
+      <div className="bill-field">
         Bundles
         <Select
+          aria-label="Bundles"
           value={shows.bundles}
           disabled={!hasRows}
           onChange={(bundles: InvoiceShows['bundles']) => change({ ...shows, bundles })}
@@ -78,10 +81,11 @@ function WholePaper({
             { value: 'parts', label: 'By their parts' },
           ]}
         />
-      </label>
-      <label className="bill-field">
+      </div>
+      <div className="bill-field">
         Work not billed this time
         <Select
+          aria-label="Work not billed this time"
           value={shows.unbilled}
           disabled={!hasRows}
           onChange={(unbilled: InvoiceShows['unbilled']) => change({ ...shows, unbilled })}
@@ -90,10 +94,11 @@ function WholePaper({
             { value: 'zero', label: 'Shown with nothing' },
           ]}
         />
-      </label>
-      <label className="bill-field">
+      </div>
+      <div className="bill-field">
         Codes
         <Select
+          aria-label="Codes"
           value={shows.codes ?? ''}
           disabled={!hasRows}
           onChange={(codes: NonNullable<InvoiceShows['codes']> | '') =>
@@ -106,7 +111,7 @@ function WholePaper({
             { value: 'both', label: 'Item and cost codes' },
           ]}
         />
-      </label>
+      </div>
       <Checkbox
         className="layout-balance"
         checked={shows.balance ?? false}
