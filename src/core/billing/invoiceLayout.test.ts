@@ -4,7 +4,6 @@ import type { Amount } from '../number';
 import { ZERO, sumAmounts } from '../number';
 import type { Draw } from './draws';
 import {
-  gather,
   groupNameOf,
   layoutOfNote,
   layoutToBeginWith,
@@ -13,7 +12,7 @@ import {
   workByKind,
 } from './invoiceLayout';
 import { itemsOf } from './journal';
-import { workFigures } from './progressBilling';
+import { gather, workFigures } from './progressBilling';
 
 const amount = (value: number) => BigInt(value) as Amount;
 

@@ -6,17 +6,12 @@ import type { Draw } from './draws';
 import type { BookedLine } from './journal';
 import { itemsOf } from './journal';
 import type { WorkFigures } from './progressBilling';
-import { sumOfRows, workFigures } from './progressBilling';
+import { workFigures } from './progressBilling';
 
 /* How an invoice is laid out: which rows stand on it and how they are gathered. Sums stay what they are. */
 
 /** The layout of a paper of which nothing else is said. */
 export const plainLayout: InvoiceShows = { unbilled: 'hidden', bundles: 'agreed' };
-
-/** The work of one group of rows: a section, a stage or a kind of work. */
-export interface WorkSum extends WorkFigures {
-  readonly name: string;
-}
 
 /** Where work stands in an agreement, as groups are named from it. */
 export interface WorkPlace {
@@ -33,24 +28,6 @@ export interface WorkPlace {
 export function groupNameOf({ section, stage, change }: WorkPlace, by: 'section' | 'stage'): string {
   if (by === 'stage') return stage ?? 'In no stage';
   return change === null ? section : `${section}, change order ${change}`;
-}
-
-/**
- * Rows under their groups, in the order in which the groups come first, each with its sums.
- * @param rows as they stand on the paper
- */
-export function gather<T extends WorkFigures>(
-  rows: readonly T[],
-  nameOf: (row: T) => string,
-): (WorkSum & { readonly rows: readonly T[] })[] {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const name = nameOf(row);
-    const own = groups.get(name);
-    if (own) own.push(row);
-    else groups.set(name, [row]);
-  }
-  return [...groups].map(([name, own]) => ({ name, rows: own, ...sumOfRows(own) }));
 }
 
 /** Money of one line of a paper: agreed, before and with it. */

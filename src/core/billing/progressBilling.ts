@@ -1,3 +1,4 @@
+import { groupBy } from '../collections/groupBy';
 import type { Amount, Fixed } from '../number';
 import { ONE, ZERO, addAmounts, divideRounded, parsePercent, subtractAmounts, sumAmounts } from '../number';
 import type { Draw } from './draws';
@@ -72,20 +73,22 @@ export function workRows({ lines }: Ledger, { before }: Position, draws: readonl
   });
 }
 
-/** Rows under their names, in the order in which the names come first. */
+/**
+ * Rows under their names, in the order in which the names come first, each name with the sums of its rows.
+ * @param rows money in minor units
+ */
+export function gather<T extends WorkFigures>(
+  rows: readonly T[],
+  nameOf: (row: T) => string,
+): (WorkFigures & { readonly name: string; readonly rows: readonly T[] })[] {
+  return [...groupBy(rows, nameOf)].map(([name, own]) => ({ name, rows: own, ...sumOfRows(own) }));
+}
+
+/** Rows of a table under their names, and whether each group was billed in full before. */
 export function workGroups(rows: readonly WorkRow[], nameOf: (line: LedgerLine) => string): WorkGroup[] {
-  const groups = new Map<string, WorkRow[]>();
-  for (const row of rows) {
-    const name = nameOf(row.line);
-    const group = groups.get(name);
-    if (group) group.push(row);
-    else groups.set(name, [row]);
-  }
-  return [...groups].map(([name, own]) => ({
-    name,
-    rows: own,
-    ...sumOfRows(own),
-    finished: own.every(({ finished, agreed }) => finished || agreed === 0n),
+  return gather(rows, ({ line }) => nameOf(line)).map((group) => ({
+    ...group,
+    finished: group.rows.every(({ finished, agreed }) => finished || agreed === 0n),
   }));
 }
 

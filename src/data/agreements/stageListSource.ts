@@ -43,7 +43,6 @@ export const stageListSource = ({ today }: { readonly today: string }): ListSour
       id: sql`concat(st.agreement_id, ':', md5(st.name))`,
       agreementId: sql`a.id`,
       customerId: sql`c.id`,
-      late,
     },
     // The stages of one agreement stand in their order.
     sortBy: { planned: sql`coalesce(st.done_on, st.planned_on)`, number: sql`(a.number, st.position)` },

@@ -37,14 +37,6 @@ export const findStagePhotos = async (tx: Transaction, agreementId: string, stag
 export const lockStagePhoto = async (tx: Transaction, id: string) =>
   tx.select().from(stagePhoto).where(eq(stagePhoto.id, id)).for('update');
 
-/** How many photos a stage has. */
-export const countStagePhotos = async (
-  tx: Transaction,
-  agreementId: string,
-  stage: string,
-): Promise<number> =>
-  tx.$count(stagePhoto, and(eq(stagePhoto.agreementId, agreementId), eq(stagePhoto.stage, stage)));
-
 /** Says otherwise what a photo shows. */
 export const putStagePhotoCaption = async (tx: Transaction, id: string, caption: string) =>
   tx.update(stagePhoto).set({ caption }).where(eq(stagePhoto.id, id));

@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, or } from 'drizzle-orm';
+import { asc, eq, isNull, or } from 'drizzle-orm';
 import type { InvoiceShows } from '@/model';
 import type { Transaction } from '../connection';
 import { paperLayout } from '../schema';
@@ -62,7 +62,4 @@ export const deleteLayoutById = async (tx: Transaction, id: string) =>
 
 /** No layout is the usual one any more. */
 export const clearUsualLayout = async (tx: Transaction) =>
-  tx
-    .update(paperLayout)
-    .set({ usual: false })
-    .where(and(eq(paperLayout.usual, true)));
+  tx.update(paperLayout).set({ usual: false }).where(eq(paperLayout.usual, true));

@@ -2,7 +2,7 @@ import { stageListSource } from '@/data/agreements/stageListSource';
 import { loadAgreements } from '@/data/agreements/load';
 import { findPeople } from '@/data/accounts/user';
 import type { StageState } from '@/core/billing';
-import { stageStates, stageViews } from '@/core/billing';
+import { isStageLate, stageStates, stageViews } from '@/core/billing';
 import type { ListSpec } from '@/core/lists';
 import { capital } from '@/core/text/capital';
 import type { DeskList } from '../lists/deskList';
@@ -26,12 +26,12 @@ interface Raw {
   readonly reportedBy: string | null;
   readonly photos: number;
   readonly agreed: string;
-  /** Planned for a day gone by, and not done. */
-  readonly late: boolean;
 }
 
 /** A stage as the list of all stages shows it. */
 export interface StageListRow extends Raw {
+  /** Planned for a day gone by, and not done. */
+  readonly late: boolean;
   /** Of its work, what is left to bill, net. */
   readonly left: string;
   /** Payments that wait for it and are not billed. */
@@ -86,7 +86,7 @@ const spec = (sellers: readonly { readonly id: string; readonly name: string }[]
 export const stageList: DeskList<Raw, StageListRow> = {
   spec: async ({ tx }) => spec(await findPeople(tx)),
   source: stageListSource,
-  finish: async ({ tx }, rows) => {
+  finish: async ({ tx, today }, rows) => {
     const ids = [...new Set(rows.map(({ agreementId }) => agreementId))];
     const views = new Map<string, ReturnType<typeof stageViews>>();
     for (let at = 0; at < ids.length; at += CHUNK)
@@ -94,7 +94,8 @@ export const stageList: DeskList<Raw, StageListRow> = {
         views.set(loaded.head.id, stageViews(loaded));
     return rows.map((row) => {
       const view = views.get(row.agreementId)!.find(({ name }) => name === row.stage)!;
-      return { ...row, left: view.left, waiting: view.waiting };
+      const { state, left, waiting } = view;
+      return { ...row, state, late: isStageLate(view, today), left, waiting };
     });
   },
 };

@@ -1,7 +1,6 @@
 import Type from 'typebox';
 import { findDoneOn } from '@/data/agreements/agreementStage';
 import {
-  countStagePhotos,
   deleteStagePhotoById,
   findStagePhotos,
   insertStagePhoto,
@@ -61,9 +60,10 @@ export async function addStagePhoto(actor: Actor, input: unknown): Promise<{ id:
     // Held: two who add photos at once are counted one after the other.
     if ((await findDoneOn(tx, agreementId, stage)) === undefined) throw noSuch('stage');
     await refuseUnknownFile(tx, [fileId]);
-    const known = (await findStagePhotos(tx, agreementId, stage)).find((photo) => photo.fileId === fileId);
+    const photos = await findStagePhotos(tx, agreementId, stage);
+    const known = photos.find((photo) => photo.fileId === fileId);
     if (known) return { id: known.id };
-    if ((await countStagePhotos(tx, agreementId, stage)) >= MOST_STAGE_PHOTOS)
+    if (photos.length >= MOST_STAGE_PHOTOS)
       throw new Problem('too-many-photos', `A stage has at most ${MOST_STAGE_PHOTOS} photos.`);
     const id = newId(actor.now);
     const { companyId, userId, now } = actor;

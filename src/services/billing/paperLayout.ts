@@ -2,9 +2,11 @@ import type { Billed, BilledLine, Draw, WorkFigures } from '@/core/billing';
 import { figuresOf, figuresOfBilled, gather, groupNameOf, sumOfRows, workByKind } from '@/core/billing';
 import type { Amount } from '@/core/number';
 import { moneyOf, parseAmount, showPercent } from '@/core/number';
+import { capital } from '@/core/text/capital';
 import { costTypeName } from '@/core/text/names';
 import type { PaperLayout, PaperLine, PaperSum } from '@/formats/invoicePaper';
 import { measureOf } from '@/formats/invoicePaper';
+import type { StatementColumns } from '@/formats/statementPaper';
 import type { CostType, InvoiceShows } from '@/model';
 
 /** A line as the customer reads it, with the number of the change order it came by. */
@@ -21,16 +23,22 @@ function codesOf({ costCode, itemCode }: BilledLine, codes: InvoiceShows['codes'
   return wanted.length === 0 ? null : wanted.join(' · ');
 }
 
-const written = (figures: WorkFigures, digits: number): Omit<PaperSum, 'name'> => {
+/** Money of work as columns of a paper: decimal text, the percent as people read it. */
+export const workColumns = ({ share, ...figures }: WorkFigures, digits: number): StatementColumns => {
   const { write } = moneyOf(digits);
   return {
     agreed: write(figures.agreed),
     before: write(figures.before),
-    net: write(figures.now),
+    now: write(figures.now),
     toDate: write(figures.toDate),
-    percent: figures.share === null ? '' : showPercent(figures.share, 1),
+    percent: share === null ? '' : showPercent(share, 1),
     left: write(figures.left),
   };
+};
+
+const written = (figures: WorkFigures, digits: number): Omit<PaperSum, 'name'> => {
+  const { now: net, ...columns } = workColumns(figures, digits);
+  return { ...columns, net };
 };
 
 /** A line as it stands on a paper. */
@@ -47,10 +55,8 @@ export function lineOf({ line, change }: PlacedLine, { codes }: InvoiceShows, di
   };
 }
 
-const kindName = (kind: CostType | null): string => {
-  const name = kind === null ? 'fees and other charges' : costTypeName(kind);
-  return `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
-};
+const kindName = (kind: CostType | null): string =>
+  kind === null ? 'Fees and other charges' : capital(costTypeName(kind));
 
 interface ToLayOut {
   readonly shows: InvoiceShows;

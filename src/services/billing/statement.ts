@@ -1,26 +1,20 @@
 import { inCompany } from '@/data/connection';
 import type { BillingPaper, LoadedAgreement, WorkFigures } from '@/core/billing';
 import { statementOf } from '@/core/billing';
-import { moneyOf, parseAmount, showPercent } from '@/core/number';
+import { moneyOf, parseAmount } from '@/core/number';
 import type { StatementPaper } from '@/formats/statementPaper';
 import type { Actor } from '../actor';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { Problem } from '../problem';
 import { asOf, paperOf } from './paper';
+import { workColumns } from './paperLayout';
 
 /** The progress statement of a paper of a loaded agreement: every agreed line with what is billed of it, as it stood then. */
 export function progressStatementOf(loaded: LoadedAgreement, row: BillingPaper): StatementPaper {
   const then = asOf(loaded, row.issuedAt, row.position);
   const statement = statementOf(then.ledger, row, parseAmount(loaded.head.total, loaded.digits));
   const money = moneyOf(loaded.digits);
-  const written = ({ agreed, before, now, toDate, left, share }: WorkFigures) => ({
-    agreed: money.write(agreed),
-    before: money.write(before),
-    now: money.write(now),
-    toDate: money.write(toDate),
-    left: money.write(left),
-    percent: share === null ? '' : showPercent(share, 1),
-  });
+  const written = (figures: WorkFigures) => workColumns(figures, loaded.digits);
   const changeOf = new Map(then.changes.map(({ id, number }) => [id, number]));
   const { lines, net, tax, gross, ...sums } = statement;
   return {
