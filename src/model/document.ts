@@ -3,7 +3,7 @@ import { Allowance } from './allowance';
 import { BillingTerms } from './billing';
 import { ChangeTerms, Omission, Settles } from './change';
 import { PartChange, bundleMakeup } from './bundle';
-import { Measure, Space } from './measure';
+import { Measure, Room, Space } from './measure';
 import { Plan } from './plan';
 import { Load, jobFields, pricedFields } from './priced';
 import { Rule, LevelChoice } from './levels';
@@ -390,6 +390,13 @@ export const ProposalDocument = Type.Object(
     shows: Shows,
     area: Type.Optional(AreaFactors),
     measures: Type.Optional(Type.Array(Measure, { maxItems: 500 })),
+    rooms: Type.Optional(
+      Type.Array(Room, {
+        maxItems: 200,
+        description:
+          'Sizes of rooms. A line or bundle follows that of the room it names; a section without a space of its own that of the room it names',
+      }),
+    ),
     plans: Type.Optional(Type.Array(Plan, { maxItems: 40 })),
     sections: Type.Array(Section, { maxItems: 500 }),
     loads: Type.Array(Load, { maxItems: 12 }),

@@ -54,6 +54,17 @@ export const Space = Type.Object(
 );
 export type Space = Type.Static<typeof Space>;
 
+/** A room with a size: sections and lines that name it share the size. */
+export const Room = Type.Object(
+  {
+    id: PartId,
+    name: Type.String({ minLength: 1, maxLength: 60, description: 'As sections and lines name it' }),
+    space: Space,
+  },
+  closed,
+);
+export type Room = Type.Static<typeof Room>;
+
 /** A quantity by name that lines and bundles of the whole proposal can follow. */
 export const Measure = Type.Object(
   {

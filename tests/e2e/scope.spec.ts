@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { begin, expect, saved, test } from './desk';
+import { begin, expect, saved, serious, test } from './desk';
 
 const total = (page: Page) => page.getByTestId('total');
 const input = (page: Page, label: string) => page.locator(`.inputs [aria-label^="${label}"]`);
@@ -102,6 +102,59 @@ test('a section’s space: lines and bundles follow it', async ({ page }) => {
   await expect(drywall).toHaveValue('815');
   await expect(page.getByLabel('Tally')).toContainText('248 sq ft of floor');
   await saved(page);
+});
+
+test('a room’s size is shared by sections and lines', async ({ page }) => {
+  await begin(page, 'One room, three trades');
+  await page.getByRole('button', { name: 'Rooms' }).click();
+  const drawer = page.getByRole('dialog', { name: 'Rooms' });
+  await expect(drawer).toContainText('No room is named');
+  await drawer.getByLabel('New room').focus();
+  await page.keyboard.type('Sunroom', { delay: 30 });
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('15 by 16', { delay: 30 });
+  await page.keyboard.press('Enter');
+  await expect(drawer.getByRole('alert')).toHaveText('Length and width, then the height: 15 x 16 x 9.');
+  await drawer.getByLabel('Length x width x height').fill('15 x 16 x 9');
+  await page.keyboard.press('Enter');
+  const card = drawer.getByRole('region', { name: 'Sunroom' });
+  await expect(card).toContainText('floor 240 sq ft · perimeter 62 ft · walls 558 sq ft');
+  await expect(card).toContainText('Nothing follows this size yet.');
+  await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
+
+  // The section takes its size from the room, a line elsewhere by naming it.
+  await page.locator('tr.row-section-current [data-cell=description]').focus();
+  await page.keyboard.press('Alt+m');
+  await page.getByLabel('Sized by').selectOption('Sunroom');
+  await expect(page.locator('.row-section').last()).toContainText('Sunroom, 240 sq ft');
+  await page.locator('#add-line').fill('10 cork floor');
+  await expect(page.locator('.add-found li').first()).toContainText('Cork floor');
+  await page.keyboard.press('Enter');
+  const cork = page.getByLabel('Quantity of Cork floor, floating');
+  await cork.fill('floor');
+  await page.keyboard.press('Enter');
+  await expect(cork).toHaveValue('240');
+  await expect(page.locator('.space-room')).toHaveText('The room “Sunroom”. Only this section follows it.');
+  await page.getByLabel('Length', { exact: true }).fill('20');
+  await page.keyboard.press('Enter');
+  await expect(cork).toHaveValue('320');
+
+  await page.getByRole('button', { name: 'Rooms 1' }).click();
+  await card.getByLabel('Width', { exact: true }).fill('10');
+  await page.keyboard.press('Enter');
+  await expect(card).toContainText('floor 200 sq ft');
+  await card.getByLabel('Name of Sunroom').fill('Garden room');
+  await page.keyboard.press('Enter');
+  const renamed = drawer.getByRole('region', { name: 'Garden room' });
+  await expect(renamed).toContainText('Sizes Porch.');
+  expect(await serious(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(cork).toHaveValue('200');
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('.row-section').last()).toContainText('Garden room, 200 sq ft');
+  await expect(cork).toHaveValue('200');
 });
 
 test('copy, select, move, fold, filter, keys', async ({ page }) => {

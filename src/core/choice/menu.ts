@@ -2,7 +2,7 @@ import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Bundle, Line, Menu, MenuExtra, MenuQuestion, ProposalDocument, Section, Test } from '@/model';
 import { sizeBundle } from '../bundle';
 import { measuresOf } from '../plan';
-import { surroundingsOf } from '../space';
+import { surroundingsIn } from '../space';
 import { NONE } from '../price/decided';
 import { withinLevels } from './pieces';
 
@@ -13,7 +13,7 @@ function readMenu(document: ProposalDocument): Menu {
   const nameOf = (entry: Line | Bundle, section: Section) =>
     entry.kind === 'line'
       ? entry.description
-      : sizeBundle(entry, surroundingsOf(section.space, measures)).name;
+      : sizeBundle(entry, surroundingsIn({ measures, rooms: document.rooms }, section, entry)).name;
 
   for (const section of document.sections) {
     const levels = withinLevels(document, section.id);

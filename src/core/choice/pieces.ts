@@ -10,7 +10,7 @@ import type { Pricing } from '../price/pricing';
 import { pricingOf } from '../price/pricing';
 import { bundleLines } from '../price/section';
 import type { Surroundings } from '../space';
-import { surroundingsOf } from '../space';
+import { surroundingsIn } from '../space';
 import { atGrade, rulingLevels } from '../price/decided';
 
 /** A piece at one grade: what it comes to when its tests hold. */
@@ -96,7 +96,6 @@ function variantsOf(
 export function* piecesOf(document: ProposalDocument): Generator<Piece> {
   const pricing = pricingOf(document);
   for (const section of document.sections) {
-    const surroundings = surroundingsOf(section.space, pricing.measures);
     const around = section.loads;
     const ofSection: Test[] = [
       ...(section.extra ? [{ extra: section.id }] : []),
@@ -107,7 +106,7 @@ export function* piecesOf(document: ProposalDocument): Generator<Piece> {
       entry,
       inside,
       when: [...before, ...withinLevels(document, entry.id), ...(entry.extra ? [{ extra: entry.id }] : [])],
-      variants: variantsOf(document, entry, surroundings, pricing, around),
+      variants: variantsOf(document, entry, surroundingsIn(pricing, section, entry), pricing, around),
       at:
         entry.kind === 'line' && entry.extra?.quantity
           ? (quantity) => lineFigures(entry, quantity, pricing, around)

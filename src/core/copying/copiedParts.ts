@@ -1,4 +1,13 @@
-import type { Bundle, Line, Measure, PricedItem, ProposalDocument, SectionEntry, TaxClass } from '@/model';
+import type {
+  Bundle,
+  Line,
+  Measure,
+  PricedItem,
+  ProposalDocument,
+  Room,
+  SectionEntry,
+  TaxClass,
+} from '@/model';
 import { copyOfEntry, sectionOf, withoutPlans } from '../editing';
 import { knownFormula, namesIn } from '../formula';
 import { measuresOf } from '../plan';
@@ -10,6 +19,8 @@ export interface CopiedParts {
   readonly taxClasses: readonly TaxClass[];
   /** The measures of that proposal their formulas name, as they measured then. */
   readonly measures: readonly Measure[];
+  /** The rooms they name, as they measured then; what was copied before rooms had a size has none. */
+  readonly rooms?: readonly Room[];
 }
 
 /** The names a formula uses; none where it cannot be read. */
@@ -40,12 +51,21 @@ export function copiedParts(document: ProposalDocument, ids: ReadonlySet<string>
   const entries = document.sections.flatMap((section) => section.entries.filter(({ id }) => ids.has(id)));
   const named = new Set(entries.flatMap(linesIn).flatMap(formulasIn).flatMap(namesOf));
   // Plans stay with their house; what was traced goes along as a number.
-  const { measures = [] } = withoutPlans(document);
+  const { measures = [], rooms = [] } = withoutPlans(document);
+  const inRooms = new Set(entries.flatMap(linesIn).map(({ room }) => room));
   return {
     entries: structuredClone(entries),
     taxClasses: document.taxClasses,
     measures: measures.filter(({ name }) => named.has(name)),
+    rooms: rooms.filter(({ name }) => inRooms.has(name)),
   };
+}
+
+/** Parts as they go into a proposal, with what they bring along. */
+export interface PartsToPut {
+  readonly entries: SectionEntry[];
+  readonly measures: Measure[];
+  readonly rooms?: Room[];
 }
 
 /** The class of a document that stands for one of another: the same, else the one of that name, else the first. */
@@ -61,13 +81,13 @@ function taxClassHere(document: ProposalDocument, theirs: readonly TaxClass[], i
 /**
  * Copied parts as they are put into a proposal: with identities of their own, in its tax classes. Nothing of them belongs to
  * an agreement.
- * @returns the entries, and the measures their formulas name that the proposal has not
+ * @returns the entries, and the measures their formulas name and the rooms they name that the proposal has not
  */
 export function partsToPaste(
   document: ProposalDocument,
-  { entries, taxClasses, measures }: CopiedParts,
+  { entries, taxClasses, measures, rooms = [] }: CopiedParts,
   newId: () => string,
-): { readonly entries: SectionEntry[]; readonly measures: Measure[] } {
+): PartsToPut {
   const classHere = (id: string) => taxClassHere(document, taxClasses, id);
   const lineHere = (line: Line): Line => {
     const { omits: _, settles: __, fromLibrary, ...rest } = line;
@@ -100,6 +120,7 @@ export function partsToPaste(
           added: part.added.map(lineHere),
         };
   const known = new Set(measuresOf(document).map(({ name }) => name));
+  const sized = new Set(document.rooms?.map(({ name }) => name));
   return {
     entries: entries
       .map((entry) =>
@@ -112,14 +133,15 @@ export function partsToPaste(
       )
       .map((entry) => copyOfEntry(entry, newId)),
     measures: measures.filter(({ name }) => !known.has(name)).map((each) => ({ ...each, id: newId() })),
+    rooms: rooms.filter(({ name }) => !sized.has(name)).map((each) => ({ ...each, id: newId() })),
   };
 }
 
 /** How many entries a section holds, and measures a proposal, as their schema says. */
-const [MOST_ENTRIES, MOST_MEASURES] = [5000, 500];
+const [MOST_ENTRIES, MOST_MEASURES, MOST_ROOMS] = [5000, 500, 200];
 
 /**
- * Puts parts into a section, behind one of its entries or at its end, with the measures they need.
+ * Puts parts into a section, behind one of its entries or at its end, with the measures and rooms they need.
  * @param afterId an entry, or something within one; where there is no such thing they come last
  * @throws PartGone where there is no such section
  * @throws Error in words where it holds no more
@@ -127,7 +149,7 @@ const [MOST_ENTRIES, MOST_MEASURES] = [5000, 500];
 export function putParts(
   document: ProposalDocument,
   sectionId: string,
-  { entries, measures }: { readonly entries: readonly SectionEntry[]; readonly measures: readonly Measure[] },
+  { entries, measures, rooms = [] }: PartsToPut,
   afterId?: string,
 ): void {
   const section = sectionOf(document, sectionId);
@@ -135,9 +157,12 @@ export function putParts(
     throw new Error(`A section holds ${MOST_ENTRIES} lines. Nothing is pasted.`);
   if ((document.measures?.length ?? 0) + measures.length > MOST_MEASURES)
     throw new Error(`A proposal holds ${MOST_MEASURES} measures. Nothing is pasted.`);
+  if ((document.rooms?.length ?? 0) + rooms.length > MOST_ROOMS)
+    throw new Error(`A proposal holds the sizes of ${MOST_ROOMS} rooms. Nothing is pasted.`);
   const at = afterId === undefined ? -1 : section.entries.findIndex(({ id }) => id === afterId);
   section.entries.splice(at < 0 ? section.entries.length : at + 1, 0, ...entries);
   if (measures.length > 0) document.measures = [...(document.measures ?? []), ...measures];
+  if (rooms.length > 0) document.rooms = [...(document.rooms ?? []), ...rooms];
 }
 
 /** The section and entry that is a part or holds it; null where it is gone. */

@@ -21,15 +21,16 @@ function typedMeasures(document: ProposalDocument): Measure[] {
 
 /**
  * The document without the plans of one house: what was traced goes on as measures that are typed, and a space that
- * followed an outline is gone.
+ * followed an outline is gone, that of a room with the room’s size.
  */
 export function withoutPlans(document: ProposalDocument): ProposalDocument {
-  const { plans, measures: _, ...rest } = document;
+  const { plans, measures: _, rooms, ...rest } = document;
   if (!plans) return document;
   const measures = typedMeasures(document);
   return {
     ...rest,
     ...(measures.length > 0 ? { measures } : {}),
+    ...(rooms ? { rooms: rooms.filter(({ space }) => space.shape.kind !== 'traced') } : {}),
     sections: document.sections.map((section) => {
       if (section.space?.shape.kind !== 'traced') return section;
       const { space: __, ...plain } = section;

@@ -12,6 +12,7 @@ export * from './bundles';
 export * from './choices';
 export * from './allowances';
 export * from './spaces';
+export * from './rooms';
 export * from './bundleFromLibrary';
 export * from './lineAsTyped';
 export * from './refreshCosts';

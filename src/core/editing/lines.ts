@@ -34,7 +34,7 @@ export function addLines(
  */
 export function setQuantity(document: ProposalDocument, lineId: string, typed: string): void {
   const { line, section } = place(document, lineId);
-  const read = readTyped(typed, line.unit, scopeOf(document, section));
+  const read = readTyped(typed, line.unit, scopeOf(document, section, line));
   delete line.quantityTyped;
   delete line.formula;
   delete line.quantityOpen;

@@ -1,4 +1,4 @@
-import type { Line, Measure, Plan, PlanFigure, PlanPoint, ProposalDocument, Traced } from '@/model';
+import type { Line, Measure, Plan, PlanFigure, PlanPoint, ProposalDocument, Space, Traced } from '@/model';
 import { bundlesOf, linesOf } from '../choice';
 import { namesIn, knownFormula, renamed, reservedNames } from '../formula';
 import { edgeName } from '../plan';
@@ -148,13 +148,17 @@ function usesName(text: string, names: ReadonlySet<string>): boolean {
   }
 }
 
+/** The dimensions of every section and room that has some. */
+const spacesIn = ({ sections, rooms = [] }: ProposalDocument): Space[] =>
+  [...sections, ...rooms].flatMap(({ space }) => (space ? [space] : []));
+
 /** How many lines, inputs of bundles and spaces follow a measure or its edge. */
 export function followersOf(document: ProposalDocument, name: string): number {
   const names = new Set([name, edgeName(name)]);
   let count = 0;
   for (const { text } of formulaPlaces(document)) if (usesName(text, names)) count += 1;
-  for (const { space } of document.sections)
-    if (space?.shape.kind === 'traced' && space.shape.measure === name) count += 1;
+  for (const { shape } of spacesIn(document))
+    if (shape.kind === 'traced' && shape.measure === name) count += 1;
   return count;
 }
 
@@ -180,8 +184,8 @@ export function renameTraced(
     const next = renamed(renamed(formula, edgeName(before), edgeName(name)), before, name);
     if (next !== formula) set(next);
   }
-  for (const { space } of document.sections)
-    if (space?.shape.kind === 'traced' && space.shape.measure === before) space.shape.measure = name;
+  for (const { shape } of spacesIn(document))
+    if (shape.kind === 'traced' && shape.measure === before) shape.measure = name;
 }
 
 /** Takes out a traced quantity. */

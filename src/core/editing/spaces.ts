@@ -20,6 +20,22 @@ export function readDimension(typed: string): Dimension {
   return text === written ? { value: written } : { value: written, typed: text };
 }
 
+/**
+ * Reads the sides of a rectangle as they are typed in one go: `15 x 16`, `12' 6" x 14' x 8'`; the third is the height.
+ * @throws Error in words for text that is no such thing
+ */
+export function readSides(typed: string): Space {
+  const sides = typed.split(/[x×]/i).map((side) => side.trim());
+  if (sides.length < 2 || sides.length > 3 || sides.includes(''))
+    throw new Error('Length and width, then the height: 15 x 16 x 9.');
+  const [length, width, height] = sides.map(readDimension);
+  return {
+    shape: { kind: 'rectangle', length: length!, width: width! },
+    ...(height ? { height } : {}),
+    openings: [],
+  };
+}
+
 /** What a length shows in its cell: what was typed, or the number. */
 export const typedDimension = (dimension: Dimension | undefined): string =>
   dimension?.typed ?? dimension?.value ?? '';

@@ -1,12 +1,12 @@
 import type { Draft } from 'immer';
 import { current, isDraft } from 'immer';
-import type { ProposalDocument, Section, UnitCode } from '@/model';
+import type { Line, ProposalDocument, Section, UnitCode } from '@/model';
 import type { Scope } from '../formula';
 import { formulaQuantity, knownFormula, namesIn } from '../formula';
 import { writeFixed } from '../number';
 import { measuresOf } from '../plan';
 import { parseQuantity } from '../quantity/parseQuantity';
-import { surroundingsOf } from '../space';
+import { surroundingsIn } from '../space';
 
 /** What a typed quantity is: a number, kept with its text where that says more, or a formula to follow. */
 export interface TypedQuantity {
@@ -29,16 +29,21 @@ export function readTyped(typed: string, unit: UnitCode, scope: Scope): TypedQua
   return text.replace(/,/g, '') === quantity ? { quantity } : { quantity, quantityTyped: text };
 }
 
-/** What the formulas of a section see, also while it is edited. */
-export function scopeOf(document: ProposalDocument, section: Section): Scope {
+/** What the formulas of a section, or of one of its lines, see, also while it is edited. */
+export function scopeOf(document: ProposalDocument, section: Section, line?: Line): Scope {
   const plain = <Part extends object>(part: Part): Part =>
     isDraft(part) ? (current(part as Draft<Part>) as Part) : part;
-  const { measures, plans } = document;
-  return surroundingsOf(
-    section.space && plain(section.space),
-    measuresOf({
-      ...(measures === undefined ? {} : { measures: plain(measures) }),
-      ...(plans === undefined ? {} : { plans: plain(plans) }),
-    }),
+  const { measures, plans, rooms } = document;
+  const { space, room } = section;
+  return surroundingsIn(
+    {
+      rooms: rooms && plain(rooms),
+      measures: measuresOf({
+        ...(measures === undefined ? {} : { measures: plain(measures) }),
+        ...(plans === undefined ? {} : { plans: plain(plans) }),
+      }),
+    },
+    { ...(space ? { space: plain(space) } : {}), ...(room === undefined ? {} : { room }) },
+    line,
   ).scope;
 }

@@ -5,8 +5,18 @@ import type { Fixed } from '../number';
 import { moneyOf, writeFixed, writeFixedPlaces } from '../number';
 import { computeFigures, discountsOf } from '../price';
 import { computeSchedule } from '../schedule';
+import type { SpaceFigures } from '../space';
 import { allowancesReport } from './allowancesReport';
 import { choicesReport } from './choicesReport';
+
+/** Feet and square feet to three places; null where there is no height. */
+const spaceReport = (figures: SpaceFigures): Record<string, string | null> =>
+  Object.fromEntries(
+    Object.entries(figures).map(([name, value]) => [
+      name,
+      value === null ? null : writeFixed(value as Fixed),
+    ]),
+  );
 
 /**
  * The figures of a document as plain JSON, decimals as text, for integrators and for checking by hand
@@ -25,16 +35,7 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
         id: section.id,
         title: section.title,
         ...(included ? {} : { included }),
-        ...(space?.figures
-          ? {
-              space: Object.fromEntries(
-                Object.entries(space.figures).map(([name, value]) => [
-                  name,
-                  value === null ? null : writeFixed(value as Fixed),
-                ]),
-              ),
-            }
-          : {}),
+        ...(space?.figures ? { space: spaceReport(space.figures) } : {}),
         ...(bundles.size > 0
           ? {
               bundles: [...bundles.values()].map(({ bundle, sized, included, ...sums }) => ({
@@ -72,6 +73,18 @@ export function figuresReport(document: ProposalDocument, choices: Choices = asS
         net: money.write(net),
       }),
     ),
+    ...(figures.rooms.length > 0
+      ? {
+          rooms: figures.rooms.map(({ room, space, sections, entries }) => ({
+            id: room.id,
+            name: room.name,
+            space: space.figures && spaceReport(space.figures),
+            sections,
+            entries,
+          })),
+        }
+      : {}),
+    ...(figures.floor === null ? {} : { floor: writeFixed(figures.floor) }),
     cost: money.write(figures.cost),
     loads: figures.loads.map(({ load, amount }) => ({
       id: load.id,

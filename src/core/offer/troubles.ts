@@ -8,7 +8,17 @@ export interface Trouble {
 
 /** What of a document cannot be computed: spaces, quantities by formula, inputs and parts of bundles. */
 export function troublesOf(figures: Figures): Trouble[] {
-  return figures.sections.flatMap(({ section, space, lines, bundles }) => [
+  const ofRooms = figures.rooms.flatMap(({ room, space, sections, entries }) =>
+    space.trouble === null
+      ? []
+      : [
+          {
+            partId: sections[0] ?? entries[0] ?? room.id,
+            message: `Size of the room “${room.name}”: ${space.trouble}`,
+          },
+        ],
+  );
+  const ofSections = figures.sections.flatMap(({ section, space, lines, bundles }) => [
     ...(section.space && space?.trouble
       ? [{ partId: section.id, message: `Space of “${section.title}”: ${space.trouble}` }]
       : []),
@@ -22,4 +32,5 @@ export function troublesOf(figures: Figures): Trouble[] {
       })),
     ),
   ]);
+  return [...ofRooms, ...ofSections];
 }

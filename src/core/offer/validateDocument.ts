@@ -274,6 +274,12 @@ export function validateDocument(document: ProposalDocument): DocumentProblem[] 
     unique(found, id);
     checkMeasure(found, id, name);
   }
+  const rooms = new Set<string>();
+  for (const { id, name } of document.rooms ?? []) {
+    unique(found, id);
+    if (rooms.has(name)) wrong(found, id, `Two rooms are called “${name}”.`);
+    rooms.add(name);
+  }
   for (const plan of document.plans ?? []) checkPlan(found, plan);
   checkTerms(found);
   return found.problems;

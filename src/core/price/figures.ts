@@ -15,6 +15,8 @@ import {
 import { decide } from './decided';
 import { loadFactors } from './loads';
 import { pricingOf } from './pricing';
+import type { RoomFigures } from './rooms';
+import { floorOf, roomFigures } from './rooms';
 import type { SectionFigures } from './section';
 import { sectionFigures, sumBeforeTax } from './section';
 import { withoutTax } from './tax';
@@ -30,7 +32,9 @@ export interface LoadFigures {
 export interface Figures extends Totals {
   readonly minorDigits: number;
   readonly sections: readonly SectionFigures[];
-  /** Floor of all spaces in square feet; null where no section has one. */
+  /** The rooms that have a size, with what it comes to and who follows it. */
+  readonly rooms: readonly RoomFigures[];
+  /** Floor in square feet of the sections’ own spaces, and of every room that is followed, once; null without any. */
   readonly floor: Fixed | null;
   readonly cost: Amount;
   /**
@@ -131,14 +135,13 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
   const { minorDigits: digits } = pricing;
   const decisions = decide(document, choices);
   const sections = document.sections.map((section) => sectionFigures(section, decisions, pricing));
+  const rooms = roomFigures(document, pricing.measures);
 
   let cost = 0n;
   let amount = 0n;
   let sectionNet = 0n;
   let gross = 0n;
-  let floor: bigint | null = null;
   for (const section of sections) {
-    if (section.space?.figures) floor = (floor ?? 0n) + section.space.figures.floor;
     cost += section.cost;
     amount += section.amount;
     sectionNet += section.net;
@@ -172,7 +175,8 @@ export function computeFigures(document: ProposalDocument, choices: Choices = as
   return {
     minorDigits: digits,
     sections,
-    floor: floor as Fixed | null,
+    rooms,
+    floor: floorOf(sections, rooms),
     cost: cost as Amount,
     loads,
     unloaded: carrier === -1 ? (missing as Amount) : ZERO,

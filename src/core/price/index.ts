@@ -8,6 +8,7 @@ export { loadFactors, otherWay, readMarkup } from './loads';
 export { loadsOfLine } from './lineLoads';
 export type { Pricing } from './pricing';
 export { keepsMinimum, pricingOf } from './pricing';
+export type { RoomFigures } from './rooms';
 export type { BundleFigures, SectionFigures, SectionLine } from './section';
 export { perSquareFoot } from './section';
 export * from './crew';

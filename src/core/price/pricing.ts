@@ -1,5 +1,5 @@
 import { memoLast } from '../collections/memoByIdentity';
-import type { AreaFactors, Load, ProposalDocument, TaxClass } from '@/model';
+import type { AreaFactors, Load, ProposalDocument, Room, TaxClass } from '@/model';
 import { minorDigits } from '../number';
 import { measuresOf } from '../plan';
 import type { Measured } from '../space';
@@ -15,6 +15,7 @@ export interface Pricing {
   readonly keepsMinimum: boolean;
   readonly area: AreaFactors | undefined;
   readonly measures: readonly Measured[];
+  readonly rooms: readonly Room[] | undefined;
   readonly taxClasses: ProposalDocument['taxClasses'];
   readonly tax: ProposalDocument['tax'];
   /** The tax classes by id. */
@@ -31,6 +32,7 @@ const priceWith = memoLast(
     keeps: boolean,
     area: ProposalDocument['area'],
     measures: readonly Measured[],
+    rooms: readonly Room[] | undefined,
     taxClasses: ProposalDocument['taxClasses'],
     tax: ProposalDocument['tax'],
   ): Pricing => ({
@@ -40,6 +42,7 @@ const priceWith = memoLast(
     keepsMinimum: keeps,
     area,
     measures,
+    rooms,
     taxClasses,
     tax,
     classes: new Map(taxClasses.map((taxClass) => [taxClass.id, taxClass])),
@@ -57,6 +60,7 @@ export const pricingOf = (document: ProposalDocument): Pricing =>
     keepsMinimum(document),
     document.area,
     measuresOf(document),
+    document.rooms,
     document.taxClasses,
     document.tax,
   );

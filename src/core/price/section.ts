@@ -15,8 +15,8 @@ import {
 } from './decided';
 import type { Amount, Fixed } from '../number';
 import { ZERO, allocate, divideRounded, ratio } from '../number';
-import type { ReadSpace, Surroundings } from '../space';
-import { surroundingsOf } from '../space';
+import type { ReadSpace } from '../space';
+import { surroundingsIn } from '../space';
 import { pricedLine } from './allowanceLine';
 import { followedQuantity } from './follow';
 import type { LineFigures } from './line';
@@ -88,8 +88,7 @@ export interface SectionFigures {
   readonly grossBeforeTax: Amount;
   /** Its bundles by id. */
   readonly bundles: ReadonlyMap<string, BundleFigures>;
-  /** What the formulas of the section see, and its space. */
-  readonly surroundings: Surroundings;
+  /** The dimensions it follows, its own or those of its room. */
   readonly space: ReadSpace | null;
   /** (Net before tax − cost) ÷ net before tax, before the discount on the whole; null when there is nothing to divide by. */
   readonly margin: Fixed | null;
@@ -153,16 +152,11 @@ export function bundleLines(
   }));
 }
 
-function* decided(
-  section: Section,
-  decisions: Decisions,
-  surroundings: Surroundings,
-  pricing: Pricing,
-): Generator<Computed> {
+function* decided(section: Section, decisions: Decisions, pricing: Pricing): Generator<Computed> {
   function* compute(entry: Line | Bundle, within: boolean): Generator<Computed> {
     const included = within && isIn(entry, decisions);
     if (entry.kind === 'line') {
-      const { quantity, trouble } = followedQuantity(entry, surroundings);
+      const { quantity, trouble } = followedQuantity(entry, surroundingsIn(pricing, section, entry));
       const counted = decidedQuantity(entry, decisions.choices, quantity);
       yield {
         figures: lineFigures(pricedLine(entry, pricing), counted, pricing, section.loads),
@@ -173,7 +167,8 @@ function* decided(
       return;
     }
     const bundle = decidedBundle(entry, decisions);
-    for (const figures of bundleLines(bundle, sizeBundle(bundle, surroundings), pricing, section.loads))
+    const sized = sizeBundle(bundle, surroundingsIn(pricing, section, entry));
+    for (const figures of bundleLines(bundle, sized, pricing, section.loads))
       yield { figures, included, bundle, trouble: null };
   }
   const whole = isIn(section, decisions);
@@ -193,7 +188,7 @@ function figuresOfBundles(
   section: Section,
   lines: readonly SectionLine[],
   decisions: Decisions,
-  surroundings: Surroundings,
+  pricing: Pricing,
 ): ReadonlyMap<string, BundleFigures> {
   const byBundle = new Map<string, SectionLine[]>();
   for (const line of lines) {
@@ -210,7 +205,7 @@ function figuresOfBundles(
       own.reduce((total, line) => total + of(line), 0n) as Amount;
     figures.set(bundle.id, {
       bundle,
-      sized: sizeBundle(bundle, surroundings),
+      sized: sizeBundle(bundle, surroundingsIn(pricing, section, each)),
       included: own[0]?.included ?? isIn(bundle, decisions),
       lines: own,
       cost: sum(({ costAmount }) => costAmount),
@@ -223,7 +218,6 @@ function figuresOfBundles(
 }
 
 function compute(section: Section, decisions: Decisions, pricing: Pricing): SectionFigures {
-  const surroundings = surroundingsOf(section.space, pricing.measures);
   const lines: Computed[] = [];
   const ownLoads: OwnLoads[] = [];
   const exactCost: Record<CostType, bigint> = {
@@ -240,7 +234,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
   let grossBeforeTax = 0n;
   const before = new Map<string, ClassSum>();
   const grossSums = new Map<string, ClassSum>();
-  for (const line of decided(section, decisions, surroundings, pricing)) {
+  for (const line of decided(section, decisions, pricing)) {
     lines.push(line);
     if (!line.included) continue;
     const { figures } = line;
@@ -319,9 +313,8 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
     sums,
     grossSums,
     grossBeforeTax: grossBeforeTax as Amount,
-    bundles: figuresOfBundles(section, withNet, decisions, surroundings),
-    surroundings,
-    space: surroundings.space,
+    bundles: figuresOfBundles(section, withNet, decisions, pricing),
+    space: surroundingsIn(pricing, section).space,
     margin: ratio(beforeTax - cost, beforeTax),
   };
 }

@@ -2,4 +2,5 @@ export * from './exactFeet';
 export * from './outline';
 export * from './surroundings';
 export * from './newSpace';
+export * from './roomSpace';
 export * from './spaceInWords';

@@ -1,11 +1,12 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
-import type { Measure, Space } from '@/model';
+import type { Measure, Room, Section, Space } from '@/model';
 import type { Scope, Value } from '../formula';
 import { FormulaError, LARGEST_QUANTITY, fromUnit, numberValue, spaceNames, toPlaces } from '../formula';
 import type { Fixed, Ratio } from '../number';
 import { integer, negative, plus, reduced, times } from '../number';
 import { exactFeet as feet } from './exactFeet';
 import { outlineFigures, readWalk } from './outline';
+import { spaceOf } from './roomSpace';
 
 const noMeasures: readonly Measured[] = [];
 
@@ -166,3 +167,16 @@ export function surroundingsOf(
   const seen = seenWith(measures);
   return space ? seen.in(space) : seen.none;
 }
+
+/** What sizes a proposal's sections share: its measures, and its rooms with a size. */
+export interface SharedSizes {
+  readonly measures: readonly Measured[];
+  readonly rooms: readonly Room[] | undefined;
+}
+
+/** What the formulas of a section, or of one of its entries, can see. */
+export const surroundingsIn = (
+  { rooms, measures }: SharedSizes,
+  section: Pick<Section, 'space' | 'room'>,
+  entry?: { readonly room?: string },
+): Surroundings => surroundingsOf(spaceOf(rooms, section, entry), measures);

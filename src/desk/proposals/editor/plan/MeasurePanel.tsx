@@ -9,6 +9,7 @@ import {
   removeTraced,
   renameTraced,
   setMeasure,
+  setRoomSpace,
   setPlanName,
   setPlanShown,
   setSpace,
@@ -44,8 +45,8 @@ function TracedRow({
 }) {
   const { work, readOnly } = useEditor();
   const { figures, trouble, doubt } = readTraced(traced, plan);
-  const { sections } = work.document;
-  const follower = sections.find(
+  const { sections, rooms = [] } = work.document;
+  const follower = [...rooms, ...sections].find(
     ({ space }) => space?.shape.kind === 'traced' && space.shape.measure === traced.name,
   );
   return (
@@ -100,21 +101,19 @@ function TracedRow({
           size="small"
           className="measure-space"
           popupMatchSelectWidth={false}
-          aria-label={`Make ${traced.label} the dimensions of a section`}
+          aria-label={`Make ${traced.label} the dimensions of a section or room`}
           value={follower?.id ?? ''}
           onChange={(picked: string) => {
+            const shape = { kind: 'traced' as const, measure: traced.name };
+            const room = rooms.find(({ id }) => id === picked);
             const section = sections.find(({ id }) => id === picked);
-            if (!section) return;
-            work.edit((draft) =>
-              setSpace(draft, section.id, {
-                openings: [],
-                ...section.space,
-                shape: { kind: 'traced', measure: traced.name },
-              }),
-            );
+            if (room) work.edit((draft) => setRoomSpace(draft, room.id, room.name, { ...room.space, shape }));
+            else if (section)
+              work.edit((draft) => setSpace(draft, section.id, { openings: [], ...section.space, shape }));
           }}
           options={[
             { value: '', label: 'Use as the dimensions of …' },
+            ...rooms.map(({ id, name }) => ({ value: id, label: `Room: ${name}` })),
             ...sections.map(({ id, title }) => ({ value: id, label: title })),
           ]}
         />

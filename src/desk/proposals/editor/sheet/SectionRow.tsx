@@ -6,7 +6,7 @@ import { offersWith, setSection } from '@/core/editing';
 import { showAmount, showQuantity } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
 import { perSquareFoot } from '@/core/price';
-import { spaceInWords } from '@/core/space';
+import { roomBehind, spaceInWords, spaceOf } from '@/core/space';
 import { useEditor, useEditorActions } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { SectionMenu } from './SectionMenu';
@@ -14,9 +14,12 @@ import { useSectionActs } from './useSectionActs';
 
 /** The floor of a section and its price by it, or the way to type its dimensions. */
 function SectionSpace({ figures: { section, net, space } }: { readonly figures: SectionFigures }) {
-  const { view, readOnly } = useEditor();
+  const { view, work, readOnly } = useEditor();
   const { toggle, minorDigits } = useEditorActions();
-  if (readOnly && !section.space) return null;
+  const { rooms } = work.document;
+  const sized = spaceOf(rooms, section);
+  const room = roomBehind(rooms, section);
+  if (readOnly && !sized) return null;
   const floor = space?.figures?.floor ?? null;
   const each = perSquareFoot(net, floor);
   const key = `${section.id} space`;
@@ -25,13 +28,13 @@ function SectionSpace({ figures: { section, net, space } }: { readonly figures: 
       type="link"
       size="small"
       aria-expanded={view.opened.has(key)}
-      title={section.space ? spaceInWords(section.space) : undefined}
+      title={sized && `${room ? `${room.name}: ` : ''}${spaceInWords(sized)}`}
       onClick={() => toggle(key)}
     >
       {space?.trouble ? (
         <span className="wrong">dimensions: check</span>
       ) : floor !== null ? (
-        `${showQuantity(floor)} sq ft${each === null ? '' : ` at ${showAmount(each, minorDigits)}`}`
+        `${room ? `${room.name}, ` : ''}${showQuantity(floor)} sq ft${each === null ? '' : ` at ${showAmount(each, minorDigits)}`}`
       ) : (
         <span className="space-none">Add dimensions</span>
       )}

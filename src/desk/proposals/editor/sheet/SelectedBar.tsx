@@ -1,6 +1,6 @@
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
-import { moveEntries, removeEntries, setGroup } from '@/core/editing';
+import { moveEntries, removeEntries, roomNames, setGroup } from '@/core/editing';
 import { useEditor } from '../context';
 import { useCopying } from '../copying/useCopying';
 
@@ -60,9 +60,15 @@ export function SelectedBar({
           aria-label={by === 'phase' ? 'Phase of the work' : 'Room'}
           placeholder="its name, then Enter"
           maxLength={60}
+          list={by === 'room' ? 'rooms-named' : undefined}
           value={name}
           onChange={({ target }) => setName(target.value)}
         />
+        <datalist id="rooms-named">
+          {roomNames(work.document).map((each) => (
+            <option key={each} value={each} />
+          ))}
+        </datalist>
         <Button size="small" htmlType="submit">
           Set
         </Button>

@@ -11,6 +11,7 @@ import type { Grouping } from '@/core/insight';
 import type { Column } from './columns';
 import { optionalColumns, withColumn } from './columns';
 import { showKeys } from '../../../keys/showKeys';
+import { RoomsDrawer } from './RoomsDrawer';
 import { RefreshCosts } from './RefreshCosts';
 import { SelectedBar } from './SelectedBar';
 import type { Filter } from './rows';
@@ -63,10 +64,11 @@ export function SheetBar({
   readonly measure: () => void;
   readonly agreed: readonly AgreedForChange[] | null;
 }) {
-  const { work, view, readOnly } = useEditor();
+  const { work, view, figures, readOnly } = useEditor();
   const { setView, columns, chosenColumns } = useEditorActions();
   const away = chosenColumns.length - columns.length;
   const [fromAgreement, setFromAgreement] = useState(false);
+  const [rooms, setRooms] = useState(false);
   const codes = useMemo(() => costCodesIn(work.document), [work.document]);
   const plans = work.document.plans?.length ?? 0;
   if (selected.size > 0 && !readOnly) return <SelectedBar selected={selected} setSelected={setSelected} />;
@@ -117,6 +119,10 @@ export function SheetBar({
         </Button>
       )}
       {agreed && fromAgreement && <AgreedDialog agreed={agreed} close={() => setFromAgreement(false)} />}
+      <Button size="small" onClick={() => setRooms(true)}>
+        Rooms{figures.rooms.length > 0 ? ` ${figures.rooms.length}` : ''}
+      </Button>
+      <RoomsDrawer open={rooms} close={() => setRooms(false)} />
       <Tooltip title="Measure on a plan (Alt P)">
         <Button size="small" onClick={measure}>
           Plans{plans > 0 ? ` ${plans}` : ''}

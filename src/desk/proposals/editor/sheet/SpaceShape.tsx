@@ -7,11 +7,12 @@ import { useEditor, useEditorActions } from '../context';
 
 type Shape = Space['shape'];
 
-/** Enter goes to the next field of the dimensions, and from the last to the add line. */
+/** Enter goes to the next field of the dimensions, and from the last to where lines, or rooms, are added. */
 export function toNextDimension(): void {
   const from = document.activeElement as HTMLElement | null;
-  const cells = [...(from?.closest('tr')?.querySelectorAll<HTMLElement>('[data-cell="space"]') ?? [])];
-  (cells[cells.indexOf(from!) + 1] ?? document.getElementById('add-line'))?.focus();
+  const within = from?.closest<HTMLElement>('[data-sizes]');
+  const cells = [...(within?.querySelectorAll<HTMLElement>('[data-cell="space"]') ?? [])];
+  (cells[cells.indexOf(from!) + 1] ?? document.getElementById(within?.dataset.sizes ?? 'add-line'))?.focus();
 }
 
 /** One field of the dimensions. */
