@@ -26,6 +26,7 @@ import { saveCustomer, saveSite } from '@/services/customers/customers';
 import { saveAreas } from '@/services/library/areas';
 import { changeCosts, previewCosts } from '@/services/library/bulk';
 import { addBundle, saveBundle } from '@/services/library/bundles';
+import { addBundleWithItems } from '@/services/library/bundleWithItems';
 import { saveItem } from '@/services/library/items';
 import { retireBundle, retireItem, retireMany } from '@/services/library/retire';
 import { star, starMany } from '@/services/library/star';
@@ -239,6 +240,9 @@ export const recordPaymentAction = async (input: unknown) =>
 
 export const addBundleAction = async (input: unknown) =>
   answer(async () => addBundle(await actionActor(), input));
+
+export const addBundleWithItemsAction = async (input: unknown) =>
+  answer(async () => addBundleWithItems(await actionActor(), input));
 
 export const saveBundleAction = async (id: string, edition: number, input: unknown) =>
   answer(async () => saveBundle(await actionActor(), id, edition, input));

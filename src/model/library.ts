@@ -126,5 +126,15 @@ export const BundleInLibrary = Type.Object(
 );
 export type BundleInLibrary = Type.Static<typeof BundleInLibrary>;
 
+/** A bundle that brings items the library has not yet: its parts name them by the keys they stand under here. */
+export const BundleWithItems = Type.Object(
+  {
+    bundle: BundleInLibrary,
+    items: Type.Record(PartId, ItemInput, { maxProperties: 300 }),
+  },
+  closed,
+);
+export type BundleWithItems = Type.Static<typeof BundleWithItems>;
+
 /** A bundle of the library as the desk knows it. */
 export type LibraryBundle = BundleInLibrary & { readonly id: string; readonly edition: number };

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { retireBundle } from '@/services/library/retire';
 import { addItems } from '@/services/library/add';
 import { addBundle, bundlesWith, readBundle, saveBundle } from '@/services/library/bundles';
+import { addBundleWithItems } from '@/services/library/bundleWithItems';
 import { findInLibrary } from '@/services/library/find';
 import type { Actor } from '@/services/actor';
 import { addUser } from '@/services/accounts/createCompany';
@@ -137,4 +138,44 @@ test('another company’s bundles and items are not there', async () => {
     tx.execute(sql`select 1 from bundle union all select 1 from bundle_use`),
   );
   expect(rows.rows).toEqual([]);
+});
+
+test('a bundle with the items it brings: all of it or nothing, by seller or owner', async () => {
+  const { owner, post } = await stocked();
+  const seller: Actor = { ...owner, role: 'seller' };
+  const input = {
+    bundle: fence(post, {
+      recipe: {
+        ...fence(post).recipe,
+        parts: [
+          ...fence(post).recipe.parts,
+          { id: 'n', name: 'cap', item: 'new-1', quantity: 'post' },
+          { id: 'g', name: 'band', item: null, quantity: 'post', grades: { g: 'new-2' } },
+        ],
+        grades: [{ id: 'g', name: 'Good' }],
+      },
+    }),
+    items: { 'new-1': item('B-1-1', 'Zinc cap'), 'new-2': item('B-1-2', 'Band, brass') },
+  };
+  const { bundle, items } = await addBundleWithItems(seller, input);
+  expect(items['new-1']).toMatchObject({ code: 'B-1-1', name: 'Zinc cap' });
+  const read = await readBundle(owner, bundle.id);
+  expect(read.makeup.items[items['new-1']!.id]).toMatchObject({ description: 'Zinc cap' });
+  expect(tryBundle(read.makeup, { ...read, grade: 'g' }, undefined).lines).toHaveLength(3);
+  expect(await bundlesWith(owner, items['new-2']!.id)).toMatchObject([{ code: 'B-1' }]);
+
+  // A code that is taken, of the bundle or of an item, and nothing of it is there.
+  const again = (code: string, itemCode: string) =>
+    addBundleWithItems(owner, {
+      bundle: { ...input.bundle, code },
+      items: { ...input.items, 'new-1': item(itemCode, 'Steel cap'), 'new-2': item(`${itemCode}-x`, 'Band') },
+    });
+  await expect(again('B-1', 'S-1')).rejects.toThrow('B-1 is taken');
+  await expect(again('B-9', 'C-1')).rejects.toThrow('C-1 is taken');
+  const codes = (await findInLibrary(owner, 'steel cap')).map((one) => one.kind === 'item' && one.item.code);
+  expect(codes).not.toContain('S-1');
+  await expect(
+    addBundleWithItems(owner, { ...input, bundle: { ...input.bundle, code: 'B-8' }, items: {} }),
+  ).rejects.toThrow('not in the library');
+  await expect(addBundleWithItems({ ...owner, role: 'office' }, input)).rejects.toThrow();
 });

@@ -4,4 +4,5 @@ export * from './trial';
 export * from './saveBack';
 export * from './shortName';
 export * from './recipe';
+export * from './offeredFormulas';
 export * from './onThisJob';

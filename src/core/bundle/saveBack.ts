@@ -61,6 +61,10 @@ export function recipeOfJob(bundle: Bundle): SavedBack {
       left.push(`“${line.description}”: it is not from the library.`);
       continue;
     }
+    if (line.typedCost !== undefined) left.push(`The cost typed for “${line.description}”.`);
+    if (line.heldPrice !== undefined) left.push(`The fixed price of “${line.description}”.`);
+    if (line.discount !== undefined) left.push(`The discount on “${line.description}”.`);
+    if (line.overtime) left.push(`Overtime on “${line.description}”.`);
     const name = freeName(line.description, taken);
     parts.push({
       id: freeName(name, ids),

@@ -182,6 +182,8 @@ describe('the add line: a quantity, if it begins with one, and words', () => {
 
   test.each([
     ['380 sf screen mesh @2.15', { quantity: '380', unit: 'sqft', words: 'screen mesh', price: '2.15' }],
+    ['62 ft cove base @3.10', { quantity: '62', unit: 'ft', words: 'cove base', price: '3.1' }],
+    ['38+24 feet rail', { quantity: '62', unit: 'ft', words: 'rail' }],
     ['4 hrs carpenter', { quantity: '4', unit: 'hour', words: 'carpenter' }],
     ['door @ $1,180', { quantity: null, words: 'door', price: '1180' }],
     ['6 ea post @2*45', { quantity: '6', unit: 'each', words: 'post', price: '90' }],

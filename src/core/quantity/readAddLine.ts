@@ -84,6 +84,9 @@ export function readAddLine(text: string): TypedLine {
       const [first = '', ...others] = rest.split(/\s+/);
       // A unit stands between the quantity and words; alone it is a word to look for.
       const unit = others.length > 0 ? unitOf(first) : undefined;
+      // Feet are part of a length, and a unit as well: 62 ft of trim are no 62 pieces.
+      if (unit === undefined && rest !== '' && /[\d\s](ft|feet)$/i.test(head))
+        return { quantity, unit: 'ft', words: rest, ...price };
       return unit === undefined
         ? { quantity, words: rest, ...price }
         : { quantity, unit, words: others.join(' '), ...price };

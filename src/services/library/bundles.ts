@@ -79,31 +79,41 @@ const wordsOf = (makeup: BundleMakeup) => [
 ];
 
 /**
+ * Puts a new bundle into the library, within what is being stored with it.
+ * @throws Problem `bundle-wrong`, `unknown-item`, `unknown-bundle`
+ */
+export async function insertNewBundle(
+  tx: Transaction,
+  actor: Actor,
+  wanted: BundleInLibrary,
+): Promise<BundleWithMakeup> {
+  const id = newId(actor.now);
+  const makeup = await makeupOf(tx, wanted.recipe);
+  refuseBroken(wanted, makeup);
+  if (wanted.picture) await refuseUnknownFile(tx, [wanted.picture]);
+  await insertBundle(tx, {
+    ...wanted,
+    companyId: actor.companyId,
+    id,
+    edition: 1,
+    createdAt: actor.now,
+    updatedAt: actor.now,
+    searchText: searchText(wanted, wordsOf(makeup)),
+  });
+  await keepUses(tx, actor.companyId, id, wanted);
+  await recordAudit(tx, actor, 'bundle added', id, { code: wanted.code });
+  return { ...wanted, id, edition: 1, makeup };
+}
+
+/**
  * Puts a new bundle into the library.
  * @throws Problem `code-taken`
  */
 export async function addBundle(actor: Actor, input: unknown): Promise<BundleWithMakeup> {
   allow(actor, 'owner', 'seller');
   const wanted = check(BundleInLibrary, input, 'The bundle');
-  const id = newId(actor.now);
   try {
-    return await inCompany(actor.companyId, async (tx) => {
-      const makeup = await makeupOf(tx, wanted.recipe);
-      refuseBroken(wanted, makeup);
-      if (wanted.picture) await refuseUnknownFile(tx, [wanted.picture]);
-      await insertBundle(tx, {
-        ...wanted,
-        companyId: actor.companyId,
-        id,
-        edition: 1,
-        createdAt: actor.now,
-        updatedAt: actor.now,
-        searchText: searchText(wanted, wordsOf(makeup)),
-      });
-      await keepUses(tx, actor.companyId, id, wanted);
-      await recordAudit(tx, actor, 'bundle added', id, { code: wanted.code });
-      return { ...wanted, id, edition: 1, makeup };
-    });
+    return await inCompany(actor.companyId, (tx) => insertNewBundle(tx, actor, wanted));
   } catch (error) {
     if (isTaken(error)) throw new Problem('code-taken', `The code ${wanted.code} is taken in the library.`);
     throw error;

@@ -56,6 +56,12 @@ const stored = (input: ItemInput) => ({
   searchText: searchText(input),
 });
 
+/** Puts a new item into the library, within what is being stored with it. */
+export async function insertNew(tx: Transaction, actor: Actor, id: string, wanted: ItemInput): Promise<void> {
+  await insertItem(tx, { ...stored(wanted), companyId: actor.companyId, id, createdAt: actor.now });
+  await recordAudit(tx, actor, 'item added', id, { code: wanted.code });
+}
+
 /** An item as it is typed. */
 function inputOf(row: typeof item.$inferSelect): ItemInput {
   const { id: _, ...input } = itemOf(row);
@@ -83,13 +89,7 @@ export async function saveItem(
       if (typed.picture) await refuseUnknownFile(tx, [typed.picture]);
       let wanted = typed;
       if (id === undefined) {
-        await insertItem(tx, {
-          ...stored(wanted),
-          companyId: actor.companyId,
-          id: itemId,
-          createdAt: actor.now,
-        });
-        await recordAudit(tx, actor, 'item added', itemId, { code: wanted.code });
+        await insertNew(tx, actor, itemId, wanted);
       } else {
         const [row] = await lockItemById(tx, itemId);
         if (!row) throw noSuch('item');

@@ -1,6 +1,7 @@
 import { pricedItem } from '@/core/editing';
 import type { Transaction } from '@/data/connection';
 import type { BundleMakeup, Recipe } from '@/model';
+import { isId } from '@/model';
 import { Problem } from '../problem';
 import { itemOf } from '@/data/library/rows';
 import { findRecipes } from '@/data/library/bundle';
@@ -40,14 +41,15 @@ export async function makeupOf(tx: Transaction, recipe: Recipe, selfId?: string)
     }
     if (wanted.size + Object.keys(within).length > 40)
       throw new Problem('bundle-too-deep', 'A bundle holds at most 40 others, counted through.');
-    const rows = wanted.size === 0 ? [] : await findRecipes(tx, wanted);
+    // A key that is no identity names nothing the library could have.
+    const rows = wanted.size === 0 || ![...wanted].every(isId) ? [] : await findRecipes(tx, wanted);
     if (rows.length < wanted.size)
       throw new Problem('unknown-bundle', 'A bundle that is named here is not in the library.');
     for (const row of rows) within[row.id] = { name: row.name, recipe: row.recipe };
     level = rows.map((row) => row.recipe);
   }
   const ids = [...itemIds];
-  const rows = ids.length === 0 ? [] : await findItemsByIds(tx, ids);
+  const rows = ids.length === 0 || !ids.every(isId) ? [] : await findItemsByIds(tx, ids);
   if (rows.length < ids.length)
     throw new Problem('unknown-item', 'An item that is named here is not in the library.');
   return {

@@ -13,6 +13,7 @@ import '@/ui/plan.css';
 import {
   acceptForCustomerAction,
   addBundleAction,
+  addBundleWithItemsAction,
   answerQuestionAction,
   compareRevisionsAction,
   reopenProposalAction,
@@ -67,6 +68,7 @@ export default async function ProposalPage({
     revokeLinks: revokeLinksAction,
     saveAsTemplate: saveAsTemplateAction,
     addBundle: addBundleAction,
+    addBundleWithItems: addBundleWithItemsAction,
     saveBundle: saveBundleAction,
     addItem: saveItemAction,
     savePreferences: savePreferencesAction,

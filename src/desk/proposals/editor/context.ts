@@ -3,6 +3,7 @@
 import { createContext, useContext } from 'react';
 import type { Differences } from '@/core/choice';
 import type { BundleFigures, Figures, SectionLine } from '@/core/price';
+import type { BundleAndItems } from '@/services/library/bundleWithItems';
 import type { Answer, Crew, LibraryItem, PricedItem, Rate } from '@/model';
 import type { Column } from './sheet/columns';
 import type { SheetView } from './sheet/rows';
@@ -17,6 +18,7 @@ export type Target =
 /** What the desk may ask of the library from inside a proposal. */
 export interface LibraryActions {
   readonly addBundle: (input: unknown) => Promise<Answer<unknown>>;
+  readonly addBundleWithItems: (input: unknown) => Promise<Answer<BundleAndItems>>;
   readonly addItem: (input: unknown) => Promise<Answer<LibraryItem>>;
   readonly saveBundle: (id: string, edition: number, input: unknown) => Promise<Answer<unknown>>;
 }

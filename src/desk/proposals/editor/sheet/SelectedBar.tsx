@@ -1,8 +1,9 @@
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { moveEntries, removeEntries, roomNames, setGroup } from '@/core/editing';
-import { useEditor } from '../context';
+import { useEditor, useEditorActions } from '../context';
 import { useCopying } from '../copying/useCopying';
+import { MakeBundleDialog } from './MakeBundleDialog';
 
 /** What can be done with the rows that are selected. */
 export function SelectedBar({
@@ -15,6 +16,8 @@ export function SelectedBar({
   const { work } = useEditor();
   const [by, setBy] = useState<'room' | 'phase'>('phase');
   const [name, setName] = useState('');
+  const [making, setMaking] = useState(false);
+  const { reveal } = useEditorActions();
   const ids = [...selected];
   const clear = () => setSelected(new Set());
   const { copy } = useCopying(selected, clear);
@@ -73,6 +76,19 @@ export function SelectedBar({
           Set
         </Button>
       </form>
+      <Button size="small" onClick={() => setMaking(true)}>
+        Make a bundle
+      </Button>
+      {making && (
+        <MakeBundleDialog
+          ids={selected}
+          close={() => setMaking(false)}
+          done={(key) => {
+            clear();
+            reveal({ key });
+          }}
+        />
+      )}
       <Button size="small" onClick={copy}>
         Copy
       </Button>
