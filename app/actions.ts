@@ -25,6 +25,7 @@ import { saveSettings } from '@/services/settings/settings';
 import { saveCustomer, saveSite } from '@/services/customers/customers';
 import { saveAreas } from '@/services/library/areas';
 import { changeCosts, previewCosts } from '@/services/library/bulk';
+import { changeSeveral, previewSeveral, severalLately, undoSeveral } from '@/services/library/changeSeveral';
 import { addBundle, saveBundle } from '@/services/library/bundles';
 import { addBundleWithItems } from '@/services/library/bundleWithItems';
 import { saveItem } from '@/services/library/items';
@@ -249,6 +250,13 @@ export const saveBundleAction = async (id: string, edition: number, input: unkno
 
 export const starManyAction = async (input: unknown) =>
   answer(async () => starMany(await actionActor(), input));
+export const previewSeveralAction = async (input: unknown) =>
+  answer(async () => previewSeveral(await actionActor(), input));
+export const changeSeveralAction = async (input: unknown) =>
+  answer(async () => changeSeveral(await actionActor(), input));
+export const undoSeveralAction = async (id: string) =>
+  answer(async () => undoSeveral(await actionActor(), id));
+export const severalLatelyAction = async () => answer(async () => severalLately(await actionActor()));
 export const retireManyAction = async (input: unknown) =>
   answer(async () => retireMany(await actionActor(), input));
 export const starAction = async (id: string, starred: boolean) =>

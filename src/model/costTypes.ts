@@ -4,3 +4,6 @@ import type { CostType } from './scalars';
 
 /** What a cost is for, in the order it is shown. */
 export const costTypes: readonly CostType[] = ['material', 'labour', 'equipment', 'subcontract', 'other'];
+
+/** Cost types whose amounts a percentage can move; labor moves by its rate. */
+export const raisableTypes = ['material', 'equipment', 'subcontract', 'other'] as const;

@@ -30,3 +30,4 @@ export type * from './problem';
 export type * from './problemCodes';
 export * from './inputs';
 export * from './library';
+export * from './changeSeveral';

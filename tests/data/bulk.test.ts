@@ -48,7 +48,7 @@ test('a percentage on a tag: seen before, done at once, kept in the history, and
     items: [{ id: pine!.id, code: 'P', name: 'Item P', before: '50', after: '50.45' }],
   });
   expect((await draftsBehind(owner)).behind).toEqual([]);
-  expect(await changeCosts(owner, input)).toEqual({ count: 1 });
+  expect(await changeCosts(owner, input)).toMatchObject({ count: 1 });
   expect((await readItem(owner, pine!.id)).history).toMatchObject([
     { before: '50', after: '50.45', why: '4.5 % on several' },
   ]);

@@ -1,4 +1,4 @@
-import { cents, choose, expect, saved, serious, test } from './desk';
+import { begin, cents, choose, expect, saved, serious, test, tick } from './desk';
 
 test('a bundle made from nothing: computed while it is typed, errors at their place, kept and used', async ({
   page,
@@ -273,4 +273,65 @@ test('two grades of a bundle side by side; its parts are found by a word, and st
   await expect.poll(() => parts.count()).toBeLessThan(all);
   await find.fill('');
   await expect(parts).toHaveCount(all);
+});
+
+test('several entries changed at once: before and after, taken back once; drafts told of a change before it is saved', async ({
+  page,
+}) => {
+  await page.goto('/library?search=screen+mesh');
+  const rows = page.locator('.list-table tbody tr.ant-table-row');
+  await expect(rows.first()).toContainText('Screen mesh');
+  const names = await rows.locator('a[href^="/library/items"]').allTextContents();
+  await tick(page.getByRole('checkbox', { name: 'Select all' }));
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Change several' });
+  await choose(dialog.getByLabel('Field', { exact: true }), 'Name');
+  const look = dialog.getByRole('button', { name: 'See before and after' });
+  await look.click();
+  await expect(dialog.getByRole('alert')).toHaveText('Type the words that are replaced.');
+  await dialog.getByLabel('These words').pressSequentially('screen MESH', { delay: 30 });
+  await dialog.getByLabel('become', { exact: true }).pressSequentially('Insect mesh', { delay: 30 });
+  await page.keyboard.press('Enter');
+  const table = dialog.getByRole('table');
+  await expect(table).toContainText('Insect mesh');
+  expect(await serious(page)).toEqual([]);
+
+  // What is typed on while the answer waits is not what was looked at.
+  const make = dialog.getByRole('button', { name: /^Change/ });
+  await expect(make).toBeEnabled();
+  await dialog.getByLabel('become', { exact: true }).fill('Insect mesh ');
+  await expect(make).toBeDisabled();
+  await look.click();
+  await make.click();
+  await expect(dialog.getByText(/entr(y|ies) changed\./)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take back Name: “Insect mesh ” for “screen MESH”' }).click();
+  await expect(dialog.getByText(/entr(y|ies) as before\./)).toBeVisible();
+  await expect(dialog.getByText('taken back')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+  await expect(rows.locator('a[href^="/library/items"]')).toHaveText(names);
+
+  // All of the list at once, without selecting; and bundles say that they have no such field.
+  await page.goto('/library?trade=Decking');
+  await page.getByRole('button', { name: /^Change all \d+ of this list/ }).click();
+  await choose(dialog.getByLabel('Field', { exact: true }), 'Unit');
+  await look.click();
+  await expect(dialog).toContainText(/of \d+ entries change|Nothing changes for/);
+  await dialog.getByRole('button', { name: 'Close' }).last().click();
+
+  // An item says which drafts have it, and what they would come to with what is typed.
+  await begin(page, 'A draft with mesh');
+  await page.locator('#add-line').fill('50 sc-112');
+  await expect(page.locator('.add-found li').first()).toContainText('Screen mesh, pet-proof');
+  await page.locator('#add-line').press('Enter');
+  await expect(page.locator('tr.row')).toHaveCount(1);
+  await saved(page);
+  await page.goto('/library?search=sc-112');
+  await rows.first().getByRole('link').click();
+  await expect(page.getByRole('heading', { name: 'In drafts' })).toBeVisible();
+  const drafts = page.locator('.effect-list li');
+  await expect(drafts.first()).toContainText(/A draft with mesh.*no change/);
+  await page.getByLabel('Amount 1').fill('99');
+  await page.keyboard.press('Tab');
+  await expect(drafts.first()).toContainText(/ to [\d,.]+, \+[\d,.]+/);
+  await expect(page.getByText('with what is typed here')).toBeVisible();
 });

@@ -6,6 +6,7 @@ import { draftsBehind } from '@/services/library/bulk';
 import { listTrades } from '@/services/library/byTrade';
 import { libraryList } from '@/services/library/libraryList';
 import { readList } from '@/services/lists/deskList';
+import { readSettings } from '@/services/settings/settings';
 import { CostsDialog } from '@/desk/library/CostsDialog';
 import { DraftsBehind } from '@/desk/library/DraftsBehind';
 import '@/desk/proposals/editor/sheet.css';
@@ -16,11 +17,15 @@ import { LibraryList } from '@/desk/library/LibraryList';
 import { LinkButton } from '@/ui/LinkButton';
 import {
   changeCostsAction,
+  changeSeveralAction,
   previewCostsAction,
+  previewSeveralAction,
   retireManyAction,
   saveListPreferencesAction,
+  severalLatelyAction,
   starAction,
   starManyAction,
+  undoSeveralAction,
 } from '../../actions';
 import { pageActor } from '../../session';
 
@@ -37,10 +42,11 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
   const actor = await pageActor();
   const query = await searchParams;
   const byTrade = query.view === 'trades' || query.view === 'shelves';
-  const [trades, list, drafts] = await Promise.all([
+  const [trades, list, drafts, { company }] = await Promise.all([
     listTrades(actor),
     byTrade ? null : readList(actor, libraryList, askedBy(query)),
     draftsBehind(actor),
+    readSettings(actor),
   ]);
   const count = (of: 'items' | 'bundles') => trades.reduce((sum, trade) => sum + trade[of], 0);
   return (
@@ -77,6 +83,21 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
           list={list}
           savePreferences={saveListPreferencesAction}
           mayRetire={may(actor, 'owner')}
+          several={
+            may(actor, 'owner')
+              ? {
+                  trades: trades.map(({ trade }) => trade),
+                  usual: company.usual,
+                  timeZone: company.timeZone,
+                  actions: {
+                    preview: previewSeveralAction,
+                    change: changeSeveralAction,
+                    undo: undoSeveralAction,
+                    lately: severalLatelyAction,
+                  },
+                }
+              : null
+          }
           acts={{ setStar: starAction, starMany: starManyAction, retireMany: retireManyAction }}
         />
       )}

@@ -13,6 +13,7 @@ export * from './choices';
 export * from './allowances';
 export * from './spaces';
 export * from './rooms';
+export * from './libraryEffect';
 export * from './bundleFromLines';
 export * from './bundleFromLibrary';
 export * from './lineAsTyped';

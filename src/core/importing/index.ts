@@ -7,3 +7,4 @@ export * from './areas';
 export * from './raise';
 export * from './costs';
 export * from './costMoves';
+export * from './changeSeveral';

@@ -2,8 +2,7 @@ import type { CostPart, CostType } from '@/model';
 import { divideRounded, parseFixed, parsePercent, writeFixed } from '../number';
 import type { Fixed } from '../number';
 
-/** Cost types whose amounts a percentage can move; labour moves by its rate. */
-export const raisableTypes = ['material', 'equipment', 'subcontract', 'other'] as const satisfies CostType[];
+export { raisableTypes } from '@/model';
 
 /**
  * Costs with a percentage put on the amounts of some types, each rounded to four places, half away from zero. What does

@@ -31,6 +31,10 @@ export async function updateBundle(
 export const findBundlesInUse = async (tx: Transaction) =>
   tx.select().from(bundle).where(isNull(bundle.retiredAt)).orderBy(asc(bundle.trade), asc(bundle.code));
 
+/** Some bundles; held until the transaction ends. */
+export const lockBundlesByIds = async (tx: Transaction, ids: string[]) =>
+  tx.select().from(bundle).where(inArray(bundle.id, ids)).orderBy(asc(bundle.id)).for('update');
+
 /** Code and name of those of some bundles that are in use. */
 export const findBundleNames = async (tx: Transaction, ids: readonly string[]) =>
   tx

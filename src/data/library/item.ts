@@ -52,6 +52,10 @@ export const findItemsByTrade = async (tx: Transaction) =>
 export const findItemsByIds = async (tx: Transaction, ids: string[]) =>
   tx.select().from(item).where(inArray(item.id, ids));
 
+/** Some items; held until the transaction ends. */
+export const lockItemsByIds = async (tx: Transaction, ids: string[]) =>
+  tx.select().from(item).where(inArray(item.id, ids)).orderBy(asc(item.id)).for('update');
+
 /** How many items follow each rate and each crew. */
 export const countItemsByRate = async (tx: Transaction) =>
   tx.execute<{ id: string; items: number }>(sql`

@@ -86,6 +86,15 @@ export const findDrafts = async (tx: Transaction, most: number) =>
     .orderBy(desc(proposal.updatedAt))
     .limit(most);
 
+/** Drafts whose document names something of the library by its id, those changed last first. */
+export const findDraftsNaming = async (tx: Transaction, id: string, most: number) =>
+  tx
+    .select({ id: proposal.id, number: proposal.number, document: proposal.document })
+    .from(proposal)
+    .where(and(inArray(proposal.state, ['draft']), sql`position(${id} in ${proposal.document}::text) > 0`))
+    .orderBy(desc(proposal.updatedAt), desc(proposal.id))
+    .limit(most);
+
 /** Document and site of a proposal. */
 export const findDocumentAndSite = async (tx: Transaction, id: string) =>
   tx

@@ -11,7 +11,16 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { CostPart, Crew, Load, PriceBreaks, ProposalDocument, Recipe, UnitCode } from '@/model';
+import type {
+  CostPart,
+  Crew,
+  LibraryChangeEntry,
+  Load,
+  PriceBreaks,
+  ProposalDocument,
+  Recipe,
+  UnitCode,
+} from '@/model';
 import { company, user } from './accounts';
 import { bytea, companyId, decimal, id, instant } from './columns';
 import { keptFile } from './files';
@@ -109,6 +118,26 @@ export const itemCost = pgTable(
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId, t.itemId], foreignColumns: [item.companyId, item.id] }),
     index('item_cost_item').on(t.companyId, t.itemId, t.at),
+  ],
+);
+
+/** A change made to several entries of the library at once, with what each had before and after: it can be taken back once. */
+export const libraryChange = pgTable(
+  'library_change',
+  {
+    companyId: companyId(),
+    id: id(),
+    at: instant('at').notNull(),
+    userId: uuid('user_id').notNull(),
+    says: text('says').notNull(),
+    field: text('field').notNull(),
+    entries: jsonb('entries').$type<LibraryChangeEntry[]>().notNull(),
+    undoneAt: instant('undone_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
+    index('library_change_at').on(t.companyId, t.at),
   ],
 );
 

@@ -6,13 +6,16 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { parseFixed, showUnitAmount } from '@/core/number';
 import { costTypeName } from '@/core/text/names';
-import type { Answer } from '@/model';
+import { writeListState } from '@/core/lists';
+import type { Answer, UsualTerms } from '@/model';
 import { unitName } from '@/model';
 import type { LibraryListRow } from '@/services/library/libraryList';
 import { asked } from '@/ui/asked';
 import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
 import { useSubmit } from '@/ui/useSubmit';
+import { SeveralDialog } from './several/SeveralDialog';
+import type { SeveralActions } from './several/useSeveral';
 
 /** A unit cost with as many places as it has; the room of those it lacks is kept, so that decimal points align. */
 function UnitAmount({ value }: { readonly value: string }) {
@@ -72,11 +75,14 @@ function PickedActs({
   done,
   mayRetire,
   acts,
+  change,
 }: {
   readonly rows: readonly LibraryListRow[];
   readonly done: () => void;
   readonly mayRetire: boolean;
   readonly acts: LibraryActs;
+  /** Opens the change of several for these. */
+  readonly change: (ids: readonly string[]) => void;
 }) {
   const { busy, submit } = useSubmit({ tells: true });
   const ids = rows.map(({ id }) => id);
@@ -96,6 +102,11 @@ function PickedActs({
       >
         {starred ? 'Keep at hand' : 'Not at hand'}
       </Button>
+      {mayRetire && (
+        <Button size="small" onClick={() => change(ids)}>
+          Change
+        </Button>
+      )}
       {mayRetire && (
         <Button
           size="small"
@@ -126,36 +137,78 @@ const bundleSays = ({ parts, inputs }: LibraryListRow) => {
   return `${parts ?? 0} parts, sized by ${named.join(', ') || 'nothing'}`;
 };
 
+/** What a change of several needs to know, where the person may make one. */
+export interface SeveralKnown {
+  readonly trades: readonly string[];
+  readonly usual: UsualTerms;
+  readonly timeZone: string;
+  readonly actions: SeveralActions;
+}
+
 /** The library: found by words, narrowed by kind, trade, what things are made of and what they cost. */
-export const LibraryList = ({
+export function LibraryList({
   mayRetire,
   acts,
+  several,
   ...props
-}: ListProps<LibraryListRow> & { readonly mayRetire: boolean; readonly acts: LibraryActs }) => (
-  <ListTable
-    {...props}
-    path="/library"
-    find="Find by code, name, tag"
-    none="Nothing is in the library yet. Begin with an item, or import a list."
-    acts={(rows, done) => <PickedActs rows={rows} done={done} mayRetire={mayRetire} acts={acts} />}
-    render={{
-      code: (row) => <span className="nowrap">{row.code}</span>,
-      name: (row) => (
-        <div className="library-name">
-          <Link href={`/library/${row.kind}s/${row.id}`} prefetch={false}>
-            {row.name.replace(/\{(\w+)\}/g, (_, word: string) => word.replace(/_/g, ' '))}
-          </Link>
-          {row.retired && <span className="soft"> · retired</span>}
-          {(row.grades ?? []).length > 0 && <div className="soft">{row.grades!.join(' · ')}</div>}
-        </div>
-      ),
-      trade: (row) => <div className="library-trade">{row.trade}</div>,
-      of: (row) =>
-        row.kind === 'bundle' ? bundleSays(row) : (row.of ?? []).map((type) => costTypeName(type)).join(', '),
-      tags: (row) => row.tags.join(', '),
-      unit: (row) => (row.unit === null ? 'bundle' : unitName(row.unit)),
-      unitCost: (row) => row.unitCost !== null && <UnitAmount value={row.unitCost} />,
-      starred: (row) => <Star row={row} setStar={acts.setStar} />,
-    }}
-  />
-);
+}: ListProps<LibraryListRow> & {
+  readonly mayRetire: boolean;
+  readonly acts: LibraryActs;
+  readonly several: SeveralKnown | null;
+}) {
+  const [changed, change] = useState<readonly string[] | null>(null);
+  const { spec, state, count } = props.list;
+  return (
+    <>
+      <ListTable
+        {...props}
+        path="/library"
+        find="Find by code, name, tag"
+        none="Nothing is in the library yet. Begin with an item, or import a list."
+        note={
+          several &&
+          count > 0 && (
+            <p className="list-note">
+              <Button size="small" type="link" onClick={() => change([])}>
+                Change all {count} of this list
+              </Button>
+            </p>
+          )
+        }
+        acts={(rows, done) => (
+          <PickedActs rows={rows} done={done} mayRetire={mayRetire} acts={acts} change={change} />
+        )}
+        render={{
+          code: (row) => <span className="nowrap">{row.code}</span>,
+          name: (row) => (
+            <div className="library-name">
+              <Link href={`/library/${row.kind}s/${row.id}`} prefetch={false}>
+                {row.name.replace(/\{(\w+)\}/g, (_, word: string) => word.replace(/_/g, ' '))}
+              </Link>
+              {row.retired && <span className="soft"> · retired</span>}
+              {(row.grades ?? []).length > 0 && <div className="soft">{row.grades!.join(' · ')}</div>}
+            </div>
+          ),
+          trade: (row) => <div className="library-trade">{row.trade}</div>,
+          of: (row) =>
+            row.kind === 'bundle'
+              ? bundleSays(row)
+              : (row.of ?? []).map((type) => costTypeName(type)).join(', '),
+          tags: (row) => row.tags.join(', '),
+          unit: (row) => (row.unit === null ? 'bundle' : unitName(row.unit)),
+          unitCost: (row) => row.unitCost !== null && <UnitAmount value={row.unitCost} />,
+          starred: (row) => <Star row={row} setStar={acts.setStar} />,
+        }}
+      />
+      {several && changed && (
+        <SeveralDialog
+          picked={changed}
+          list={Object.fromEntries(writeListState(spec, { ...state, page: 1 }))}
+          count={count}
+          {...several}
+          close={() => change(null)}
+        />
+      )}
+    </>
+  );
+}

@@ -10,8 +10,8 @@ import type { Actor } from '../actor';
 import { allow, recordAudit } from '../actor';
 import { cutOffer } from '../offered';
 import { check } from '../check';
-import { noteCost } from './items';
-import { findItemsToChange, updateItem } from '@/data/library/item';
+import { putCosts } from './changeSeveral';
+import { findItemsToChange } from '@/data/library/item';
 import { findDrafts } from '@/data/proposals/proposal';
 
 const BulkInput = Type.Object(
@@ -62,21 +62,18 @@ export async function previewCosts(actor: Actor, input: unknown) {
 
 export type CostsPreview = Awaited<ReturnType<typeof previewCosts>>;
 
-/** Puts a percentage on the costs of a trade or tag, all of it or nothing; what each item cost before is kept. */
-export async function changeCosts(actor: Actor, input: unknown): Promise<{ count: number }> {
+/** Puts a percentage on the costs of a trade or tag, all of it or nothing; what each item cost before is kept, and it can be taken back once. */
+export async function changeCosts(actor: Actor, input: unknown): Promise<{ id: string; count: number }> {
   allow(actor, 'owner');
   return inCompany(actor.companyId, async (tx) => {
     const found = await moves(tx, input);
     const { percent } = check(BulkInput, input, 'The change');
-    for (const { row, after } of found) {
-      await updateItem(tx, row.id, { costs: after });
-      await noteCost(tx, actor, row.id, row.costs, after, `${percent} % on several`);
-    }
+    const id = await putCosts(tx, actor, found, `${percent} % on several`);
     await recordAudit(tx, actor, 'costs changed', actor.companyId, {
       ...(input as object),
       count: found.length,
     });
-    return { count: found.length };
+    return { id, count: found.length };
   });
 }
 

@@ -73,7 +73,7 @@ async function keepUses(tx: Transaction, companyId: string, bundleId: string, in
 }
 
 /** Words of the parts, for the search. */
-const wordsOf = (makeup: BundleMakeup) => [
+export const wordsOf = (makeup: BundleMakeup) => [
   ...Object.values(makeup.items).flatMap(({ description, code }) => [description, code ?? '']),
   ...Object.values(makeup.within).map(({ name }) => name),
 ];

@@ -44,7 +44,7 @@ export async function noteCost(
 }
 
 /** What is stored of an item: everything that may be absent is named, so that it can be taken away again. */
-const stored = (input: ItemInput) => ({
+export const stored = (input: ItemInput) => ({
   ...input,
   waste: input.waste ?? null,
   pack: input.pack ?? null,
@@ -63,7 +63,7 @@ export async function insertNew(tx: Transaction, actor: Actor, id: string, wante
 }
 
 /** An item as it is typed. */
-function inputOf(row: typeof item.$inferSelect): ItemInput {
+export function inputOf(row: typeof item.$inferSelect): ItemInput {
   const { id: _, ...input } = itemOf(row);
   return { ...input, internalNote: row.internalNote, supplierNote: row.supplierNote };
 }

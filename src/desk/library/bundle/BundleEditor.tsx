@@ -12,6 +12,7 @@ import { tryDraft } from './draft';
 import { GradesOfBundle } from './GradesOfBundle';
 import { InputsTable } from './InputsTable';
 import { PartsTable } from './PartsTable';
+import { EffectOnDrafts } from '../EffectOnDrafts';
 import { StandsIn } from '../StandsIn';
 import { TrialPanel } from './TrialPanel';
 import type { BundleActions } from './useBundleDraft';
@@ -101,6 +102,7 @@ export function BundleEditor({
           {bundle && (
             <div className="panel">
               <StandsIn bundles={standsIn} />
+              <EffectOnDrafts change={{ id: bundle.id, bundle: draft }} dirty={dirty} />
               <p className="soft">Proposals keep the copy they took until it is refreshed there.</p>
             </div>
           )}

@@ -5,6 +5,7 @@ import type { ItemAtDesk } from '@/services/library/items';
 import { minorDigits } from '@/core/number';
 import type { Crew, Rate, UsualTerms } from '@/model';
 import { LibraryPictureField } from '../LibraryPictureField';
+import { EffectOnDrafts } from '../EffectOnDrafts';
 import { StandsIn } from '../StandsIn';
 import { CostHistory } from './CostHistory';
 import { CostsTable } from '../costs/CostsTable';
@@ -93,6 +94,7 @@ export function ItemEditor(props: ItemEditorProps) {
           {known && (
             <div className="panel">
               <StandsIn bundles={standsIn} />
+              <EffectOnDrafts change={{ id: known.item.id, item }} dirty={dirty} />
               <CostHistory history={known.history} older={known.older} timeZone={timeZone} />
             </div>
           )}
