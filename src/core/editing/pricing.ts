@@ -40,7 +40,11 @@ export function setSectionDiscount(
  * Changes one load of the proposal, adds one behind the others, or (null) takes one away.
  * @throws PartGone where there is no such part
  */
-export function setLoad(document: ProposalDocument, id: string, change: Partial<Load> | null): void {
+export function setLoad(
+  document: Pick<ProposalDocument, 'loads'>,
+  id: string,
+  change: Partial<Load> | null,
+): void {
   const at = document.loads.findIndex((load) => load.id === id);
   if (change === null) {
     if (at < 0) throw new PartGone(id);
@@ -57,7 +61,7 @@ export function setLoad(document: ProposalDocument, id: string, change: Partial<
  * Moves a load before the one above it (−1) or behind the one below (1); at the end of the list it stays.
  * @throws PartGone where there is no such part
  */
-export function moveLoad({ loads }: ProposalDocument, id: string, by: 1 | -1): void {
+export function moveLoad({ loads }: Pick<ProposalDocument, 'loads'>, id: string, by: 1 | -1): void {
   const at = loads.findIndex((load) => load.id === id);
   if (at < 0) throw new PartGone(id);
   const to = at + by;

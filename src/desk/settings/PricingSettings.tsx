@@ -2,9 +2,8 @@
 
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, Input } from 'antd';
+import { MarkupsTable } from '../markups/MarkupsTable';
 import type { CompanyPricing, LoadSet, PriceLimits, UsualTerms } from '@/model';
-
-const bases = { direct: 'of direct cost', running: 'of the running amount', price: 'of the price' };
 
 /** Markup levels by name, and what nobody sends without the owner's yes. */
 export function PricingSettings({
@@ -60,25 +59,6 @@ export function PricingSettings({
             value={set.name}
             onChange={({ target }) => setSet(set.id, { ...set, name: target.value })}
           />
-          {set.loads.map((load, i) => (
-            <label key={load.id}>
-              {load.name}{' '}
-              <Input
-                className="wide-figure"
-                inputMode="decimal"
-                value={load.percent}
-                onChange={({ target }) =>
-                  setSet(set.id, {
-                    ...set,
-                    loads: set.loads.map((each, at) =>
-                      at === i ? { ...each, percent: target.value } : each,
-                    ),
-                  })
-                }
-              />{' '}
-              % {bases[load.base]}
-            </label>
-          ))}
           {!disabled && (
             <Button
               size="small"
@@ -89,6 +69,12 @@ export function PricingSettings({
               ×
             </Button>
           )}
+          <MarkupsTable
+            label={`Markups of ${set.name}`}
+            loads={set.loads}
+            readOnly={disabled}
+            change={(loads) => setSet(set.id, { ...set, loads })}
+          />
         </fieldset>
       ))}
       {!disabled && (

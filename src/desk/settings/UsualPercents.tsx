@@ -1,6 +1,7 @@
 'use client';
 
 import { Input } from 'antd';
+import { MarkupsTable } from '../markups/MarkupsTable';
 import type { UsualTerms } from '@/model';
 
 interface Percent {
@@ -12,18 +13,9 @@ interface Percent {
   readonly set: (percent: string) => UsualTerms;
 }
 
-const bases = { direct: '% of direct cost', running: '% of the running amount', price: '% of the price' };
-
 function percentsOf(usual: UsualTerms): readonly { title: string; rows: readonly Percent[] }[] {
   const replaced = <T,>(list: readonly T[], at: number, next: T): T[] =>
     list.map((each, i) => (i === at ? next : each));
-  const loads = usual.loads.map((load, i): Percent => ({
-    key: load.id,
-    name: load.name,
-    of: bases[load.base],
-    value: load.percent,
-    set: (percent) => ({ ...usual, loads: replaced(usual.loads, i, { ...load, percent }) }),
-  }));
   const taxes = usual.taxClasses.flatMap((taxClass, i) =>
     taxClass.components.map((component, c): Percent => ({
       key: `${taxClass.id}.${component.id}`,
@@ -56,7 +48,6 @@ function percentsOf(usual: UsualTerms): readonly { title: string; rows: readonly
       : [],
   );
   return [
-    { title: 'From cost to price', rows: loads },
     { title: 'Tax', rows: taxes },
     { title: 'Payments', rows: payments },
   ].filter(({ rows }) => rows.length > 0);
@@ -74,6 +65,15 @@ export function UsualPercents({
 }) {
   return (
     <div className="usual">
+      <fieldset disabled={disabled} className="usual-markups">
+        <legend>From cost to price</legend>
+        <MarkupsTable
+          label="Usual markups"
+          loads={usual.loads}
+          readOnly={disabled}
+          change={(loads) => change({ ...usual, loads })}
+        />
+      </fieldset>
       {percentsOf(usual).map(({ title, rows }) => (
         <fieldset key={title} disabled={disabled}>
           <legend>{title}</legend>

@@ -11,7 +11,7 @@ import type { ScheduleEntry } from '@/model';
 import { parseMoneyInput, readPercent } from '@/core/quantity';
 import { Cell } from '@/ui/live/Cell';
 import { Due } from './Due';
-import { EntryActs } from './EntryActs';
+import { EntryActs } from '@/ui/EntryActs';
 
 interface Props {
   readonly entry: ScheduleEntry;

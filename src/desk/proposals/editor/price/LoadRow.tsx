@@ -1,32 +1,11 @@
-import { Select } from 'antd';
 import { moveLoad, setLoad } from '@/core/editing';
 import type { Amount } from '@/core/number';
 import { showAmount } from '@/core/number';
-import { otherWay, readMarkup } from '@/core/price';
-import { costTypeName } from '@/core/text/names';
-import type { CostType, Load } from '@/model';
-import { costTypes } from '@/model';
-import { Cell } from '@/ui/live/Cell';
+import type { Load } from '@/model';
+import { MarkupRow } from '../../../markups/MarkupRow';
 import { useEditor } from '../context';
-import { EntryActs } from '../payments/EntryActs';
 
-const bases: Record<Load['base'], string> = {
-  direct: '% of direct cost',
-  running: '% of running amount',
-  price: '% of the price',
-};
-const kinds: Load['kind'][] = ['overhead', 'profit', 'bond', 'contingency', 'commission'];
-
-/** On which costs a markup is taken: all, or those picked. */
-const costChoices = costTypes.map((type) => ({ value: type, label: costTypeName(type) }));
-
-/** The percent said the other way, as markup or as margin. */
-function inOtherWords(load: Load): string {
-  const other = otherWay(load);
-  return other === null ? '' : `${other} % ${load.base === 'price' ? 'markup' : 'margin'}`;
-}
-
-/** One markup: what it is called and is, its percent, of what, and what it comes to. */
+/** One markup of the proposal, with what it comes to. */
 export function LoadRow({
   load,
   first,
@@ -37,81 +16,16 @@ export function LoadRow({
   readonly last: boolean;
 }) {
   const { work, figures, readOnly } = useEditor();
-  const change = (next: Partial<Load> | null) => work.edit((draft) => setLoad(draft, load.id, next));
   const amount = figures.loads.find((each) => each.load.id === load.id)?.amount ?? (0n as Amount);
   return (
-    <tr>
-      <td>
-        <Cell
-          name="load-name"
-          label="Markup"
-          shown={load.name}
-          readOnly={readOnly}
-          commit={(text) => text.trim() && change({ name: text.trim().slice(0, 200) })}
-        />
-        <Select<Load['kind']>
-          size="small"
-          variant="borderless"
-          popupMatchSelectWidth={false}
-          className="load-kind"
-          aria-label={`${load.name}: what it is`}
-          disabled={readOnly}
-          value={load.kind}
-          onChange={(kind) => change({ kind })}
-          options={kinds.map((kind) => ({ value: kind, label: kind }))}
-        />
-      </td>
-      <td className="cell-narrow">
-        <Cell
-          name="percent"
-          label={`${load.name}, percent`}
-          align="right"
-          shown={load.percent}
-          readOnly={readOnly}
-          commit={(text) => change(readMarkup(text, load.base))}
-        />
-        <span className="soft load-other">{inOtherWords(load)}</span>
-      </td>
-      <td>
-        <div className="load-base">
-          <Select
-            size="small"
-            popupMatchSelectWidth={false}
-            aria-label={`${load.name}: percent of`}
-            disabled={readOnly}
-            value={load.base as string}
-            onChange={(base) => change({ base: base as Load['base'] })}
-            options={Object.entries(bases).map(([value, label]) => ({ value, label }))}
-          />
-          <Select<CostType[]>
-            size="small"
-            mode="multiple"
-            popupMatchSelectWidth={false}
-            showSearch={false}
-            maxTagCount="responsive"
-            className="load-costs"
-            aria-label={`${load.name}: on which costs`}
-            disabled={readOnly}
-            placeholder="all costs"
-            value={[...(load.costTypes ?? [])]}
-            // All of them picked are all costs.
-            onChange={(picked) => change({ costTypes: picked.length === costTypes.length ? [] : picked })}
-            options={costChoices}
-          />
-        </div>
-      </td>
-      <td className="amount">{showAmount(amount, figures.minorDigits)}</td>
-      <td className="load-acts">
-        {!readOnly && (
-          <EntryActs
-            name={load.name}
-            first={first}
-            last={last}
-            move={(by) => work.edit((draft) => moveLoad(draft, load.id, by))}
-            remove={() => change(null)}
-          />
-        )}
-      </td>
-    </tr>
+    <MarkupRow
+      load={load}
+      first={first}
+      last={last}
+      readOnly={readOnly}
+      amount={showAmount(amount, figures.minorDigits)}
+      change={(next) => work.edit((draft) => setLoad(draft, load.id, next))}
+      move={(by) => work.edit((draft) => moveLoad(draft, load.id, by))}
+    />
   );
 }

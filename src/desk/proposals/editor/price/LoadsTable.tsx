@@ -4,11 +4,10 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { setLoad } from '@/core/editing';
 import type { LoadSet } from '@/model';
+import { MOST_LOADS } from '../../../markups/MarkupsTable';
 import { newPartId, useEditor } from '../context';
 import { LoadRow } from './LoadRow';
 import { WholeDiscount } from './WholeDiscount';
-
-const MOST_LOADS = 12;
 
 /** From cost to price: the loads in their order, and the discount on the whole. */
 export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {

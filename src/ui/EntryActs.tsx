@@ -1,7 +1,7 @@
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 
-/** Moves a payment up or down, or takes it out. */
+/** Moves one of several up or down, or takes it out. */
 export function EntryActs({
   name,
   first,
