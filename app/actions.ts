@@ -26,6 +26,7 @@ import { saveCustomer, saveSite } from '@/services/customers/customers';
 import { saveAreas } from '@/services/library/areas';
 import { changeCosts, previewCosts } from '@/services/library/bulk';
 import { changeSeveral, previewSeveral, severalLately, undoSeveral } from '@/services/library/changeSeveral';
+import { refundToCard } from '@/services/payments/cardRefund';
 import { addBundle, saveBundle } from '@/services/library/bundles';
 import { addBundleWithItems } from '@/services/library/bundleWithItems';
 import { saveItem } from '@/services/library/items';
@@ -235,6 +236,9 @@ export const issueInvoiceAction = async (input: unknown) =>
 
 export const recordPaymentOverAction = async (input: unknown) =>
   answer(async () => recordPaymentOver(await actionActor(), input));
+
+export const refundToCardAction = async (input: unknown) =>
+  answer(async () => refundToCard(await actionActor(), input));
 
 export const recordPaymentAction = async (input: unknown) =>
   answer(async () => recordPayment(await actionActor(), input));

@@ -3,6 +3,8 @@ import '@/ui/theme/scale.css';
 import '@/desk/desk.css';
 import type { ReactNode } from 'react';
 import { Rail } from '@/desk/Rail';
+import { OwnMethods } from '@/desk/payments/OwnMethods';
+import { listMethods } from '@/services/settings/methods';
 import { KeptFor } from '@/ui/kept/KeptFor';
 import { Providers } from '@/ui/Providers';
 import { signOutAction } from '../actions';
@@ -15,7 +17,9 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
       <div className="desk">
         <Rail name={actor.name} signOut={signOutAction} />
         <main className="desk-main">
-          <KeptFor person={actor.userId}>{children}</KeptFor>
+          <KeptFor person={actor.userId}>
+            <OwnMethods methods={await listMethods(actor)}>{children}</OwnMethods>
+          </KeptFor>
         </main>
       </div>
     </Providers>

@@ -10,6 +10,8 @@ export interface ReceiptPaper {
   readonly currency: string;
   readonly amount: string;
   readonly method: PaymentMethod;
+  /** What the company calls it, where that is a name of its own. */
+  readonly methodName: string | null;
   readonly reference: string;
   readonly receivedOn: string;
   /** How and why it did not stay; null: it did. */

@@ -17,7 +17,22 @@ export interface ChargeAnswer {
   readonly reason: string | null;
 }
 
+/** A request to give money back on a card it was taken from. */
+export interface CardRefundRequest {
+  /** Ours for this refund: asked again under it, the service gives nothing twice. */
+  readonly reference: string;
+  /** Our reference of the charge. */
+  readonly charge: string;
+  /** What may be kept of the card's number. */
+  readonly lastFour: string;
+  /** Decimal text in the currency. */
+  readonly amount: string;
+  readonly currency: string;
+}
+
 export interface Cards {
+  /** Gives money back on the card of a charge: accepted, or refused with a reason. */
+  refund(request: CardRefundRequest): ChargeAnswer;
   charge(request: ChargeRequest): ChargeAnswer;
   /** Goes on with a charge that needs a confirmation, with the code the holder got from the bank. */
   confirm(request: { readonly reference: string; readonly code: string }): ChargeAnswer;
@@ -59,6 +74,11 @@ const answers: Readonly<Record<string, ChargeAnswer>> = {
 
 /** The stand-in: what it answers lies in the first two digits. */
 export const simulatedCards: Cards = {
+  refund({ lastFour }) {
+    return lastFour === lastFourOf(trialCards.confirmed)
+      ? refused('The card is closed; its bank takes nothing back.')
+      : { kind: 'accepted', reason: null };
+  },
   charge({ number, expiry, today }) {
     const digits = digitsOf(number);
     if (!hasValidCheckDigit(digits)) return refused('The card number has a typing mistake.');

@@ -239,11 +239,14 @@ export const CardNewsInput = Type.Object(
 
 /** How money came or went, recorded by hand. */
 const HandMethod = Type.Unsafe<Hand>({ type: 'string', enum: [...handMethods] });
+/** What the company calls it, where that is a name of its own. */
+const methodName = Type.Optional(Text(40));
 
 export const PaymentInput = Type.Object(
   {
     agreementId: EntityId,
     method: HandMethod,
+    methodName,
     amount: PositiveDecimalText,
     receivedOn: BusinessDate,
     reference: Text(200),
@@ -268,6 +271,7 @@ export const PaymentOverInput = Type.Object(
   {
     customerId: EntityId,
     method: HandMethod,
+    methodName,
     amount: PositiveDecimalText,
     receivedOn: BusinessDate,
     reference: Text(200),
@@ -298,6 +302,7 @@ export const RefundInput = Type.Object(
   {
     agreementId: EntityId,
     method: HandMethod,
+    methodName,
     amount: PositiveDecimalText,
     paidOn: BusinessDate,
     reference: Text(200),
@@ -306,6 +311,13 @@ export const RefundInput = Type.Object(
   closed,
 );
 export type RefundInput = Type.Static<typeof RefundInput>;
+
+/** Credit of the customer back on the card it was paid with. */
+export const CardRefundInput = Type.Object(
+  { agreementId: EntityId, paymentId: EntityId, amount: PositiveDecimalText, idempotencyKey: IdempotencyKey },
+  closed,
+);
+export type CardRefundInput = Type.Static<typeof CardRefundInput>;
 
 export const ReversalInput = Type.Object(
   {

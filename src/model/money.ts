@@ -1,6 +1,8 @@
 import Type from 'typebox';
 import { BillingTerms } from './billing';
 import { ScheduleEntry } from './document';
+import type { HandMethod } from './paymentMethods';
+import { handMethods } from './paymentMethods';
 import { PartId, PositiveDecimalText, ShortText } from './scalars';
 
 /* How a company bills and asks for its money. Never part of a document. */
@@ -89,8 +91,30 @@ export const Accounts = Type.Object(
 );
 export type Accounts = Type.Static<typeof Accounts>;
 
+/** A way of payment as the company calls it. */
+const OwnMethodInput = Type.Object(
+  {
+    id: PartId,
+    name: Type.String({ minLength: 1, maxLength: 40 }),
+    like: Type.Unsafe<HandMethod>({
+      type: 'string',
+      enum: [...handMethods],
+      description: 'Which of the known ones it is booked and told as',
+    }),
+  },
+  closed,
+);
+
 export const CompanyMoney = Type.Object(
   {
+    methods: Type.Optional(
+      Type.Array(OwnMethodInput, {
+        minItems: 1,
+        maxItems: 20,
+        description:
+          'The ways money comes and goes by hand, as the company calls them; without it, the usual ones',
+      }),
+    ),
     presets: Type.Array(SchedulePreset, { maxItems: 30 }),
     deposit: Type.Optional(
       Type.Object(

@@ -1,12 +1,14 @@
 import { eq } from 'drizzle-orm';
-import { issueInvoice } from '@/services/billing/issue';
+import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { confirmCard, payByCard } from '@/services/booklet/payCard';
 import { openBooklet } from '@/services/booklet/open';
 import type { PlayInput } from '@/services/payments/cards';
 import { listCharges, playCardService } from '@/services/payments/cards';
+import { refundToCard } from '@/services/payments/cardRefund';
 import { refundCredit } from '@/services/payments/moves';
 import { recordPayment } from '@/services/payments/payments';
+import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import { cardAccount, cardEvent, paymentReversal } from '@/data/schema';
@@ -225,6 +227,62 @@ test('a disputed payment goes back as a whole: what was paid back of it comes ou
   const { invoices, standing: sums } = await read();
   expect(sums.billedUnpaid).toBe('40.00');
   expect(invoices[0]!.open).toBe('40.00');
+});
+
+test('credit goes back on the card it was paid with: never more than that, once under a key, refused in words', async () => {
+  const { actor, agreementId, read, pay, standing, stage } = await toPay();
+  const [deposit] = (await read()).invoices;
+  await pay(trialCards.accepted, { invoiceId: deposit!.id });
+  await pay(trialCards.confirmed, { invoiceId: stage.id, idempotencyKey: 'confirmed-one-1' });
+  expect((await read()).cards).toEqual([]);
+  // The deposit is credited whole: what the card paid is the customer’s again.
+  await creditInvoice(actor, { invoiceId: deposit!.id, what: { whole: true }, remark: '' });
+  const [card] = (await read()).cards;
+  expect(card).toMatchObject({ lastFour: '0000', most: deposit!.total });
+  const ask = { agreementId, paymentId: card!.id, amount: '25.5', idempotencyKey: key() };
+  const { id } = await refundToCard(actor, ask);
+  expect(await refundToCard(actor, ask)).toEqual({ id });
+  expect((await refusal(refundToCard(actor, { ...ask, amount: '26' }))).code).toBe('key-used');
+  const left = writeAmount((parseAmount(deposit!.total, 2) - 2550n) as Amount, 2);
+  expect((await read()).cards).toMatchObject([{ most: left }]);
+  expect((await standing()).credit).toBe(left);
+  expect((await read()).refunds).toMatchObject([
+    { method: 'card', methodName: null, amount: '25.50', reference: 'card ending 0000' },
+  ]);
+  const more = { ...ask, idempotencyKey: key(), amount: deposit!.total };
+  expect(await refusal(refundToCard(actor, more))).toMatchObject({ code: 'more-than-card' });
+  // Paid back another way, the credit is gone, and with it what can go back on the card.
+  await refundCredit(actor, {
+    ...{
+      agreementId,
+      method: 'cash',
+      amount: left,
+      paidOn: '2026-05-03',
+      reference: '',
+      idempotencyKey: key(),
+    },
+  });
+  expect((await read()).cards).toEqual([]);
+  const seller = { ...actor, role: 'seller' as const };
+  expect(await refusal(refundToCard(seller, more))).toMatchObject({ code: 'role-not-allowed' });
+  const other = await newCompany();
+  expect((await refusal(refundToCard(other, more))).code).toBe('no-such-agreement');
+});
+
+test('a card whose bank takes nothing back: nothing is recorded', async () => {
+  const { actor, agreementId, token, read, pay } = await toPay();
+  const [deposit] = (await read()).invoices;
+  const idempotencyKey = key();
+  await pay(trialCards.confirmed, { invoiceId: deposit!.id, idempotencyKey });
+  await confirmCard(await visit(token), { code: trialCode, idempotencyKey });
+  await creditInvoice(actor, { invoiceId: deposit!.id, what: { whole: true }, remark: '' });
+  const [card] = (await read()).cards;
+  const refused = await refusal(
+    refundToCard(actor, { agreementId, paymentId: card!.id, amount: '10', idempotencyKey: key() }),
+  );
+  expect(refused).toMatchObject({ code: 'card-refused', status: 409 });
+  expect(refused.detail).toContain('Refund it another way.');
+  expect(await read()).toMatchObject({ refunds: [], credit: deposit!.total });
 });
 
 test('the door: unsigned, signed with another secret, for another amount or charge, not JSON: refused, nothing changed', async () => {

@@ -16,7 +16,10 @@ import { makeBatch } from '@/services/billing/batches';
 import { batchJournal } from '@/services/billing/books';
 import { readInvoice } from '@/services/billing/invoiceAtDesk';
 import { loadMoneyPage } from '../support/lists';
+import { payByCard } from '@/services/booklet/payCard';
+import { refundToCard } from '@/services/payments/cardRefund';
 import { putCredit, refundCredit } from '@/services/payments/moves';
+import { trialCards } from '@/gateways/cards';
 import { invoicePaper } from '@/services/billing/paper';
 import { recordPaymentOver } from '@/services/payments/paymentOver';
 import { recordPayment } from '@/services/payments/payments';
@@ -32,7 +35,7 @@ import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { InvoicePaper } from '@/formats/invoicePaper';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import type { InvoiceShows } from '@/model';
-import { newAgreement, newCompany, testDocument } from '../support/desk';
+import { newAgreement, newCompany, testDocument, visit } from '../support/desk';
 import { runs } from '../support/documents';
 import { asOwner } from '../support/owner';
 
@@ -156,6 +159,9 @@ const anyAct = fc.record({
     'pay over',
     'refund',
     'refund',
+    'pay by card',
+    'refund on card',
+    'refund on card',
     'put',
     'return',
     'return',
@@ -175,7 +181,7 @@ test('whatever happens with money, every place says the same, and it is so', asy
       fc.boolean(),
       async (acts, retained) => {
         const actor = await newCompany();
-        const { agreementId } = await newAgreement(actor, {
+        const { agreementId, token } = await newAgreement(actor, {
           ...testDocument(),
           ...(retained ? { billing: { retainage: { percent: '10' } } } : {}),
         });
@@ -269,6 +275,32 @@ test('whatever happens with money, every place says the same, and it is so', asy
                 idempotencyKey: key(),
               });
               bank.received -= amount;
+            } else if (what === 'pay by card' && bill) {
+              const { paid } = await payByCard(await visit(token), {
+                number: trialCards.accepted,
+                expiry: '12/39',
+                idempotencyKey: key(),
+                invoiceId: bill.id,
+              });
+              expect(paid).toBe(true);
+              const { received } = await readAgreement(actor, agreementId);
+              const { id, amount } = received.find(
+                (each) => !payments.some((known) => known.id === each.id),
+              )!;
+              payments.push({ id, amount: cents(amount), gone: false, disputed: false });
+              bank.received += cents(amount);
+            } else if (what === 'refund on card') {
+              const card = page.cards[which % Math.max(page.cards.length, 1)];
+              if (!card) continue;
+              const amount = which > 2 ? cents(card.most) : cents(card.most) / 2n;
+              if (amount <= 0n) continue;
+              await refundToCard(actor, {
+                ...{ agreementId, paymentId: card.id, amount: money(amount), idempotencyKey: key() },
+              });
+              bank.received -= amount;
+              // What is left for that card is less by as much, or by what the credit is less.
+              const after = (await readAgreement(actor, agreementId)).cards.find(({ id }) => id === card.id);
+              expect(cents(after?.most ?? '0.00')).toBeLessThanOrEqual(cents(card.most) - amount);
             } else if (what === 'put') await putCredit(actor, { agreementId });
             else if (what === 'return' && payment && !payment.gone) {
               await reversePayment(actor, {

@@ -1,12 +1,11 @@
+import type { Browser, Page } from '@playwright/test';
 import { trialCards, trialCode } from '@/gateways/cards';
 import { cents, expect, issueInvoice, linkTo, serious, test, tick } from './desk';
 
 /* Getting paid: an invoice sent, paid by card with a code, late and by dispute; the accountant's batch; costs looked back on. */
 
-test('the customer pays an invoice by card: the bank wants a code, answers later, and the payment is disputed', async ({
-  page,
-  browser,
-}) => {
+/** An amount billed and sent, and its customer before the card form. */
+async function billed(page: Page, browser: Browser, amount: string) {
   await page.goto('/agreements');
   await page.getByRole('link', { name: 'Screened porch over the garden' }).first().click();
   await page
@@ -15,9 +14,9 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
     .first()
     .click();
   await tick(page.getByRole('radio', { name: 'An amount' }));
-  await page.getByLabel('Amount, including tax').fill('321.09');
+  await page.getByLabel('Amount, including tax').fill(amount);
   await page.getByLabel('Amount, including tax').press('Enter');
-  const title = `Steps and rails ${Date.now()}`;
+  const title = `${amount} of steps and rails, ${Date.now()}`;
   await page.getByLabel('Title').fill(title);
   await issueInvoice(page);
   await page.waitForURL(/agreements\/[0-9a-f-]{36}$/);
@@ -36,6 +35,14 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
   const which = form.getByRole('radio', { name: new RegExp(`Invoice ${number}`) });
   if (await which.isVisible()) await tick(which);
   await expect(form.getByRole('heading')).toContainText(`Pay invoice ${number}`);
+  return { invoice, number, visit, customer, link, form };
+}
+
+test('the customer pays an invoice by card: the bank wants a code, answers later, and the payment is disputed', async ({
+  page,
+  browser,
+}) => {
+  const { invoice, number, visit, customer, link, form } = await billed(page, browser, '321.09');
   await form.getByLabel('Card number').fill(trialCards.confirmed);
   await form.getByLabel('Expiry, MM/YY').fill('12/39');
   await form.getByRole('button', { name: /^Pay / }).click();
@@ -69,6 +76,39 @@ test('the customer pays an invoice by card: the bank wants a code, answers later
   await customer.goto(link);
   await expect(customer.locator('#pay')).toBeVisible();
   await visit.close();
+});
+
+test('what was paid by card goes back on the card, as much as it paid, told at both ends', async ({
+  page,
+  browser,
+}) => {
+  const { invoice, visit, customer, form } = await billed(page, browser, '54.60');
+  await form.getByLabel('Card number').fill(trialCards.accepted);
+  await form.getByLabel('Expiry, MM/YY').fill('12/39');
+  await form.getByRole('button', { name: /^Pay / }).click();
+  await expect(customer.getByText(/54\.60/).first()).toBeVisible();
+  await visit.close();
+  await page.goto(invoice);
+  await page.getByRole('button', { name: 'Credit note' }).click();
+  await page.getByRole('button', { name: 'Issue credit note' }).click();
+  await expect(page.getByRole('heading', { name: /Credit note C/ })).toBeVisible();
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Screened porch over the garden' }).first().click();
+  await page.getByRole('button', { name: 'Refund' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Refund credit' });
+  const card = dialog.getByRole('radio', { name: /^Back on the card ending 0000/ }).first();
+  await expect(card).toBeChecked();
+  await dialog.getByLabel(/^Amount in/).fill('9999');
+  await dialog.getByRole('button', { name: 'Refund to the card' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('can go back on the card ending 0000');
+  await dialog.getByLabel(/^Amount in/).fill('54.60');
+  expect(await serious(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Refund to the card' }).click();
+  await expect(dialog).toBeHidden();
+  const row = page.getByRole('table', { name: 'Received' }).getByRole('row', { name: /−54\.60/ });
+  await expect(row).toContainText('refund: card ending 0000');
+  await page.goto('/money/payments?kind=refund');
+  await expect(page.locator('.list-table tbody tr.ant-table-row').first()).toContainText('card ending 0000');
 });
 
 test('a payment is recorded on the page of its invoice, which says what it is paid with', async ({

@@ -16,6 +16,7 @@ export * from './statement';
 export * from './agreed';
 export * from './account';
 export * from './cards';
+export * from './cardRefund';
 export * from './journal';
 export * from './invoiceLayout';
 export * from './late';

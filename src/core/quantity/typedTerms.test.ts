@@ -52,6 +52,21 @@ test('what cannot be read is named; a comma is no decimal point here', () => {
   expect(() => readTypedTerms(typed('15', { margin: '100' }), 2)).toThrow(/^The least margin: .*0 to 99/);
 });
 
+test('ways of payment have names that tell them apart', () => {
+  const ways = (...names: string[]) => ({
+    ...typed('15'),
+    money: {
+      presets: [],
+      methods: names.map((name, i) => ({ id: `m${i}`, name, like: 'cash' as const })),
+    },
+  });
+  expect(readTypedTerms(ways(' Money order '), 2).money.methods).toEqual([
+    { id: 'm0', name: 'Money order', like: 'cash' },
+  ]);
+  expect(() => readTypedTerms(ways('Cash', ' '), 2)).toThrow('A way of payment needs a name.');
+  expect(() => readTypedTerms(ways('Cash', 'cash '), 2)).toThrow('Two ways of payment are called “cash”.');
+});
+
 test('days are whole numbers within bounds', () => {
   expect(readDays('Prices hold for', ' 31 ', 1, 365)).toBe(31);
   for (const text of ['', '0', '366', '1.5', 'soon'])

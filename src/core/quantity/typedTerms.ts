@@ -60,10 +60,23 @@ function limitsOf({
   };
 }
 
-function moneyOf({ presets, late, ...rest }: CompanyMoney, minorDigits: number): CompanyMoney {
+/** Ways of payment with names that tell them apart. */
+function waysOf(methods: NonNullable<CompanyMoney['methods']>): NonNullable<CompanyMoney['methods']> {
+  const seen = new Set<string>();
+  return methods.map((method) => {
+    const name = method.name.trim();
+    if (name === '') throw new Error('A way of payment needs a name.');
+    if (seen.has(name.toLowerCase())) throw new Error(`Two ways of payment are called “${name}”.`);
+    seen.add(name.toLowerCase());
+    return { ...method, name };
+  });
+}
+
+function moneyOf({ presets, late, methods, ...rest }: CompanyMoney, minorDigits: number): CompanyMoney {
   const amount = (name: string, text: string) => named(name, () => parseMoneyInput(text, minorDigits));
   return {
     ...rest,
+    ...(methods && { methods: waysOf(methods) }),
     presets: presets.map((preset) =>
       preset.upTo === undefined ? preset : { ...preset, upTo: amount(`${preset.name}, up to`, preset.upTo) },
     ),

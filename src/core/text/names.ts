@@ -20,3 +20,7 @@ export const reversalName = (kind: 'returned' | 'void', reinstated: boolean): st
 
 /** What people read for a way of paying, in small letters: `cheque` → “check”. */
 export const methodName = (method: PaymentMethod): string => paymentMethods[method];
+
+/** How money came or went, as the company calls it: a name of its own as it stands, a usual one in small letters. */
+export const wayOf = (row: { readonly method: PaymentMethod; readonly methodName: string | null }): string =>
+  row.methodName ?? methodName(row.method);

@@ -3,6 +3,7 @@ import type { Transaction } from '../connection';
 import { allocation, invoice, payment } from '../schema';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { businessDate } from '@/core/calendar';
+import { wayOf } from '@/core/text/names';
 import { groupBy } from '@/core/collections/groupBy';
 
 /** What an invoice is paid with: a payment, or a credit note. What was put on and taken off again is left out. */
@@ -14,6 +15,7 @@ export async function settledWith(tx: Transaction, invoiceId: string, digits: nu
       amount: allocation.amount,
       at: allocation.at,
       method: payment.method,
+      methodName: payment.methodName,
       receivedOn: payment.receivedOn,
       reference: payment.reference,
       note: invoice.label,
@@ -27,13 +29,13 @@ export async function settledWith(tx: Transaction, invoiceId: string, digits: nu
     .where(eq(allocation.invoiceId, invoiceId));
   return [...groupBy(rows, ({ paymentId, creditNoteId }) => paymentId ?? creditNoteId!).values()]
     .map((parts) => {
-      const [{ paymentId, creditNoteId, method, receivedOn, reference, note, at }] = parts as [
+      const [{ paymentId, creditNoteId, method, methodName, receivedOn, reference, note, at }] = parts as [
         (typeof parts)[number],
       ];
       return {
         paymentId,
         creditNoteId,
-        what: method ?? `credit note ${note}`,
+        what: method === null ? `credit note ${note}` : wayOf({ method, methodName }),
         reference: reference ?? '',
         on: receivedOn ?? businessDate(at, timeZone),
         amount: sumAmounts(parts.map(({ amount }) => parseAmount(amount, digits))),

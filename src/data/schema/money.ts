@@ -276,6 +276,8 @@ export const payment = pgTable(
     customerId: uuid('customer_id').notNull(),
     agreementId: uuid('agreement_id').notNull(),
     method: text('method', { enum: methodKeys }).notNull(),
+    /** What the company calls the way it came, where that is a name of its own. */
+    methodName: text('method_name'),
     amount: decimal('amount').notNull(),
     receivedOn: date('received_on').notNull(),
     reference: text('reference').notNull().default(''),
@@ -334,6 +336,9 @@ export const refund = pgTable(
     customerId: uuid('customer_id').notNull(),
     agreementId: uuid('agreement_id').notNull(),
     method: text('method', { enum: methodKeys }).notNull(),
+    methodName: text('method_name'),
+    /** The card payment it went back on the card of. */
+    paymentId: uuid('payment_id'),
     amount: decimal('amount').notNull(),
     paidOn: date('paid_on').notNull(),
     reference: text('reference').notNull().default(''),
@@ -347,7 +352,9 @@ export const refund = pgTable(
       columns: [t.companyId, t.agreementId],
       foreignColumns: [agreement.companyId, agreement.id],
     }),
+    foreignKey({ columns: [t.companyId, t.paymentId], foreignColumns: [payment.companyId, payment.id] }),
     unique('refund_key').on(t.companyId, t.idempotencyKey),
+    index('refund_payment').on(t.companyId, t.paymentId),
     index('refund_agreement').on(t.companyId, t.agreementId),
     check('refund_positive', sql`${t.amount} > 0`),
   ],

@@ -1,6 +1,6 @@
 'use client';
 
-import { methodName } from '@/core/text/names';
+import { wayOf } from '@/core/text/names';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
@@ -78,7 +78,7 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
           {
             key: 'how',
             title: 'How',
-            cell: ({ payment, refund }) => methodName((payment ?? refund)!.method),
+            cell: ({ payment, refund }) => wayOf((payment ?? refund)!),
           },
           {
             key: 'reference',
@@ -144,7 +144,12 @@ export function MoneyIn({ agreement, actions }: { agreement: AgreementAtDesk; ac
         </p>
       ))}
       {refunding && (
-        <RefundDialog agreement={agreement} refund={actions.refund} close={() => setRefunding(false)} />
+        <RefundDialog
+          agreement={agreement}
+          refund={actions.refund}
+          refundToCard={actions.refundToCard}
+          close={() => setRefunding(false)}
+        />
       )}
       {reversing && (
         <ReversalDialog

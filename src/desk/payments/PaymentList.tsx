@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { methodName } from '@/core/text/names';
+import { wayOf } from '@/core/text/names';
 import type { PaymentListRow } from '@/services/payments/paymentList';
 import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
@@ -33,7 +33,7 @@ export const PaymentList = (props: ListProps<PaymentListRow>) => (
         </Link>
       ),
       kind: (row) => <span className={row.kind === 'payment' ? '' : 'wrong'}>{kinds[row.kind]}</span>,
-      method: (row) => methodName(row.method),
+      method: (row) => wayOf(row),
     }}
   />
 );

@@ -1,10 +1,11 @@
 import type { AgreementAtDesk } from '@/services/agreements/read';
-import type { Answer, CreditUseInput, RefundInput, ReversalInput } from '@/model';
+import type { Answer, CardRefundInput, CreditUseInput, RefundInput, ReversalInput } from '@/model';
 
 /** What can be done with money that came in on an agreement. */
 export interface MoneyInActions {
   readonly putCredit: (input: CreditUseInput) => Promise<Answer<{ put: string }>>;
   readonly refund: (input: RefundInput) => Promise<Answer<{ id: string }>>;
+  readonly refundToCard: (input: CardRefundInput) => Promise<Answer<{ id: string }>>;
   readonly reverse: (input: ReversalInput) => Promise<Answer<void>>;
 }
 

@@ -1,16 +1,14 @@
 import { Alert, Form, Input, Radio } from 'antd';
-import { capital } from '@/core/text/capital';
-import { methodName } from '@/core/text/names';
-import { handMethods } from '@/model/paymentMethods';
 import { DayPicker } from '@/ui/fields/DayPicker';
+import { useMethods } from './OwnMethods';
 
 /* Fields of a payment that was received, whatever it goes on. */
 
 /** By which way it came, and when. */
 export const HowItCame = ({ today }: { readonly today: string }) => (
   <>
-    <Form.Item name="method" label="How it came">
-      <Radio.Group options={handMethods.map((value) => ({ value, label: capital(methodName(value)) }))} />
+    <Form.Item name="way" label="How it came">
+      <Radio.Group options={useMethods().options} />
     </Form.Item>
     <Form.Item name="receivedOn" label="Received on" rules={[{ required: true, message: 'Pick the day.' }]}>
       <DayPicker max={today} />

@@ -5,6 +5,7 @@ import { parseMoneyInput } from '@/core/quantity';
 import type { Answer, PaymentInput } from '@/model';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
+import { useMethods } from './OwnMethods';
 import { useDoubts } from './useDoubts';
 
 export type RecordPayment = (input: PaymentInput) => Promise<Answer<{ id: string }>>;
@@ -23,7 +24,9 @@ export interface PaymentPlace {
   readonly first?: string;
 }
 
-type Fields = Pick<PaymentInput, 'method' | 'amount' | 'receivedOn' | 'reference'> & {
+type Fields = Pick<PaymentInput, 'amount' | 'receivedOn' | 'reference'> & {
+  /** Which of the company’s ways it came. */
+  readonly way: string;
   readonly where: 'oldest' | 'hand';
   readonly parts?: Readonly<Record<string, string | undefined>>;
 };
@@ -34,6 +37,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
   const { busy, refused, setRefused, submit } = useSubmit({ form });
   const { doubts, sure, otherwise, forgetDoubts } = useDoubts(() => setRefused(null));
   const [key] = useState(() => crypto.randomUUID());
+  const methods = useMethods();
   const open = on.invoices.filter((invoice) => !isNothing(invoice.open));
   const digits = minorDigits(on.currency);
 
@@ -44,7 +48,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
   }, [form, due]);
 
   const values: Fields = {
-    method: 'transfer',
+    way: methods.first,
     amount: due,
     receivedOn: on.today,
     reference: '',
@@ -53,7 +57,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
   };
   const { done, notice } = useKeptFields(`payment on ${on.agreementId}`, form, values);
   const plain = (text: string) => parseMoneyInput(text, digits);
-  const finish = ({ where, parts, ...fields }: Fields) => {
+  const finish = ({ where, parts, way, ...fields }: Fields) => {
     const byHand = open.flatMap(({ id }) => {
       const text = parts?.[id] ?? '';
       return text.trim() === '' ? [] : [{ invoiceId: id, amount: plain(text) }];
@@ -65,6 +69,7 @@ export function usePaymentForm(on: PaymentPlace, record: RecordPayment, close: (
           ...sure,
           agreementId: on.agreementId,
           ...fields,
+          ...methods.recorded(way),
           amount,
           reference: fields.reference ?? '',
           ...(where === 'hand' ? { parts: byHand } : on.first === undefined ? {} : { first: on.first }),

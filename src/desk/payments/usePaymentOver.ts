@@ -6,6 +6,7 @@ import { isNothing, minorDigits, moneyOf } from '@/core/number';
 import { parseMoneyInput } from '@/core/quantity';
 import type { Answer, PaymentOverInput } from '@/model';
 import { useSubmit } from '@/ui/useSubmit';
+import { useMethods } from './OwnMethods';
 import { useDoubts } from './useDoubts';
 
 export type RecordPaymentOver = (input: PaymentOverInput) => Promise<Answer<{ ids: string[] }>>;
@@ -16,7 +17,9 @@ export type Payer = Pick<
   'customer' | 'agreements' | 'owed' | 'today'
 >;
 
-interface Fields extends Pick<PaymentOverInput, 'method' | 'receivedOn' | 'reference'> {
+interface Fields extends Pick<PaymentOverInput, 'receivedOn' | 'reference'> {
+  /** Which of the company’s ways it came. */
+  readonly way: string;
   readonly amount: string;
 }
 
@@ -39,6 +42,7 @@ export function usePaymentOver(
   const { busy, refused, setRefused, submit } = useSubmit({ form });
   const { doubts, sure, otherwise, forgetDoubts } = useDoubts(() => setRefused(null));
   const [key] = useState(() => crypto.randomUUID());
+  const methods = useMethods();
   /** What was said by hand, by agreement; null: it is shared out. */
   const [byHand, setByHand] = useState<Readonly<Record<string, string>> | null>(null);
   const digits = minorDigits(owed.currency);
@@ -68,12 +72,13 @@ export function usePaymentOver(
           amount,
           parts.map((part) => money.parse(part.amount)),
         );
-  const finish = ({ method, receivedOn, reference = '' }: Fields) =>
+  const finish = ({ way, receivedOn, reference = '' }: Fields) =>
     submit(
       () =>
         record({
           ...sure,
-          ...{ customerId: customer.id, method, receivedOn, reference, parts },
+          ...{ customerId: customer.id, receivedOn, reference, parts },
+          ...methods.recorded(way),
           amount: typed!,
           idempotencyKey: key,
         }),
@@ -91,7 +96,7 @@ export function usePaymentOver(
     money,
     payable,
     left,
-    values: { amount: first, method: 'transfer', receivedOn: today, reference: '' } as Fields,
+    values: { amount: first, way: methods.first, receivedOn: today, reference: '' } as Fields,
     textOf,
     isWrong,
     byHand: byHand !== null,

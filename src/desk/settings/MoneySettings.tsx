@@ -1,5 +1,6 @@
 import { Input } from 'antd';
 import type { CompanyMoney, UsualTerms } from '@/model';
+import { MethodRows } from './MethodRows';
 import { MoneyLaws } from './MoneyLaws';
 import { SchedulePresets } from './SchedulePresets';
 
@@ -18,6 +19,7 @@ export function MoneySettings({
   return (
     <>
       <SchedulePresets money={money} usual={usual} disabled={disabled} change={change} />
+      <MethodRows money={money} disabled={disabled} change={change} />
       <MoneyLaws money={money} disabled={disabled} change={change} />
       <p className="settings-what">A letter with an invoice begins with</p>
       <Input.TextArea

@@ -1,4 +1,4 @@
-import { methodName } from '@/core/text/names';
+import { wayOf } from '@/core/text/names';
 import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
@@ -22,7 +22,7 @@ export function receiptPdf(given: ReceiptPaper): Promise<Buffer> {
           {paper.agreement.title}, agreement {paper.agreement.number}
         </Text>
         <Text style={styles.soft}>
-          {`Received on ${showDate(paper.receivedOn)} by ${methodName(paper.method)}${paper.reference ? `, ${paper.reference}` : ''}${
+          {`Received on ${showDate(paper.receivedOn)} by ${wayOf(paper)}${paper.reference ? `, ${paper.reference}` : ''}${
             paper.buyer ? `, from ${paper.buyer.name}` : ''
           }`}
         </Text>

@@ -27,6 +27,7 @@ import { siteById } from '@/data/customers/site';
 import { findPaymentsOfAgreement } from '@/data/payments/payment';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
 import { findReversalsOfAgreement } from '@/data/payments/paymentReversal';
+import { cardsToRefund } from '../payments/cardRefund';
 import { findRefundsOfAgreement } from '@/data/payments/refund';
 
 /** One agreement with lines, schedule, invoices, payments, standing and track. */
@@ -58,13 +59,14 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       lateOpen: lateChargesOpen(loaded),
       photos: (await findStagePhotos(tx, agreementId)).map(({ id, stage }) => ({ id, stage })),
       draft: draft !== undefined,
-      received: payments.map(({ id, method, amount, receivedOn, reference }) => ({
-        ...{ id, method, amount, receivedOn, reference },
+      received: payments.map(({ id, method, methodName, amount, receivedOn, reference }) => ({
+        ...{ id, method, methodName, amount, receivedOn, reference },
         gone: stillGone(gone.filter(({ paymentId }) => paymentId === id)),
       })),
-      refunds: refunds.map(({ id, method, amount, paidOn, reference }) => ({
-        ...{ id, method, amount, paidOn, reference },
+      refunds: refunds.map(({ id, method, methodName, amount, paidOn, reference }) => ({
+        ...{ id, method, methodName, amount, paidOn, reference },
       })),
+      cards: await cardsToRefund(tx, loaded),
       credit: moneyOf(loaded.digits).write(await creditOf(tx, loaded)),
       creditElsewhere: await creditElsewhere(tx, loaded),
       today,

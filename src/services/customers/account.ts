@@ -1,4 +1,4 @@
-import { methodName, reversalName } from '@/core/text/names';
+import { reversalName, wayOf } from '@/core/text/names';
 import { inCompany } from '@/data/connection';
 import { accountOf } from '@/core/billing';
 import type { Amount } from '@/core/number';
@@ -56,9 +56,9 @@ export async function readAccount(
           detail: `${row.title}, agreement ${number}`,
           amount: money.parse(row.total),
         })),
-        ...payments.map(({ receivedOn, method, reference, amount }) => ({
+        ...payments.map(({ receivedOn, reference, amount, ...row }) => ({
           day: receivedOn,
-          what: `Received by ${methodName(method)}`,
+          what: `Received by ${wayOf(row)}`,
           detail: reference,
           amount: minus(amount),
         })),
@@ -68,9 +68,9 @@ export async function readAccount(
           detail: reason,
           amount: money.parse(amount),
         })),
-        ...refunds.map(({ paidOn, method, reference, amount }) => ({
+        ...refunds.map(({ paidOn, reference, amount, ...row }) => ({
           day: paidOn,
-          what: `Refunded by ${methodName(method)}`,
+          what: `Refunded by ${wayOf(row)}`,
           detail: reference,
           amount: money.parse(amount),
         })),

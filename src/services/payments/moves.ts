@@ -10,6 +10,7 @@ import { loadAgreement } from '@/data/agreements/load';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { Problem } from '../problem';
+import { ownMethodName } from './ownMethod';
 import { sourcesOf, spend } from '@/data/payments/credit';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { refuseFuture } from '../refuseFuture';
@@ -55,7 +56,7 @@ export async function putCredit(actor: Actor, input: unknown): Promise<{ put: st
  */
 export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
-  const given = check(RefundInput, input, 'The refund');
+  const { methodName, ...given } = check(RefundInput, input, 'The refund');
   return inCompany(actor.companyId, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const [known] = await refundByIdempotencyKey(tx, given.idempotencyKey);
@@ -79,6 +80,7 @@ export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: 
       id,
       customerId: loaded.head.customerId,
       ...given,
+      methodName: ownMethodName(ours.money, given.method, methodName),
       amount: writeAmount(amount, loaded.digits),
       recordedBy: actor.userId,
       recordedAt: actor.now,

@@ -1,4 +1,4 @@
-import { paymentListSource } from '@/data/payments/paymentListSource';
+import { ownMethodsUsed, paymentListSource } from '@/data/payments/paymentListSource';
 import type { ListSpec } from '@/core/lists';
 import { capital } from '@/core/text/capital';
 import { methodName } from '@/core/text/names';
@@ -16,11 +16,13 @@ export interface PaymentListRow {
   readonly agreement: string;
   readonly agreementId: string;
   readonly method: PaymentMethod;
+  /** What the company calls it, where that is a name of its own. */
+  readonly methodName: string | null;
   readonly text: string;
   readonly amount: string;
 }
 
-const spec: ListSpec = {
+const spec = (own: readonly string[]): ListSpec => ({
   name: 'payments',
   columns: [
     { key: 'day', title: 'Day', kind: 'date' },
@@ -48,16 +50,19 @@ const spec: ListSpec = {
       key: 'method',
       label: 'How',
       kind: 'choice',
-      options: methodKeys.map((value) => ({ value, label: capital(methodName(value)) })),
+      options: [
+        ...methodKeys.map((value) => ({ value: value as string, label: capital(methodName(value)) })),
+        ...own.map((value) => ({ value, label: value })),
+      ],
     },
     { key: 'day', label: 'Day', kind: 'days' },
     { key: 'amount', label: 'Amount', kind: 'amounts' },
   ],
   sort: { by: 'day', down: true },
-};
+});
 
 /** Payments, those returned or void, and refunds: what the sum received in a time is made of. */
 export const paymentList: DeskList<PaymentListRow> = {
-  spec: () => spec,
+  spec: async ({ tx }) => spec(await ownMethodsUsed(tx)),
   source: paymentListSource,
 };

@@ -10,6 +10,7 @@ import { check } from '../check';
 import { noSuch, Problem } from '../problem';
 import { readPositive } from '../readPositive';
 import { refuseFuture } from '../refuseFuture';
+import { ownMethodName } from './ownMethod';
 import { refuseOtherUnderKey } from '../sameAgain';
 import { doubtsOf, insertPayment, refuseDoubtful } from './payments';
 
@@ -27,6 +28,7 @@ export async function recordPaymentOver(actor: Actor, input: unknown): Promise<{
     sure,
     amount: whole,
     idempotencyKey,
+    methodName,
     ...received
   } = check(PaymentOverInput, input, 'The payment');
   // Locked in one order, whoever else pays: nobody waits for each other.
@@ -56,7 +58,8 @@ export async function recordPaymentOver(actor: Actor, input: unknown): Promise<{
       } else if (!sure)
         for (const doubt of await doubtsOf(tx, actor, loaded, { ...given, amount }, ours.timeZone))
           doubts.push(sorted.length === 1 ? doubt : `${loaded.head.title}: ${doubt}`);
-      all.push({ given, amount, digits: loaded.digits, currency: loaded.head.currency });
+      const named = { ...given, methodName: ownMethodName(ours.money, given.method, methodName) };
+      all.push({ given: named, amount, digits: loaded.digits, currency: loaded.head.currency });
     }
     const [first] = all;
     if (sumAmounts(all.map(({ amount }) => amount)) !== readPositive(whole, first!.digits, first!.currency))

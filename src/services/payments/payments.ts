@@ -25,11 +25,13 @@ import {
   paymentByIdempotencyKey,
   findAlikePayments,
 } from '@/data/payments/payment';
+import { ownMethodName } from './ownMethod';
 import { insertAllocation } from '@/data/payments/allocation';
 
 interface Received {
   readonly agreementId: string;
   readonly method: PaymentMethod;
+  readonly methodName?: string | null;
   readonly amount: string;
   readonly receivedOn: string;
   readonly reference: string;
@@ -101,20 +103,21 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
 
 /**
  * Records a check, a transfer or cash.
- * @throws Problem `more-than-received`, `no-such-invoice`
+ * @throws Problem `more-than-received`, `no-such-invoice`, `unknown-method`
  */
 export async function recordPayment(actor: Actor, input: unknown): Promise<{ id: string }> {
   allow(actor, 'owner', 'office');
-  const { parts, first, sure, ...received } = check(PaymentInput, input, 'The payment');
+  const { parts, first, sure, methodName, ...given } = check(PaymentInput, input, 'The payment');
   return inCompany(actor.companyId, async (tx) => {
-    const loaded = await loadAgreement(tx, received.agreementId, { lock: true });
+    const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const { head, digits, invoices } = loaded;
-    const [known] = await paymentByIdempotencyKey(tx, received.idempotencyKey);
+    const [known] = await paymentByIdempotencyKey(tx, given.idempotencyKey);
     if (known) {
-      refuseOtherUnderKey(known, received);
+      refuseOtherUnderKey(known, given);
       return { id: known.id };
     }
     const ours = await companyOf(tx, actor.companyId);
+    const received = { ...given, methodName: ownMethodName(ours.money, given.method, methodName) };
     refuseFuture(received.receivedOn, businessDate(actor.now, ours.timeZone));
     if (first !== undefined && !invoices.some(({ id }) => id === first))
       throw new Problem('no-such-invoice', 'This invoice is not one of the agreement.');

@@ -39,6 +39,7 @@ export async function readReceipt(actor: Actor, paymentId: string): Promise<Rece
       currency: loaded.head.currency,
       amount: row.amount,
       method: row.method,
+      methodName: row.methodName,
       reference: row.reference,
       receivedOn: row.receivedOn,
       gone: stillGone(reversals),

@@ -19,6 +19,7 @@ import {
   removeStagePhotoAction,
   recordPaymentAction,
   refundCreditAction,
+  refundToCardAction,
   saveRoundAction,
   saveStageAction,
   settleAllowancesAction,
@@ -51,7 +52,12 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
       actions={{
         record: recordPaymentAction,
         startChange: startChangeOrderAction,
-        moneyIn: { putCredit: putCreditAction, refund: refundCreditAction, reverse: reversePaymentAction },
+        moneyIn: {
+          putCredit: putCreditAction,
+          refund: refundCreditAction,
+          refundToCard: refundToCardAction,
+          reverse: reversePaymentAction,
+        },
         stages: {
           save: saveStageAction,
           put: putInStageAction,

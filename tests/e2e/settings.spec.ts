@@ -1,0 +1,91 @@
+import { choose, expect, test, tick } from './desk';
+
+test('a markup level has markups of its own: added, named, typed as a margin, ordered; the sheet prices by it', async ({
+  page,
+}) => {
+  await page.goto('/settings#about=pricing');
+  const level = page.getByRole('table', { name: 'Markups of Small job' });
+  await expect(level).toBeVisible();
+  const rows = level.locator('tbody tr');
+  const before = await rows.count();
+  await page
+    .locator('fieldset.load-set')
+    .filter({ has: level })
+    .getByRole('button', { name: 'Markup' })
+    .click();
+  await expect(rows).toHaveCount(before + 1);
+  const last = rows.last();
+  await last.getByLabel('Markup', { exact: true }).fill('Bond');
+  await page.keyboard.press('Tab');
+  await last.getByLabel('Bond, percent', { exact: true }).focus();
+  await page.keyboard.type('20 margin', { delay: 30 });
+  await page.keyboard.press('Tab');
+  // 20 % of the price is a quarter of what comes before it.
+  await expect(last.getByLabel('Bond, percent', { exact: true })).toHaveValue('20');
+  await expect(last).toContainText('25.00 % markup');
+  await choose(last.getByLabel('Bond: what it is'), 'bond');
+  await last.getByRole('button', { name: 'Move Bond up' }).click();
+  await expect(rows.nth(before - 1).getByLabel('Markup', { exact: true })).toHaveValue('Bond');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Settings saved.')).toBeVisible();
+  await page.reload();
+  await expect(rows).toHaveCount(before + 1);
+  await expect(rows.nth(before - 1).getByLabel('Markup', { exact: true })).toHaveValue('Bond');
+
+  // As it was, for those who come after.
+  await level.getByRole('button', { name: 'Remove Bond' }).click();
+  await expect(rows).toHaveCount(before);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Settings saved.')).toBeVisible();
+});
+
+test('a way of payment of the company’s own: added, recorded, told under its name, and gone again', async ({
+  page,
+}) => {
+  await page.goto('/settings#about=invoices');
+  const ways = page.getByRole('group', { name: 'Ways customers pay, as they are recorded by hand' });
+  const save = async () => {
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Settings saved.').last()).toBeVisible();
+  };
+  // A second try finds what the first left.
+  const left = ways.getByRole('button', { name: 'Remove Money order' });
+  await expect(ways).toBeVisible();
+  if (await left.isVisible()) await left.click();
+  await ways.getByRole('button', { name: 'Way of payment' }).click();
+  await ways.getByLabel('Way of payment 7').pressSequentially('cash', { delay: 30 });
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Two ways of payment are called “cash”.')).toBeVisible();
+  await ways.getByLabel('Way of payment 7').fill('Money order');
+  await choose(ways.getByLabel('Money order is booked as'), 'Check');
+  await save();
+
+  await page.goto('/agreements');
+  await page.getByRole('link', { name: 'Screened porch over the garden' }).first().click();
+  await page.getByRole('button', { name: 'Record payment' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'Record payment' });
+  await tick(dialog.getByRole('radio', { name: 'Money order' }));
+  await dialog.getByLabel(/^Amount in/).fill('1.07');
+  // Named by when it came, so that a second try finds its own.
+  const reference = `MO-${Date.now()}`;
+  await dialog.getByLabel('Reference').fill(reference);
+  await dialog.getByRole('button', { name: 'Record payment' }).click();
+  await expect(
+    dialog.getByRole('button', { name: 'Record it all the same' }).or(page.getByText(reference)),
+  ).toBeVisible();
+  if (await dialog.isVisible()) await dialog.getByRole('button', { name: 'Record it all the same' }).click();
+  const row = page.getByRole('table', { name: 'Received' }).getByRole('row', { name: new RegExp(reference) });
+  await expect(row).toContainText('Money order');
+  await row.getByRole('button', { name: 'Void' }).click();
+  const sure = page.getByRole('dialog');
+  await sure.getByRole('textbox').first().fill(`not ${reference}`);
+  await sure.getByRole('button', { name: /void/i }).last().click();
+  await expect(row).toContainText(`void: not ${reference}`);
+
+  // Gone from the settings, what was recorded keeps its name and can be looked for by it.
+  await page.goto('/settings#about=invoices');
+  await ways.getByRole('button', { name: 'Remove Money order' }).click();
+  await save();
+  await page.goto('/money/payments?method=Money+order');
+  await expect(page.locator('.list-table tbody tr.ant-table-row').first()).toContainText('Money order');
+});
