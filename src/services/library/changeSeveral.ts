@@ -1,55 +1,30 @@
-import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import type { LibraryEntry } from '@/core/importing';
-import { changedEntry, fieldInWords, hasField, severalInWords } from '@/core/importing';
+import { fieldInWords, hasField, severalInWords } from '@/core/importing';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { lockBundlesByIds, updateBundle } from '@/data/library/bundle';
-import { lockItemsByIds, updateItem } from '@/data/library/item';
 import {
   findLibraryChanges,
   insertLibraryChange,
   lockLibraryChange,
   markUndone,
 } from '@/data/library/libraryChange';
-import { bundleOf } from '@/data/library/rows';
-import { searchText } from '@/data/library/search';
-import type { bundle, item } from '@/data/schema';
+import { companyOf } from '@/data/settings/company';
 import type { CostPart, LibraryChangeEntry, SeveralChange, SeveralField, SeveralWhich } from '@/model';
-import { BundleInLibrary, ItemInput, SeveralInput } from '@/model';
+import { SeveralInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { refuseUnknownFile } from '../files/keep';
 import { readWholeList } from '../lists/deskList';
 import { noSuch, Problem } from '../problem';
-import { readSettings } from '../settings/settings';
-import { wordsOf } from './bundles';
-import { inputOf, noteCost, stored } from './items';
 import { libraryList } from './libraryList';
-import { makeupOf } from './makeup';
+import type { Changed, ItemRow } from './severalEntries';
+import { changes, entriesOf, fieldOf, ofItem, put, seenOf } from './severalEntries';
 import { isTaken } from './taken';
-
-type ItemRow = typeof item.$inferSelect;
-type BundleRow = typeof bundle.$inferSelect;
-type Row = { readonly entry: LibraryEntry; readonly id: string } & (
-  { readonly kind: 'item'; readonly row: ItemRow } | { readonly kind: 'bundle'; readonly row: BundleRow }
-);
 
 /** How many entries one change reaches, and how many of them a preview lists. */
 const [MOST, LISTED] = [2000, 100];
-
-const ofItem = (row: ItemRow): Row => ({
-  kind: 'item',
-  id: row.id,
-  row,
-  entry: { kind: 'item', ...inputOf(row) },
-});
-
-function ofBundle(row: BundleRow): Row {
-  const { id, recipe: _, edition: __, ...rest } = bundleOf(row);
-  return { kind: 'bundle', id, row, entry: { kind: 'bundle', ...rest } };
-}
 
 /** @throws Problem `too-many-rows` */
 async function idsOf(actor: Actor, which: SeveralWhich): Promise<string[]> {
@@ -63,67 +38,15 @@ async function idsOf(actor: Actor, which: SeveralWhich): Promise<string[]> {
   return rows.map(({ id }) => id);
 }
 
-/** The entries, in the order of their codes. */
-async function entriesOf(tx: Transaction, ids: string[]): Promise<Row[]> {
-  if (ids.length === 0) return [];
-  const rows = [
-    ...(await lockItemsByIds(tx, ids)).map(ofItem),
-    ...(await lockBundlesByIds(tx, ids)).map(ofBundle),
-  ];
-  return rows.sort((a, b) => (a.entry.code < b.entry.code ? -1 : 1));
-}
-
-/** Why an entry could not be stored so; null where it can. */
-function whyNot({ row }: Row, after: LibraryEntry): string | null {
-  const { kind: _, ...input } = after;
-  try {
-    if (after.kind === 'item') check(ItemInput, input, 'The item');
-    else check(BundleInLibrary, { ...input, recipe: (row as BundleRow).recipe }, 'The bundle');
-    return null;
-  } catch (error) {
-    if (error instanceof Problem) return error.details.errors?.[0]?.detail ?? error.details.detail;
-    throw error;
-  }
-}
-
-interface Changed {
-  readonly from: Row;
-  readonly after: LibraryEntry;
-  readonly trouble: string | null;
-}
-
-function changes(rows: readonly Row[], change: SeveralChange): Changed[] {
-  return rows.flatMap((from) => {
-    const after = changedEntry(from.entry, change);
-    return after === from.entry ? [] : [{ from, after, trouble: whyNot(from, after) }];
-  });
-}
-
-const fieldOf = (entry: LibraryEntry, field: SeveralField): unknown =>
-  (entry as Partial<Record<SeveralField, unknown>>)[field] ?? null;
-
-/** What was looked at, in short: another state of it has another. */
-const seenOf = (changed: readonly Changed[], field: SeveralField): string =>
-  createHash('sha256')
-    .update(
-      canonicalize(
-        changed.map(({ from, after }) => [from.id, fieldOf(from.entry, field), fieldOf(after, field)]),
-      )!,
-    )
-    .digest('hex');
-
 /** The names of the tax classes items can have. */
-async function classNames(actor: Actor): Promise<(id: string) => string> {
-  const { company } = await readSettings(actor);
-  const names = new Map(company.usual.taxClasses.map(({ id, name }) => [id, name]));
-  return (id) => names.get(id) ?? id;
+async function classNames(tx: Transaction, actor: Actor): Promise<ReadonlyMap<string, string>> {
+  const { usual } = await companyOf(tx, actor.companyId);
+  return new Map(usual.taxClasses.map(({ id, name }) => [id, name]));
 }
 
 /** @throws Problem `unknown-tax-class` */
-async function refuseUnknownClass(actor: Actor, change: SeveralChange): Promise<void> {
-  if (change.field !== 'taxClass') return;
-  const { company } = await readSettings(actor);
-  if (!company.usual.taxClasses.some(({ id }) => id === change.set))
+function refuseUnknownClass(names: ReadonlyMap<string, string>, change: SeveralChange): void {
+  if (change.field === 'taxClass' && !names.has(change.set))
     throw new Problem('unknown-tax-class', 'That tax class is not among the company’s.');
 }
 
@@ -134,10 +57,11 @@ async function refuseUnknownClass(actor: Actor, change: SeveralChange): Promise<
 export async function previewSeveral(actor: Actor, input: unknown) {
   allow(actor, 'owner');
   const { which, change } = check(SeveralInput, input, 'The change');
-  await refuseUnknownClass(actor, change);
   const ids = await idsOf(actor, which);
-  const className = await classNames(actor);
   return inCompany(actor.companyId, async (tx) => {
+    const names = await classNames(tx, actor);
+    refuseUnknownClass(names, change);
+    const className = (id: string) => names.get(id) ?? id;
     const rows = await entriesOf(tx, ids);
     const changed = changes(rows, change);
     // What cannot be stored so is told first.
@@ -165,32 +89,6 @@ export async function previewSeveral(actor: Actor, input: unknown) {
 }
 
 export type SeveralPreview = Awaited<ReturnType<typeof previewSeveral>>;
-
-/** Stores one entry as it is after a change; what an item cost before is kept. */
-async function put(
-  tx: Transaction,
-  actor: Actor,
-  from: Row,
-  after: LibraryEntry,
-  why: string,
-): Promise<void> {
-  if (from.kind === 'item' && after.kind === 'item') {
-    const { kind: _, ...input } = after;
-    await updateItem(tx, from.id, stored(input));
-    await noteCost(tx, actor, from.id, from.row.costs, input.costs, why);
-  } else if (from.kind === 'bundle' && after.kind === 'bundle') {
-    const { kind: _, ...input } = after;
-    const makeup = await makeupOf(tx, from.row.recipe, from.id);
-    await updateBundle(tx, from.id, {
-      ...input,
-      picture: input.picture ?? null,
-      // Who has it open to change it hears of this.
-      edition: from.row.edition + 1,
-      updatedAt: actor.now,
-      searchText: searchText(input, wordsOf(makeup)),
-    });
-  }
-}
 
 /**
  * What is stored, or a sentence where two would have one code.
@@ -263,11 +161,12 @@ export const putCosts = (
 export async function changeSeveral(actor: Actor, input: unknown): Promise<{ id: string; count: number }> {
   allow(actor, 'owner');
   const { which, change, seen } = check(SeveralInput, input, 'The change');
-  await refuseUnknownClass(actor, change);
   const ids = await idsOf(actor, which);
-  const says = severalInWords(change, await classNames(actor));
   return takenCode(() =>
     inCompany(actor.companyId, async (tx) => {
+      const names = await classNames(tx, actor);
+      refuseUnknownClass(names, change);
+      const says = severalInWords(change, (id) => names.get(id) ?? id);
       const changed = changes(await entriesOf(tx, ids), change);
       if (seen !== undefined && seen !== seenOf(changed, change.field))
         throw new Problem(
