@@ -123,4 +123,7 @@ test('what is typed badly is refused in words, and other companies see nothing',
   expect(await refusal(effectOnDrafts(owner, { id: bundle.id, bundle: fence('no-item') }))).toMatchObject({
     code: 'unknown-item',
   });
+  expect(
+    await refusal(effectOnDrafts(owner, { id: bundle.id, bundle: fence(post, 'runn / 8ft') })),
+  ).toMatchObject({ code: 'bundle-wrong' });
 });

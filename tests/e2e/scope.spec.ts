@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { begin, expect, saved, serious, test } from './desk';
+import { begin, choose, expect, saved, serious, test } from './desk';
 
 const total = (page: Page) => page.getByTestId('total');
 const input = (page: Page, label: string) => page.locator(`.inputs [aria-label^="${label}"]`);
@@ -144,12 +144,40 @@ test('a room’s size is shared by sections and lines', async ({ page }) => {
   await card.getByLabel('Width', { exact: true }).fill('10');
   await page.keyboard.press('Enter');
   await expect(card).toContainText('floor 200 sq ft');
-  await card.getByLabel('Name of Sunroom').fill('Garden room');
+  // Typed with rests, half a name is no name yet.
+  await card.getByLabel('Name of Sunroom').focus();
+  await page.keyboard.type('Gar');
+  await page.waitForTimeout(600);
+  await expect(card.getByLabel('Name of Sunroom')).toHaveValue('Gar');
+  await page.keyboard.type('den room');
   await page.keyboard.press('Enter');
   const renamed = drawer.getByRole('region', { name: 'Garden room' });
   await expect(renamed).toContainText('Sizes Porch.');
   expect(await serious(page)).toEqual([]);
   await page.keyboard.press('Escape');
+  await expect(cork).toHaveValue('200');
+
+  // A label gets a size, and is followed from then on.
+  await cork.press('Control+Space');
+  await choose(page.getByLabel('What they belong to'), 'Room');
+  await page
+    .getByRole('textbox', { name: 'Room', exact: true })
+    .or(page.getByRole('combobox', { name: 'Room', exact: true }))
+    .fill('Loft');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Rooms 1' }).click();
+  const loft = drawer.getByRole('region', { name: 'Loft' });
+  await loft.getByLabel(/^No size yet/).focus();
+  await page.keyboard.type('12 x 1');
+  await page.waitForTimeout(600);
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await expect(loft).toContainText('floor 132 sq ft');
+  await expect(loft).toContainText('Sizes 1 line.');
+  await page.keyboard.press('Escape');
+  await expect(cork).toHaveValue('132');
+  await cork.press('Control+z');
+  await cork.press('Control+z');
   await expect(cork).toHaveValue('200');
   await saved(page);
   await page.reload();

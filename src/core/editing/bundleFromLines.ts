@@ -151,6 +151,21 @@ export interface OfferedPart {
   readonly offered: readonly string[];
 }
 
+/** Gathered lines as they stand, and what each goes by in the bundle where nobody says otherwise. */
+function standing(document: ProposalDocument, gathered: GatheredLines, scope: Scope) {
+  const sizes = { rooms: document.rooms, measures: measuresOf(document) };
+  const sectionOfLine = new Map(
+    document.sections.flatMap((section) => section.entries.map(({ id }) => [id, section] as const)),
+  );
+  return gathered.lines.map((line) => {
+    const here = surroundingsIn(sizes, sectionOfLine.get(line.id) ?? gathered.section, line);
+    const { quantity } = followedQuantity(line, here);
+    // A formula of its own holds where it comes to the same in the bundle, too.
+    const own = line.formula !== undefined && comesTo(line.formula, line, scope) === quantity;
+    return { line, quantity, own, stands: own ? line.formula! : (line.quantityTyped ?? quantity) };
+  });
+}
+
 /**
  * The quantities of gathered lines as a bundle would have them: a line’s own formula, else one that comes to the same.
  * @param inputs what the bundle asks for beside the dimensions
@@ -161,24 +176,10 @@ export function offerParts(
   inputs: readonly BundleInput[],
 ): OfferedPart[] {
   const scope = scopeOfMaking(document, gathered, inputs);
-  const sizes = { rooms: document.rooms, measures: measuresOf(document) };
-  const sectionOfLine = new Map(
-    document.sections.flatMap((section) => section.entries.map(({ id }) => [id, section] as const)),
-  );
-  return gathered.lines.map((line) => {
-    const here = surroundingsIn(sizes, sectionOfLine.get(line.id) ?? gathered.section, line);
-    const { quantity } = followedQuantity(line, here);
-    const { offered, number } = readOffered(quantity, line, scope, inputs);
-    // A formula of its own holds where it comes to the same in the bundle, too.
-    const own = line.formula !== undefined && comesTo(line.formula, line, scope) === quantity;
-    const formulas = own ? [...new Set([line.formula!, ...offered])] : offered;
-    return {
-      line,
-      quantity,
-      stands: own ? line.formula! : number,
-      first: formulas[0] ?? number,
-      offered: formulas,
-    };
+  return standing(document, gathered, scope).map(({ line, quantity, own, stands }) => {
+    const found = offeredFormulas(parseFixed(quantity), line.unit, scope, inputs);
+    const offered = own ? [...new Set([stands, ...found])] : found;
+    return { line, quantity, stands, first: offered[0] ?? stands, offered };
   });
 }
 
@@ -189,13 +190,6 @@ function comesTo(text: string, line: Line, scope: Scope): string | null {
     if (error instanceof FormulaError) return null;
     throw error;
   }
-}
-
-function readOffered(quantity: string, line: Line, scope: Scope, inputs: readonly BundleInput[]) {
-  return {
-    offered: offeredFormulas(parseFixed(quantity), line.unit, scope, inputs),
-    number: line.quantityTyped ?? quantity,
-  };
 }
 
 /** Every name the formulas use; none of what cannot be read. */
@@ -235,7 +229,7 @@ export function bundleOfLines(
   const own = namedInputs(document, asked);
   const scope = scopeOfMaking(document, gathered, own);
   for (const input of own) knownFormula(input.default);
-  const parts = offerParts(document, gathered, own).map(({ line, stands }) => ({
+  const parts = standing(document, gathered, scope).map(({ line, stands }) => ({
     line,
     read: readTyped(quantities[line.id]?.trim() || stands, line.unit, scope),
   }));

@@ -24,10 +24,11 @@ export const paymentListSource = (): ListSource => ({
     agreement: sql`a.title`,
     kind: sql`m.kind`,
     method: sql`m.method`,
+    methodName: sql`m.method_name`,
     text: sql`m.text`,
     amount: sql`m.amount`,
   },
-  also: { id: sql`m.id`, methodName: sql`m.method_name`, customerId: sql`c.id`, agreementId: sql`a.id` },
+  also: { id: sql`m.id`, customerId: sql`c.id`, agreementId: sql`a.id` },
   sortBy: { day: sql`(m.day, m.recorded_at)` },
   words: [sql`c.name`, sql`a.title`, sql`m.text`],
   filters: {

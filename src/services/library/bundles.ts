@@ -54,7 +54,7 @@ export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
  * Refuses a recipe that does not work: what is wrong in it, or does not compute with its defaults in a sample room.
  * @throws Problem `bundle-wrong`
  */
-function refuseBroken(input: BundleInLibrary, makeup: BundleMakeup): void {
+export function refuseBroken(input: BundleInLibrary, makeup: BundleMakeup): void {
   const wrong = recipeProblems(input.recipe, makeup.items);
   if (wrong.length > 0) throw new Problem('bundle-wrong', `This bundle does not work: ${wrong[0]}`);
   const { troubles } = tryBundle(makeup, { name: input.name, detail: input.detail });

@@ -9,6 +9,7 @@ import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { check, checkId } from '../check';
 import { cutOffer } from '../offered';
+import { refuseBroken } from './bundles';
 import { makeupOf } from './makeup';
 
 const closed = { additionalProperties: false } as const;
@@ -23,7 +24,7 @@ const DRAFTS = 50;
 /**
  * The proposals in draft that have an item or a bundle of the library, those changed last first, and what each would come to
  * with it as it is typed, were it taken anew there. Nothing is stored.
- * @throws Problem `no-such-library-entry`
+ * @throws Problem `bundle-wrong`, `no-such-library-entry`
  */
 export async function effectOnDrafts(actor: Actor, input: unknown) {
   const change = check(Change, input, 'The change');
@@ -37,6 +38,8 @@ export async function effectOnDrafts(actor: Actor, input: unknown) {
     } else {
       const { name, recipe } = change.bundle;
       const makeup = await makeupOf(tx, recipe, id);
+      // What does not work counts as nothing: that is no effect to show.
+      refuseBroken(change.bundle, makeup);
       changed = (document) => withBundleChanged(document, id, name, makeup);
     }
     const drafts = found.flatMap(({ id: proposalId, number, document }) => {

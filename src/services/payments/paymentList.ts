@@ -30,6 +30,7 @@ const spec = (own: readonly string[]): ListSpec => ({
     { key: 'agreement', title: 'Agreement', kind: 'text' },
     { key: 'kind', title: 'What', kind: 'text' },
     { key: 'method', title: 'How', kind: 'text' },
+    { key: 'methodName', title: 'Called', kind: 'text', shown: false },
     { key: 'text', title: 'Reference or reason', kind: 'text' },
     { key: 'amount', title: 'Amount', kind: 'amount', total: true },
   ],

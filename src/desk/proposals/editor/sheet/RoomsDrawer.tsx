@@ -7,6 +7,7 @@ import { groupFigures } from '@/core/insight';
 import { showAmount } from '@/core/number';
 import { newOpening } from '@/core/space';
 import { Cell } from '@/ui/live/Cell';
+import { LiveFieldsScope } from '@/ui/live/liveFields';
 import { PHONE, useNarrow } from '@/ui/screen/useScreenWidth';
 import { newPartId, useEditor } from '../context';
 import { SizeInWords } from './SpaceFigures';
@@ -32,14 +33,17 @@ function RoomCard({
   return (
     <section className="room-card" aria-label={name} data-sizes="new-room">
       <div className="room-head">
-        <Cell
-          name="room"
-          label={`Name of ${name}`}
-          shown={name}
-          readOnly={readOnly}
-          onEnter={() => (globalThis.document.activeElement as HTMLElement | null)?.blur()}
-          commit={(text) => edit((draft) => renameRoom(draft, name, text))}
-        />
+        {/* Half a name may be another room’s: it is taken when the field is left. */}
+        <LiveFieldsScope value={null}>
+          <Cell
+            name="room"
+            label={`Name of ${name}`}
+            shown={name}
+            readOnly={readOnly}
+            onEnter={() => (globalThis.document.activeElement as HTMLElement | null)?.blur()}
+            commit={(text) => edit((draft) => renameRoom(draft, name, text))}
+          />
+        </LiveFieldsScope>
         <span className="soft amount">
           cost {cost}, price {net}
         </span>
@@ -61,16 +65,19 @@ function RoomCard({
           </p>
         </>
       ) : (
-        <div className="inputs">
-          <SpaceField
-            wide
-            label="No size yet: length x width x height"
-            shown=""
-            commit={(text) =>
-              text.trim() && edit((draft) => setRoomSpace(draft, newPartId(), name, readSides(text)))
-            }
-          />
-        </div>
+        // Taken as a whole, when the field is left: half of it is a size, too.
+        <LiveFieldsScope value={null}>
+          <div className="inputs">
+            <SpaceField
+              wide
+              label="No size yet: length x width x height"
+              shown=""
+              commit={(text) =>
+                text.trim() && edit((draft) => setRoomSpace(draft, newPartId(), name, readSides(text)))
+              }
+            />
+          </div>
+        </LiveFieldsScope>
       )}
       {!readOnly && (
         <div className="space-acts">
