@@ -370,6 +370,16 @@ export const AttachInput = Type.Object(
 );
 export type AttachInput = Type.Static<typeof AttachInput>;
 
+/** A letter with an invoice: to whom, our own words before all else, and what goes with it. */
+const LetterInput = Type.Object(
+  { to: EmailAddresses, words: Text(2000), attach: Type.Optional(AttachInput) },
+  closed,
+);
+
+/** An issued invoice sent: as usual, or as it is said. */
+export const MailInput = Type.Object({ invoiceId: EntityId, send: Type.Optional(LetterInput) }, closed);
+export type MailInput = Type.Static<typeof MailInput>;
+
 export const IssueInput = Type.Object(
   {
     agreementId: EntityId,
@@ -379,10 +389,8 @@ export const IssueInput = Type.Object(
     seen: Type.Optional(Type.Integer({ minimum: 0 })),
     /** The day it is due; as usual where it is left out. */
     dueOn: Type.Optional(BusinessDate),
-    /** Written to the customer as it is issued: to whom, our own words before all else, and what goes with it. */
-    send: Type.Optional(
-      Type.Object({ to: EmailAddresses, words: Text(2000), attach: Type.Optional(AttachInput) }, closed),
-    ),
+    /** Written to the customer as it is issued. */
+    send: Type.Optional(LetterInput),
   },
   closed,
 );

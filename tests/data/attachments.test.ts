@@ -1,7 +1,10 @@
 import sharp from 'sharp';
 import { addStagePhoto, captionStagePhoto, removeStagePhoto } from '@/services/agreements/stagePhotos';
 import { putInStage } from '@/services/agreements/stages';
-import { issueInvoice } from '@/services/billing/issue';
+import { readInvoice } from '@/services/billing/invoiceAtDesk';
+import { mailInvoice } from '@/services/billing/invoiceLetter';
+import { creditInvoice, issueInvoice } from '@/services/billing/issue';
+import { invoiceLetterSubject, invoiceLetterText } from '@/core/text/invoiceLetter';
 import { keepFile } from '@/services/files/keep';
 import { readAttachment } from '@/services/messages/attachment';
 import { readSettings, saveSettings } from '@/services/settings/settings';
@@ -65,6 +68,35 @@ test('a waiver is the company’s text with what is known put in; without one it
   await issueInvoice(actor, ask);
   const [letter] = (await listMessages(actor)).filter(({ kind }) => kind === 'invoice');
   expect(letter!.attachments).toEqual(['waiver.pdf']);
+});
+
+test('an issued invoice is sent again as it is said: what was shown before is what arrives', async () => {
+  const { actor, agreementId, photo } = await withPhoto();
+  const { id } = await issueInvoice(actor, { agreementId, what: { amount: '500' } });
+  const { letter, agreement } = await readInvoice(actor, id);
+  expect(letter).toMatchObject({ to: 'customer@test.example', photos: [{ id: photo.id }], hasWaiver: false });
+  const send = {
+    to: 'customer@test.example, bookkeeper@test.example',
+    words: 'As asked for.',
+    attach: { invoice: true, photos: [photo.id] },
+  };
+  await mailInvoice(actor, { invoiceId: id, send });
+  const [sent] = (await listMessages(actor)).filter(({ kind }) => kind === 'invoice');
+  expect(sent!.toAddress).toBe('customer@test.example, bookkeeper@test.example');
+  expect(sent!.attachments).toHaveLength(2);
+  const shown = invoiceLetterText({
+    ...letter!,
+    words: send.words,
+    attached: sent!.attachments,
+    link: 'LINK',
+  });
+  const [before, after] = shown.split('LINK');
+  expect(sent!.body.startsWith(before!)).toBe(true);
+  expect(sent!.body.endsWith(after!)).toBe(true);
+  expect(sent!.subject).toBe(invoiceLetterSubject(letter!.label, agreement.title));
+  await expect(mailInvoice(actor, { invoiceId: id, send: { ...send, to: 'nobody' } })).rejects.toThrow();
+  const { id: note } = await creditInvoice(actor, { invoiceId: id, what: { whole: true }, remark: '' });
+  expect((await readInvoice(actor, note)).letter).toBeNull();
 });
 
 test('photos of another agreement, or of nobody, do not go with it', async () => {

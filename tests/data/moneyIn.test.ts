@@ -83,7 +83,7 @@ test('on an invoice’s own page: that one first, then the others; the page says
   expect(await paid()).toEqual(['12.34', total]);
   expect((await readInvoice(actor, frame.id)).settled).toEqual([
     {
-      ...{ paymentId: id, creditNoteId: null, what: 'transfer', reference: 'May', on: '2026-05-02' },
+      ...{ paymentId: id, creditNoteId: null, what: 'bank transfer', reference: 'May', on: '2026-05-02' },
       amount: total,
     },
   ]);

@@ -22,7 +22,16 @@ async function billed(page: Page, browser: Browser, amount: string) {
   await page.waitForURL(/agreements\/[0-9a-f-]{36}$/);
   await page.getByRole('row', { name: title }).getByRole('link').first().click();
   await page.getByRole('button', { name: 'Send', exact: true }).click();
+  // It is asked about once, with the letter as it arrives: our words and what goes with it stand in it.
+  const letter = page.getByRole('dialog', { name: /^Send invoice/ });
+  await letter.getByLabel('Your words before it').pressSequentially('Thank you.', { delay: 30 });
+  await tick(letter.getByRole('checkbox', { name: 'Invoice as PDF' }));
+  await expect(letter.getByRole('article')).toContainText('Thank you.');
+  await expect(letter.getByRole('article')).toContainText(/Attached: invoice .*\.pdf\./);
+  expect(await serious(page)).toEqual([]);
+  await letter.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByText(/It is sent to/)).toBeVisible();
+  await expect(letter).toBeHidden();
   const invoice = page.url();
   const number = (await page.getByRole('heading', { level: 1 }).textContent())!.replace('Invoice ', '');
 

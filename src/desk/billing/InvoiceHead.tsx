@@ -2,9 +2,7 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { isNothing } from '@/core/number';
-import type { Answer } from '@/model';
 import { LinkButton } from '@/ui/LinkButton';
-import { useSubmit } from '@/ui/useSubmit';
 import { InvoiceState } from './InvoiceState';
 
 const names = {
@@ -18,19 +16,17 @@ const names = {
 /** Which invoice it is, of what, how it stands, and what can be done with it. */
 export function InvoiceHead({
   invoice,
-  mail,
+  send,
   pay,
   credit,
 }: {
   readonly invoice: InvoiceAtDesk;
-  readonly mail: (input: { invoiceId: string }) => Promise<Answer<{ to: string }>>;
+  readonly send: () => void;
   readonly pay: () => void;
   readonly credit: () => void;
 }) {
-  const { busy, submit } = useSubmit({ tells: true });
   const { id, kind } = invoice;
   const isCredit = kind === 'credit note';
-  const send = () => submit(() => mail({ invoiceId: id }), { said: ({ to }) => `It is sent to ${to}.` });
   return (
     <header className="page-head">
       <h1>
@@ -44,11 +40,7 @@ export function InvoiceHead({
         </Link>
       </span>
       <span className="page-actions">
-        {!isCredit && (
-          <Button loading={busy} onClick={() => void send()}>
-            Send
-          </Button>
-        )}
+        {!isCredit && <Button onClick={send}>Send</Button>}
         {!isCredit && !isNothing(invoice.open) && invoice.mayRecord && (
           <Button type="primary" onClick={pay}>
             Record payment

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { isNothing, showDecimal, withoutSign } from '@/core/number';
 import { showDate, showShortDate } from '@/core/text/dates';
-import type { Answer, CreditInput } from '@/model';
+import type { Answer, CreditInput, MailInput } from '@/model';
 import { CreditDialog } from './CreditDialog';
 import { InvoiceHead } from './InvoiceHead';
 import { CostsBeside, InAgreement, PaidWith } from './InvoiceParts';
@@ -14,6 +14,7 @@ import { LateNote } from './LateNote';
 import type { RecordPayment } from '../payments/PaymentDialog';
 import { PaymentDialog } from '../payments/PaymentDialog';
 import { InvoiceLines } from './InvoiceLines';
+import { SendDialog } from './SendDialog';
 
 /** An issued invoice or credit note as the desk sees it. It never changes; a credit note takes it back. */
 export function InvoicePage({
@@ -26,15 +27,24 @@ export function InvoicePage({
   invoice: InvoiceAtDesk;
   credit: (input: CreditInput) => Promise<Answer<{ id: string; number: string }>>;
   late: LateActions;
-  mail: (input: { invoiceId: string }) => Promise<Answer<{ to: string }>>;
+  mail: (input: MailInput) => Promise<Answer<{ to: string }>>;
   record: RecordPayment;
 }) {
   const [taking, setTaking] = useState(false);
   const [paying, setPaying] = useState(false);
+  const [sending, setSending] = useState(false);
   const { back } = invoice;
   return (
     <div className="page">
-      <InvoiceHead invoice={invoice} mail={mail} pay={() => setPaying(true)} credit={() => setTaking(true)} />
+      <InvoiceHead
+        invoice={invoice}
+        send={() => setSending(true)}
+        pay={() => setPaying(true)}
+        credit={() => setTaking(true)}
+      />
+      {sending && invoice.letter && (
+        <SendDialog invoice={invoice} letter={invoice.letter} mail={mail} close={() => setSending(false)} />
+      )}
       {invoice.credits && (
         <p>
           Credits{' '}

@@ -92,3 +92,16 @@ export async function attachmentsOf(
     );
   return attachments;
 }
+
+/** What can go with the letters of an agreement’s invoices beside their papers. */
+export const attachable = async (
+  tx: Transaction,
+  agreementId: string,
+  { money }: Pick<Awaited<ReturnType<typeof companyOf>>, 'money'>,
+) => ({
+  photos: (await findStagePhotos(tx, agreementId)).map(({ id, stage, fileId, caption, name }) => ({
+    ...{ id, stage, fileId },
+    name: caption || name,
+  })),
+  hasWaiver: (money.waiver ?? '').trim() !== '',
+});

@@ -7,6 +7,9 @@ import { businessDate, may } from '../actor';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
+import { recipientsOf } from '../customers/recipients';
+import { attachable } from './attachments';
+import { letterFacts } from './invoiceLetter';
 import { isLate, paperOf } from './paper';
 import { lateFor } from './late';
 import { settledWith } from '@/data/payments/settledWith';
@@ -18,7 +21,9 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
     const money = moneyOf(loaded.digits);
     const row = loaded.papers.find(({ id }) => id === invoiceId)!;
-    const { timeZone } = await companyOf(tx, actor.companyId);
+    const ours = await companyOf(tx, actor.companyId);
+    const { timeZone } = ours;
+    const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     const today = businessDate(actor.now, timeZone);
     const mayRecord = may(actor, 'owner', 'office');
     const notes = loaded.papers.filter(({ credits }) => credits === invoiceId);
@@ -45,6 +50,15 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
       costs: await costsBeside(tx, invoiceId, loaded.digits),
       overdue: isOverdue(row.standing, row.dueOn, today),
       late: await lateFor(tx, actor, loaded, row, timeZone),
+      /** The letter it would be sent with today; null for a credit note. */
+      letter: bill
+        ? {
+            ...(await letterFacts(tx, actor, loaded, bill)),
+            to: (await recipientsOf(tx, loaded.head.customerId, 'invoices')).to,
+            words: ours.money.letter ?? '',
+            ...(await attachable(tx, loaded.head.id, ours)),
+          }
+        : null,
       /** A late charge that nothing took back yet. */
       mayWaive: row.kind === 'late charge' && notes.length === 0 && mayRecord,
       /** What can be taken back of it, for who may do that; null: nothing. */

@@ -25,9 +25,9 @@ import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { loadAgreement } from '@/data/agreements/load';
 import { noticeOf } from '@/data/customers/customerNotice';
 import type { Recipients } from '@/core/text/recipients';
+import { attachable } from './attachments';
 import { recipientsOf } from '../customers/recipients';
 import { invoiceDraftByAgreementId } from '@/data/billing/invoiceDraft';
-import { findStagePhotos } from '@/data/agreements/stagePhoto';
 import { findLayoutsFor, findUsualLayout } from '@/data/billing/paperLayout';
 
 /** What the next invoice and the letter with it would carry, were it issued today. */
@@ -112,11 +112,7 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
       layout: layoutToBeginWith(loaded.papers, await findUsualLayout(tx)),
       maySetUsual: may(actor, 'owner', 'office'),
       /** What can go with the letter beside its papers. */
-      photos: (await findStagePhotos(tx, agreementId)).map(({ id, stage, fileId, caption, name }) => ({
-        ...{ id, stage, fileId },
-        name: caption || name,
-      })),
-      hasWaiver: (ours.money.waiver ?? '').trim() !== '',
+      ...(await attachable(tx, agreementId, ours)),
       draft: draft
         ? { what: draft.what, title: draft.title, shows: draft.shows, remark: draft.remark }
         : null,

@@ -28,7 +28,7 @@ export function AttachFields({
   attach,
   change,
 }: {
-  readonly work: ProgressBilling;
+  readonly work: Pick<ProgressBilling, 'photos' | 'hasWaiver'>;
   readonly attach: AttachInput;
   readonly change: (attach: AttachInput) => void;
 }) {
