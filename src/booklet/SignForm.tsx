@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { useEffect, useId, useRef, useState } from 'react';
 import type { Answer, ProblemDetails } from '@/model/problem';
-import type { Signature } from '@/model/inputs';
+import type { Signature } from '@/model/proposalInputs';
 import { SignaturePad } from './SignaturePad';
 import { Trouble } from './Trouble';
 

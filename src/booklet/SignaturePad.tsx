@@ -3,7 +3,7 @@
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import Pad from 'signature_pad';
-import type { Signature } from '@/model/inputs';
+import type { Signature } from '@/model/proposalInputs';
 
 type Strokes = ReturnType<Pad['toData']>;
 

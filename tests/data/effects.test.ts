@@ -83,6 +83,9 @@ test('a change of an item, before it is saved: what each draft would come to, as
   const dearer = { ...now, costs: [{ type: 'material' as const, amount: '14.5' }] };
   const effect = await effectOnDrafts(owner, { id: post, item: dearer });
   expect(effect.drafts.every(({ difference }) => Number(difference) > 0)).toBe(true);
+  // Those that are known already, and no others.
+  const one = await effectOnDrafts(owner, { id: post, item: dearer, among: [own] });
+  expect(one.drafts).toEqual(effect.drafts.filter(({ id }) => id === own));
   await saveItem(owner, dearer, post, now);
   const { behind } = await draftsBehind(owner);
   expect(Object.fromEntries(effect.drafts.map(({ id, difference }) => [id, difference]))).toEqual(

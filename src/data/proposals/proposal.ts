@@ -86,12 +86,23 @@ export const findDrafts = async (tx: Transaction, most: number) =>
     .orderBy(desc(proposal.updatedAt))
     .limit(most);
 
-/** Drafts whose document names something of the library by its id, those changed last first. */
-export const findDraftsNaming = async (tx: Transaction, id: string, most: number) =>
+/** Drafts whose document names something of the library by its id, those changed last first; of all, or among some. */
+export const findDraftsNaming = async (
+  tx: Transaction,
+  id: string,
+  most: number,
+  among?: readonly string[],
+) =>
   tx
     .select({ id: proposal.id, number: proposal.number, document: proposal.document })
     .from(proposal)
-    .where(and(inArray(proposal.state, ['draft']), sql`position(${id} in ${proposal.document}::text) > 0`))
+    .where(
+      and(
+        inArray(proposal.state, ['draft']),
+        among === undefined ? undefined : inArray(proposal.id, [...among]),
+        sql`position(${id} in ${proposal.document}::text) > 0`,
+      ),
+    )
     .orderBy(desc(proposal.updatedAt), desc(proposal.id))
     .limit(most);
 

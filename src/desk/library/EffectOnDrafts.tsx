@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { EffectOnDrafts as Effect } from '@/services/library/effects';
 import { isBelowZero, showDecimal } from '@/core/number';
 import { askDoor } from '@/ui/askDoor';
@@ -27,16 +27,29 @@ function useEffectOnDrafts(change: object) {
     readonly effect?: Effect;
     readonly wrong?: string;
   }>();
+  // Which drafts have it is looked up once; while somebody types, those are worked out anew.
+  const known = useRef<Effect | null>(null);
   useEffect(() => {
+    if (known.current?.drafts.length === 0) {
+      setGot({ asked, effect: known.current });
+      return;
+    }
     const leave = new AbortController();
     const wait = setTimeout(() => {
       askDoor<Effect>('/api/v1/library/effects', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: asked,
+        body: JSON.stringify({
+          ...(JSON.parse(asked) as object),
+          ...(known.current ? { among: known.current.drafts.map(({ id }) => id) } : {}),
+        }),
         signal: leave.signal,
       })
-        .then((effect) => setGot({ asked, effect }))
+        .then((effect) => {
+          const { current: first } = known;
+          known.current ??= effect;
+          setGot({ asked, effect: { ...effect, more: first?.more ?? effect.more } });
+        })
         .catch((error: Error) => {
           if (!leave.signal.aborted) setGot({ asked, wrong: error.message });
         });

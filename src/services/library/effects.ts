@@ -13,13 +13,15 @@ import { refuseBroken } from './bundles';
 import { makeupOf } from './makeup';
 
 const closed = { additionalProperties: false } as const;
-const Change = Type.Union([
-  Type.Object({ id: PartId, item: ItemInput }, closed),
-  Type.Object({ id: PartId, bundle: BundleInLibrary }, closed),
-]);
-
 /** How many drafts are looked at. */
 const DRAFTS = 50;
+
+/** The drafts that are looked at, where they are known already: while somebody types, no others are looked for. */
+const among = Type.Optional(Type.Array(Type.String({ format: 'uuid' }), { minItems: 1, maxItems: DRAFTS }));
+const Change = Type.Union([
+  Type.Object({ id: PartId, item: ItemInput, among }, closed),
+  Type.Object({ id: PartId, bundle: BundleInLibrary, among }, closed),
+]);
 
 /**
  * The proposals in draft that have an item or a bundle of the library, those changed last first, and what each would come to
@@ -30,7 +32,7 @@ export async function effectOnDrafts(actor: Actor, input: unknown) {
   const change = check(Change, input, 'The change');
   const id = checkId(change.id, 'library entry');
   return inCompany(actor.companyId, async (tx) => {
-    const { found, more } = cutOffer(await findDraftsNaming(tx, id, DRAFTS + 1), DRAFTS);
+    const { found, more } = cutOffer(await findDraftsNaming(tx, id, DRAFTS + 1, change.among), DRAFTS);
     let changed: (document: ProposalDocument) => ProposalDocument;
     if ('item' in change) {
       const item = pricedItem({ ...change.item, id });
