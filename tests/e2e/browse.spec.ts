@@ -116,7 +116,7 @@ test('columns are chosen, stay chosen, and can leave the cost out of sight; line
   await page.locator('tr.row [data-cell=quantity]').first().focus();
   await page.keyboard.press('Control+Space');
   await choose(page.getByLabel('What they belong to'), 'Room');
-  await page.getByRole('textbox', { name: 'Room', exact: true }).fill('Hall');
+  await page.getByRole('combobox', { name: 'Room', exact: true }).fill('Hall');
   await page.keyboard.press('Enter');
   await page.locator('.ant-segmented').getByText('Room', { exact: true }).click();
   await expect(page.locator('.row-group').first()).toHaveText('Hall');

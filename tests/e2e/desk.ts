@@ -92,8 +92,8 @@ export async function choose(field: Locator, words: string): Promise<void> {
   await expect(async () => {
     if (!(await wanted.isVisible())) await field.click({ timeout: 2000 });
     await wanted.click({ timeout: 2000 });
+    await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0, { timeout: 2000 });
   }).toPass();
-  await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
 }
 
 /** The newest letter, of those that fit some words, with a private link that can be shown: it lies open beside the list. */
