@@ -34,9 +34,9 @@ for (const view of views)
     await page.waitForLoadState('networkidle');
     expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
     // In the dark the page is the same, its colors are others.
-    const light = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    const light = await page.evaluate(() => getComputedStyle(document.querySelector('h1')!).color);
     await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
-    expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).not.toBe(light);
+    expect(await page.evaluate(() => getComputedStyle(document.querySelector('h1')!).color)).not.toBe(light);
     const colors = new AxeBuilder({ page }).withRules(['color-contrast', 'link-in-text-block']);
     expect(serious((await colors.analyze()).violations)).toEqual([]);
   });
