@@ -74,7 +74,7 @@ module.exports = {
       to: {
         path: '^src/(core|model)/',
         pathNot:
-          '^src/(core/(number|text|customerView)/|core/choice/differencesBy\\.ts|core/allowance/(round|roundChosen|settle|terms)\\.ts|core/agreements/effect\\.ts|model/(customerView|customerOffer|change|choices|problem|inputs|units)\\.ts|model/(scalars|document|billing)\\.ts)',
+          '^src/(core/(number|text|customerView)/|core/choice/differencesBy\\.ts|core/allowance/(round|roundChosen|settle|terms)\\.ts|core/agreements/effect\\.ts|model/(customerView|customerOffer|change|choices|problem|proposalInputs|units)\\.ts|model/(scalars|document|billing)\\.ts)',
       },
     },
     rule('ui-is-shared', '^src/ui/', '^src/(desk|booklet)/', 'shared parts know no place'),
