@@ -8,7 +8,7 @@ import type {
   SectionEntry,
   TaxClass,
 } from '@/model';
-import { copyOfEntry, sectionOf, withoutPlans } from '../editing';
+import { MOST_ROOMS, copyOfEntry, sectionOf, withoutPlans } from '../editing';
 import { knownFormula, namesIn } from '../formula';
 import { measuresOf } from '../plan';
 
@@ -138,7 +138,7 @@ export function partsToPaste(
 }
 
 /** How many entries a section holds, and measures a proposal, as their schema says. */
-const [MOST_ENTRIES, MOST_MEASURES, MOST_ROOMS] = [5000, 500, 200];
+const [MOST_ENTRIES, MOST_MEASURES] = [5000, 500];
 
 /**
  * Puts parts into a section, behind one of its entries or at its end, with the measures and rooms they need.

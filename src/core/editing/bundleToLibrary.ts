@@ -36,23 +36,15 @@ export function bundleForLibrary(
     const key = keyOf(line);
     const itemCode = `${code.trim()}-${items.length + 1}`;
     // Its quantity goes into the recipe, what it costs into the item; what the library cannot hold is said once.
-    const { formula: _, typedCost, overtime, heldPrice, discount, ...plain } = line;
-    const made = lineAsItem(
-      {
-        ...plain,
-        ...(typedCost === undefined ? {} : { typedCost }),
-        ...(overtime === undefined ? {} : { overtime }),
-        ...(heldPrice === undefined ? {} : { heldPrice }),
-        ...(discount === undefined ? {} : { discount }),
-      },
-      document,
-    );
+    const { formula: _, ...priced } = line;
+    const made = lineAsItem(priced, document);
     left.push(...made.left.map((each) => `“${line.description}”: ${each}`));
     if (itemUnitCost(made.item.costs) === 0n)
       left.push(`“${line.description}” has no cost: the library has it at 0 until it gets one.`);
     inputs[key] = { ...made.item, code: itemCode, trade: line.trade ?? trade.trim() };
     items.push({ key, code: itemCode, line });
-    return { ...plain, ...(line.formula === undefined ? {} : { formula: line.formula }), itemId: key };
+    const { typedCost: __, overtime: ___, heldPrice: ____, discount: _____, ...plain } = line;
+    return { ...plain, itemId: key };
   });
   const { recipe, left: ofRecipe } = recipeOfJob({ ...bundle, added });
   return {

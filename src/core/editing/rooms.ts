@@ -4,8 +4,10 @@ import { PartGone, sectionOf } from './partGone';
 
 /* Edits of rooms with a size, and of what follows them. A room is named by its name: that of the label on lines and sections. */
 
-/** How many rooms have a size, and how long their name is, as their schema says. */
-const [MOST_ROOMS, LONGEST_NAME] = [200, 60];
+/** How many rooms have a size, as their schema says. */
+export const MOST_ROOMS = 200;
+/** How long a room's name is, as its schema says. */
+const LONGEST_NAME = 60;
 
 const partsOf = (entry: SectionEntry) =>
   entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry];

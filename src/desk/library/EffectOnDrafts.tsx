@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { EffectOnDrafts as Effect } from '@/services/library/effects';
-import { isBelowZero, showDecimal } from '@/core/number';
+import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 import { askDoor } from '@/ui/askDoor';
 
 /** How long nobody types before it is asked again, in milliseconds. */
@@ -13,11 +13,7 @@ const REST = 500;
 const SHOWN = 8;
 
 const signed = (text: string) =>
-  isBelowZero(text)
-    ? showDecimal(text)
-    : text === '0' || /^0(\.0*)?$/.test(text)
-      ? 'no change'
-      : `+${showDecimal(text)}`;
+  isNothing(text) ? 'no change' : isBelowZero(text) ? showDecimal(text) : `+${showDecimal(text)}`;
 
 /** The answer to what was asked last; one that comes late, behind another, is not taken. */
 function useEffectOnDrafts(change: object) {

@@ -24,9 +24,13 @@ export function useMethods() {
     options: methods.map(({ id, name }) => ({ value: id, label: name })),
     /** What is picked before anybody picks: a bank transfer, or else the first. */
     first: (methods.find(({ like }) => like === 'transfer') ?? methods[0]!).id,
-    /** What a picked one is recorded as; one that is gone meanwhile is the first. */
+    /** Whether there is one picked: what was kept of a form may name one that is gone. */
+    isThere: (id: string | undefined) => methods.some((each) => each.id === id),
+    /** What a picked one is recorded as. @throws Error where it is gone */
     recorded: (id: string): { method: HandMethod; methodName?: string } => {
-      const { name, like } = methods.find((each) => each.id === id) ?? methods[0]!;
+      const picked = methods.find((each) => each.id === id);
+      if (!picked) throw new Error('Pick the way of payment.');
+      const { name, like } = picked;
       return name.toLowerCase() === methodName(like).toLowerCase()
         ? { method: like }
         : { method: like, methodName: name };

@@ -83,6 +83,8 @@ export function RefundDialog({
       okText={card ? 'Refund to the card' : 'Record refund'}
       cancelText="Cancel"
       confirmLoading={busy}
+      // A card that takes no more, or a way that is gone, is not silently another.
+      okButtonProps={{ disabled: !card && !methods.isThere(way) }}
       onOk={send}
       onCancel={close}
     >

@@ -5,16 +5,24 @@ import { useMethods } from './OwnMethods';
 /* Fields of a payment that was received, whatever it goes on. */
 
 /** By which way it came, and when. */
-export const HowItCame = ({ today }: { readonly today: string }) => (
-  <>
-    <Form.Item name="way" label="How it came">
-      <Radio.Group options={useMethods().options} />
-    </Form.Item>
-    <Form.Item name="receivedOn" label="Received on" rules={[{ required: true, message: 'Pick the day.' }]}>
-      <DayPicker max={today} />
-    </Form.Item>
-  </>
-);
+export function HowItCame({ today }: { readonly today: string }) {
+  const { options, isThere } = useMethods();
+  const picked = {
+    validator: async (_: unknown, way: string | undefined) => {
+      if (!isThere(way)) throw new Error('Pick how it came.');
+    },
+  };
+  return (
+    <>
+      <Form.Item name="way" label="How it came" rules={[picked]}>
+        <Radio.Group options={options} />
+      </Form.Item>
+      <Form.Item name="receivedOn" label="Received on" rules={[{ required: true, message: 'Pick the day.' }]}>
+        <DayPicker max={today} />
+      </Form.Item>
+    </>
+  );
+}
 
 /** The number of the check, or the text of the bank. */
 export const Reference = () => (

@@ -4,7 +4,6 @@ import { Problem } from '../problem';
 
 /**
  * The name of its own a company has for the way money came or went, as it is kept with it; null where it is a usual one.
- * @param known kept already under the same key: what it is called now does not matter
  * @throws Problem `unknown-method`
  */
 export function ownMethodName(
