@@ -1,16 +1,13 @@
 import { produce } from 'immer';
 import type { Bundle, BundleMakeup, Line, PricedItem, ProposalDocument } from '@/model';
+import { partsOf } from '../price/decided';
 import { refreshBundle } from './bundles';
 import { refreshedCosts } from './refreshCosts';
 
 /* What a change in the library would make of a document that has copies of it, were they taken anew. */
 
-function* partsOf({ sections }: ProposalDocument): Generator<Line | Bundle> {
-  for (const { entries } of sections)
-    for (const entry of entries)
-      if (entry.kind === 'question') for (const { lines } of entry.alternatives) yield* lines;
-      else yield entry;
-}
+const partsIn = ({ sections }: ProposalDocument): readonly (Line | Bundle)[] =>
+  sections.flatMap(({ entries }) => entries.flatMap(partsOf));
 
 /** Does a bundle hold an item or a bundle of the library, at any depth? */
 const holds = (bundle: Bundle, id: string): boolean =>
@@ -22,7 +19,7 @@ const holds = (bundle: Bundle, id: string): boolean =>
 /** How many lines and bundles of a document have an item or a bundle of the library, each bundle once. */
 export function usesIn(document: ProposalDocument, id: string): number {
   let count = 0;
-  for (const part of partsOf(document))
+  for (const part of partsIn(document))
     if (part.kind === 'line' ? part.itemId === id : holds(part, id)) count += 1;
   return count;
 }
@@ -43,7 +40,7 @@ export const withBundleChanged = (
   makeup: BundleMakeup,
 ): ProposalDocument =>
   produce(document, (draft) => {
-    for (const part of [...partsOf(document)]) {
+    for (const part of partsIn(document)) {
       if (part.kind !== 'bundle') continue;
       if (part.bundleId === id) refreshBundle(draft, part.id, makeup);
       else if (Object.hasOwn(part.within, id))

@@ -1,4 +1,5 @@
-import type { ProposalDocument, SectionEntry, Space } from '@/model';
+import type { ProposalDocument, Space } from '@/model';
+import { partsOf } from '../price/decided';
 import { fitting } from '../text/fitting';
 import { PartGone, sectionOf } from './partGone';
 
@@ -8,9 +9,6 @@ import { PartGone, sectionOf } from './partGone';
 export const MOST_ROOMS = 200;
 /** How long a room's name is, as its schema says. */
 const LONGEST_NAME = 60;
-
-const partsOf = (entry: SectionEntry) =>
-  entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry];
 
 /** Everything that can name a room: sections, lines and bundles. */
 function* namers({ sections }: ProposalDocument): Generator<{ room?: string }> {

@@ -1,6 +1,20 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
-import type { Bundle, Choices, Extra, Line, ProposalDocument, Question, Section, LevelChoice } from '@/model';
+import type {
+  Bundle,
+  Choices,
+  Extra,
+  LevelChoice,
+  Line,
+  ProposalDocument,
+  Question,
+  Section,
+  SectionEntry,
+} from '@/model';
 import { parseFixed } from '../number';
+
+/** The lines and bundles of an entry: those of all its alternatives, or itself. */
+export const partsOf = (entry: SectionEntry): readonly (Line | Bundle)[] =>
+  entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry];
 
 /** The answer to a question of which none may be picked. */
 export const NONE = 'none';

@@ -1,8 +1,9 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
-import type { ProposalDocument, Room, Section, SectionEntry } from '@/model';
+import type { ProposalDocument, Room, Section } from '@/model';
 import type { Fixed } from '../number';
 import type { Measured, ReadSpace } from '../space';
 import { readSpace, roomBehind } from '../space';
+import { partsOf } from './decided';
 import type { SectionFigures } from './section';
 
 /** A room with a size, and who follows it. */
@@ -14,9 +15,6 @@ export interface RoomFigures {
   /** Ids of the entries that name it, those of alternatives among them, in their order. */
   readonly entries: readonly string[];
 }
-
-const partsOf = (entry: SectionEntry) =>
-  entry.kind === 'question' ? entry.alternatives.flatMap(({ lines }) => lines) : [entry];
 
 /** The rooms the entries of a section name, each with the ids of those that do. */
 const namedIn = memoByIdentity((section: Section): ReadonlyMap<string, readonly string[]> => {
