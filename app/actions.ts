@@ -1,12 +1,9 @@
 'use server';
 
 import { recordPaymentOver } from '@/services/payments/paymentOver';
-import { cookies, headers } from 'next/headers';
-import { redirect } from 'next/navigation';
+import { cookies } from 'next/headers';
 import { saveListPreferences } from '@/services/accounts/listPreferences';
 import { savePreferences } from '@/services/accounts/preferences';
-import { revokeSession, signOut } from '@/services/accounts/session';
-import { signIn } from '@/services/accounts/signIn';
 import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { deleteLayout, keepLayout, setUsualLayout } from '@/services/billing/layouts';
 import { sendStatements } from '@/services/customers/sendStatements';
@@ -45,50 +42,9 @@ import { withdrawMany, withdrawProposal } from '@/services/proposals/withdraw';
 import { showLink } from '@/services/links';
 import { revokeLinks, sendProposal } from '@/services/proposals/send';
 import { importProposal, startProposal } from '@/services/proposals/start';
-import { actionActor, deviceCookie, requestOrigin, sessionCookie } from './session';
+import { actionActor } from './session';
 
 /* The desk's doors. Each says who is asking and hands over to one act, which checks the rest. */
-
-export async function signInAction(input: { email: string; password: string }) {
-  const given = await answer(async () =>
-    signIn(
-      {
-        email: input?.email,
-        password: input?.password,
-        browser: ((await headers()).get('user-agent') ?? '').slice(0, 400),
-      },
-      new Date(),
-      { from: await requestOrigin(), device: (await cookies()).get(deviceCookie)?.value },
-    ),
-  );
-  if (!given.ok) return given;
-  (await cookies()).set(sessionCookie, given.value.token, {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: (process.env.IMPEGNO_ADDRESS ?? '').startsWith('https:'),
-    path: '/',
-    expires: given.value.expiresAt,
-  });
-  (await cookies()).set(deviceCookie, given.value.token, {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: (process.env.IMPEGNO_ADDRESS ?? '').startsWith('https:'),
-    path: '/sign-in',
-    maxAge: 180 * 24 * 3600,
-  });
-  redirect('/today');
-}
-
-export async function signOutAction() {
-  const store = await cookies();
-  const token = store.get(sessionCookie)?.value;
-  if (token) await signOut(token, new Date());
-  store.delete(sessionCookie);
-  redirect('/sign-in');
-}
-
-export const revokeSessionAction = async (id: string) =>
-  answer(async () => revokeSession(await actionActor(), id));
 
 export const saveListPreferencesAction = async (input: unknown) =>
   answer(async () => saveListPreferences(await actionActor(), input));

@@ -3,7 +3,8 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { actorOf } from '@/services/accounts/session';
-import { signIn } from '@/services/accounts/signIn';
+
+import { signedIn } from '../tests/support/signedIn';
 import { showLink } from '@/services/links';
 import { readWholeList } from '@/services/lists/deskList';
 import { messageList } from '@/services/messages/messageList';
@@ -125,7 +126,7 @@ async function ask(where: string, init: RequestInit = {}): Promise<Response> {
 }
 
 // The demo's owner signs in straight at the database that the server serves.
-const { token } = await signIn({ ...demoAccount, browser: 'fuzz' }, new Date());
+const { token } = await signedIn({ ...demoAccount, browser: 'fuzz' }, new Date());
 const owner = (await actorOf(token, new Date()))!;
 const shown: string[] = [];
 for (const { link } of (await readWholeList(owner, messageList, {})).rows)

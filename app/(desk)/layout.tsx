@@ -2,24 +2,39 @@ import '@/ui/theme/antd.css';
 import '@/ui/theme/scale.css';
 import '@/desk/desk.css';
 import type { ReactNode } from 'react';
+import { ActsAs } from '@/desk/companies/ActsAs';
 import { Rail } from '@/desk/Rail';
+import { listOwnCompanies } from '@/services/accounts/companies';
 import { OwnMethods } from '@/desk/payments/OwnMethods';
+import { may } from '@/services/actor';
 import { listMethods } from '@/services/settings/methods';
 import { KeptFor } from '@/ui/kept/KeptFor';
 import { Providers } from '@/ui/Providers';
-import { signOutAction } from '../actions';
+import { signOutAction, switchCompanyAction } from '../accountActions';
 import { pageActor, requestNonce } from '../session';
+import { MayHere } from '@/ui/may/May';
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const actor = await pageActor();
   return (
     <Providers nonce={await requestNonce()}>
       <div className="desk">
-        <Rail name={actor.name} signOut={signOutAction} />
+        <ActsAs userId={actor.userId} />
+        <Rail
+          name={actor.name}
+          permissions={actor.permissions}
+          companies={await listOwnCompanies(actor)}
+          switchTo={switchCompanyAction}
+          signOut={signOutAction}
+        />
         <main className="desk-main">
-          <KeptFor person={actor.userId}>
-            <OwnMethods methods={await listMethods(actor)}>{children}</OwnMethods>
-          </KeptFor>
+          <MayHere permissions={actor.permissions}>
+            <KeptFor person={actor.userId}>
+              <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>
+                {children}
+              </OwnMethods>
+            </KeptFor>
+          </MayHere>
         </main>
       </div>
     </Providers>

@@ -1,20 +1,31 @@
-import '@/ui/theme/antd.css';
-import '@/ui/theme/scale.css';
-import '@/desk/desk.css';
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { SignIn } from '@/desk/SignIn';
-import { Providers } from '@/ui/Providers';
-import { signInAction } from '../actions';
-import { currentActor, requestNonce } from '../session';
+import { SignIn } from '@/desk/account/SignIn';
+import { signInAction, signInWithCodeAction } from '../accountActions';
+import { AccountPage } from '../AccountPage';
+import { currentActor } from '../session';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
-export default async function SignInPage() {
+const text = (value: unknown, most: number): string | undefined =>
+  typeof value === 'string' && value.length <= most ? value : undefined;
+
+export default async function SignInPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ to?: unknown; email?: unknown }>;
+}) {
   if (await currentActor()) redirect('/today');
+  const given = await searchParams;
+  const to = text(given.to, 200);
+  const email = text(given.email, 200);
   return (
-    <Providers nonce={await requestNonce()}>
-      <SignIn signIn={signInAction} />
-    </Providers>
+    <AccountPage>
+      <SignIn
+        actions={{ signIn: signInAction, withCode: signInWithCodeAction }}
+        {...(to === undefined ? {} : { to })}
+        {...(email === undefined ? {} : { email })}
+      />
+    </AccountPage>
   );
 }

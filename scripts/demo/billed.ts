@@ -1,3 +1,4 @@
+import { permissionKeys } from '@/model';
 import { startChangeOrder } from '@/services/proposals/changeOrder';
 import { creditInvoice, issueInvoice, saveDraft } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
@@ -26,7 +27,7 @@ export async function billOn(
   const { seller, ago, timeZone } = going;
   const at = (days: number) => ({ ...seller, now: ago(days) });
   // The owner bills; the seller may not take back or record payments.
-  const office = (days: number) => ({ ...at(days), role: 'owner' as const });
+  const office = (days: number) => ({ ...at(days), permissions: permissionKeys });
   const bill = (what: BillingAsk, days: number, title?: string) =>
     issueInvoice(office(days), { agreementId, what, ...(title ? { title } : {}) });
   const paid = async (invoiceId: string, days: number, key: string) => {

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import type { Permission } from '@/model';
 import { beforeCompany } from './connection';
 
 /*
@@ -10,28 +11,31 @@ const one = async <T extends object>(query: ReturnType<typeof sql>): Promise<T |
   beforeCompany(async (tx) => ((await tx.execute(query)).rows[0] as T | undefined) ?? null);
 
 export interface Account {
-  readonly companyId: string;
+  /** Of the person. */
   readonly id: string;
-  readonly passwordHash: string;
-  readonly disabled: boolean;
+  readonly passwordHash: string | null;
+  /** Whether a code of an authenticator is asked for as well. */
+  readonly second: boolean;
 }
 
 /** The account of a mail address, in small letters. */
 export const findAccount = (address: string) =>
-  one<Account>(
-    sql`select company_id as "companyId", id, password_hash as "passwordHash", disabled from find_account(${address})`,
-  );
+  one<Account>(sql`select id, password_hash as "passwordHash", second from find_account(${address})`);
 
-/** Whether a person was given a session with this hash, open or over. */
-export const knowsDevice = async (userId: string, hash: string) =>
-  (await one<{ known: boolean }>(sql`select knows_device(${userId}, ${hash}) as known`))!.known;
+/** Whether a person was given a session with this hash, open or over, in whichever company. */
+export const knowsDevice = async (personId: string, hash: string) =>
+  (await one<{ known: boolean }>(sql`select knows_device(${personId}, ${hash}) as known`))!.known;
 
 export interface OpenSession {
   readonly companyId: string;
   readonly id: string;
   readonly userId: string;
+  readonly personId: string;
   readonly name: string;
-  readonly role: 'owner' | 'seller' | 'office';
+  readonly role: string;
+  readonly kind: string | null;
+  readonly permissions: readonly Permission[];
+  readonly discount: string | null;
   /** Seen within five minutes. */
   readonly seenLately: boolean;
 }
@@ -39,8 +43,8 @@ export interface OpenSession {
 /** The session with this hash that is open at a moment, of a person who may sign in. */
 export const findSession = (hash: string, now: Date) =>
   one<OpenSession>(
-    sql`select company_id as "companyId", id, user_id as "userId", name, role, seen_lately as "seenLately"
-        from find_session(${hash}, ${now.toISOString()}::timestamptz)`,
+    sql`select company_id as "companyId", id, user_id as "userId", person_id as "personId", name, role, kind, permissions,
+          discount, seen_lately as "seenLately" from find_session(${hash}, ${now.toISOString()}::timestamptz)`,
   );
 
 export interface FoundLink {
@@ -76,3 +80,34 @@ export const companiesThatRemind = async (): Promise<string[]> =>
 /** Whether no company is set up yet. */
 export const hasNoCompany = async () =>
   !(await one<{ there: boolean }>(sql`select has_company() as there`))!.there;
+
+/** Whether a demo is here: what is set up beside it belongs to it. */
+export const hasDemo = async () => (await one<{ there: boolean }>(sql`select has_demo() as there`))!.there;
+
+export interface FoundInvitation {
+  readonly companyId: string;
+  readonly id: string;
+  readonly company: string;
+  readonly inviter: string;
+  readonly role: string;
+  readonly email: string;
+  readonly name: string;
+  /** Who signs in with that address already, in whichever company. */
+  readonly personId: string | null;
+  readonly expiresAt: string;
+  readonly over: 'accepted' | 'revoked' | null;
+}
+
+/** The invitation with this hash, also when it is over. */
+export const findInvitation = (hash: string) =>
+  one<FoundInvitation>(
+    sql`select company_id as "companyId", id, company, inviter, role, email, name, person_id as "personId", over,
+          to_char(expires_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "expiresAt"
+        from find_invitation(${hash})`,
+  );
+
+/** Whose password a link sets anew, when it may still be used. */
+export const findPasswordLink = (hash: string, now: Date) =>
+  one<{ personId: string; email: string; name: string }>(
+    sql`select person_id as "personId", email, name from find_password_link(${hash}, ${now.toISOString()}::timestamptz)`,
+  );

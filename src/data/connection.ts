@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { Pool, types } from 'pg';
+import type { Permission } from '@/model';
 import * as schema from './schema';
 
 const POOL = Number(process.env.DATABASE_POOL ?? 10);
@@ -123,23 +124,51 @@ export async function refusePower(): Promise<void> {
   }
 }
 
-/** A transaction under the application's role, with row level security set to a company, or to none. */
-async function asApp<T>(companyId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+/** What row level security goes by; what is left out is nobody and nothing. */
+interface Scope {
+  readonly companyId?: string;
+  /** Whose own work alone is seen. */
+  readonly seller?: string;
+  readonly personId?: string;
+}
+
+/** A transaction under the application's role, with row level security set to a scope. */
+async function asApp<T>(
+  { companyId = '', seller = '', personId = '' }: Scope,
+  work: (tx: Transaction) => Promise<T>,
+): Promise<T> {
   await refusePower();
   return connection().database.transaction(async (tx) => {
     await tx.execute(
-      sql`select set_config('role', 'impegno_app', true), set_config('app.company', ${companyId}, true)`,
+      sql`select set_config('role', 'impegno_app', true), set_config('app.company', ${companyId}, true),
+        set_config('app.seller', ${seller}, true), set_config('app.person', ${personId}, true)`,
     );
     return work(tx);
   });
 }
 
+/** Somebody of a company, who may see everybody's work or their own. */
+export interface Asker {
+  readonly companyId: string;
+  readonly userId: string;
+  readonly permissions: readonly Permission[];
+}
+
 /**
- * A transaction inside one company: under the application's role, with row level security set to the company. Whatever
- * fails inside takes everything back.
+ * A transaction inside one company: under the application's role, with row level security set to the company, and to a
+ * person's own work where they may see no other. Whatever fails inside takes everything back.
+ * @param asker who asks; the company alone where nobody of it does
  */
-export function inCompany<T>(companyId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return inTurn(companyId, () => asApp(companyId, work));
+export function inCompany<T>(asker: string | Asker, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const companyId = typeof asker === 'string' ? asker : asker.companyId;
+  const all = typeof asker === 'string' || asker.permissions.includes('allProposals');
+  const scope = all ? { companyId } : { companyId, seller: asker.userId };
+  return inTurn(companyId, () => asApp(scope, work));
+}
+
+/** A transaction of a person by themselves, in no company: what is theirs alone is seen and changed. */
+export function asPerson<T>(personId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  return asApp({ personId }, work);
 }
 
 /** Whether the database answers, and may be asked. */
@@ -153,7 +182,16 @@ export async function databaseAnswers(): Promise<boolean> {
   }
 }
 
+/** A transaction of a person who becomes one of a company. */
+export function asNewcomer<T>(
+  personId: string,
+  companyId: string,
+  work: (tx: Transaction) => Promise<T>,
+): Promise<T> {
+  return inTurn(companyId, () => asApp({ companyId, personId }, work));
+}
+
 /** A transaction before the company is known: no row of any company is seen. For `before.ts`, and for counting tries. */
 export function beforeCompany<T>(work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return asApp('', work);
+  return asApp({}, work);
 }

@@ -18,6 +18,9 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
+import type { Permission } from '@/model';
+import type { OwnCompanies, SwitchTo } from './companies/CompanySwitch';
+import { CompanySwitch } from './companies/CompanySwitch';
 import { useFindKeys } from './find/useFindKeys';
 import { useKeysSheet } from './keys/useKeysSheet';
 import './rail.css';
@@ -25,15 +28,15 @@ import './rail.css';
 const FindAnything = dynamic(() => import('./find/FindAnything').then((module) => module.FindAnything));
 const KeysDialog = dynamic(() => import('./keys/KeysDialog').then((module) => module.KeysDialog));
 
-/** The places of the desk; those that are gone to on a phone stand in its bar, the others behind “More”. */
+/** The places of the desk, and what lets one go there; those that are gone to on a phone stand in its bar, the others behind “More”. */
 const places = [
-  { path: '/today', name: 'Today', Icon: ClockCircleOutlined, inBar: true },
-  { path: '/proposals', name: 'Proposals', Icon: FileTextOutlined, inBar: true },
-  { path: '/customers', name: 'Customers', Icon: TeamOutlined, inBar: false },
-  { path: '/library', name: 'Library', Icon: BarsOutlined, inBar: false },
-  { path: '/agreements', name: 'Agreements', Icon: FileDoneOutlined, inBar: true },
-  { path: '/money', name: 'Money', Icon: DollarOutlined, inBar: false },
-  { path: '/reports', name: 'Reports', Icon: BarChartOutlined, inBar: false },
+  { path: '/today', name: 'Today', Icon: ClockCircleOutlined, inBar: true, needs: null },
+  { path: '/proposals', name: 'Proposals', Icon: FileTextOutlined, inBar: true, needs: 'prices' as const },
+  { path: '/customers', name: 'Customers', Icon: TeamOutlined, inBar: false, needs: 'prices' as const },
+  { path: '/library', name: 'Library', Icon: BarsOutlined, inBar: false, needs: 'prices' as const },
+  { path: '/agreements', name: 'Agreements', Icon: FileDoneOutlined, inBar: true, needs: 'prices' as const },
+  { path: '/money', name: 'Money', Icon: DollarOutlined, inBar: false, needs: 'prices' as const },
+  { path: '/reports', name: 'Reports', Icon: BarChartOutlined, inBar: false, needs: 'prices' as const },
 ];
 
 function Place({
@@ -59,7 +62,7 @@ function Place({
   );
 }
 
-const settings = { path: '/settings', name: 'Settings', Icon: SettingOutlined, inBar: false };
+const settings = { path: '/settings', name: 'Settings', Icon: SettingOutlined, inBar: false, needs: null };
 
 const SignOut = ({ name, signOut }: { readonly name: string; readonly signOut: () => Promise<void> }) => (
   <form action={signOut} className="rail-beyond">
@@ -71,37 +74,55 @@ const SignOut = ({ name, signOut }: { readonly name: string; readonly signOut: (
 );
 
 /** The seven places of the desk, settings at the foot; on a phone a bar at the foot of the screen. */
-export function Rail({ name, signOut }: { name: string; signOut: () => Promise<void> }) {
+export function Rail({
+  name,
+  permissions,
+  companies,
+  switchTo,
+  signOut,
+}: {
+  readonly name: string;
+  readonly permissions: readonly Permission[];
+  /** Those one works for; one goes on in another of several. */
+  readonly companies: OwnCompanies;
+  readonly switchTo: SwitchTo;
+  readonly signOut: () => Promise<void>;
+}) {
   const here = usePathname();
   const [finding, setFinding] = useFindKeys();
   const [groups, setGroups] = useKeysSheet();
   const [more, setMore] = useState(false);
   const less = () => setMore(false);
+  const open = places.filter(({ needs }) => needs === null || permissions.includes(needs));
+  const switching = companies.length > 1 && <CompanySwitch companies={companies} switchTo={switchTo} />;
   return (
     <nav className="rail" aria-label="Places">
       <span className="rail-mark rail-beyond" aria-hidden="true">
         I
       </span>
-      <button
-        type="button"
-        className="rail-place"
-        title="Find anything (Ctrl K)"
-        onClick={() => setFinding(true)}
-      >
-        <SearchOutlined aria-hidden="true" />
-        <span>Find</span>
-      </button>
-      {places.map((place) => (
+      {permissions.includes('prices') && (
+        <button
+          type="button"
+          className="rail-place"
+          title="Find anything (Ctrl K)"
+          onClick={() => setFinding(true)}
+        >
+          <SearchOutlined aria-hidden="true" />
+          <span>Find</span>
+        </button>
+      )}
+      {open.map((place) => (
         <Place key={place.path} place={place} here={here} />
       ))}
       <span className="rail-space rail-beyond" />
       <Place place={settings} here={here} />
+      {switching}
       <SignOut name={name} signOut={signOut} />
       <button
         type="button"
         className="rail-place rail-more"
         aria-haspopup="dialog"
-        {...([...places, settings].some(({ path, inBar }) => !inBar && here.startsWith(path))
+        {...([...open, settings].some(({ path, inBar }) => !inBar && here.startsWith(path))
           ? { 'aria-current': true }
           : {})}
         onClick={() => setMore(true)}
@@ -111,9 +132,10 @@ export function Rail({ name, signOut }: { name: string; signOut: () => Promise<v
       </button>
       <Drawer open={more} placement="bottom" size="auto" title={name} onClose={less} destroyOnHidden>
         <div className="rail-sheet">
-          {[...places.filter(({ inBar }) => !inBar), settings].map((place) => (
+          {[...open.filter(({ inBar }) => !inBar), settings].map((place) => (
             <Place key={place.path} place={place} here={here} gone={less} />
           ))}
+          {switching}
           <SignOut name={name} signOut={signOut} />
         </div>
       </Drawer>

@@ -18,6 +18,7 @@ export * from './billing';
 export * from './document';
 export * from './agreementFile';
 export * from './usual';
+export * from './permissions';
 export * from './pricing';
 export * from './money';
 export * from './paymentMethods';

@@ -1,16 +1,13 @@
 import { addDays, format, parseISO } from 'date-fns';
 import fc from 'fast-check';
+import type { RoleKind } from '@/model';
+import { inRole } from '../../tests/support/inRole';
 import type { Actor } from './actor';
 import { allow, businessDate, daysAfter, may, newId } from './actor';
 import { Problem } from './problem';
 
-const actor = (role: Actor['role']): Actor => ({
-  companyId: 'c',
-  userId: 'u',
-  name: 'N',
-  role,
-  now: new Date(0),
-});
+const actor = (kind: RoleKind): Actor =>
+  inRole({ companyId: 'c', userId: 'u', personId: 'p', name: 'N', now: new Date(0) }, kind);
 
 test('a business date is the day it is where the company works', () => {
   const lateEvening = new Date('2026-11-25T02:30:00Z');
@@ -41,11 +38,11 @@ test('identities are in the order of their time and never the same', () => {
 });
 
 test('whoever may not is told who may', () => {
-  expect(may(actor('office'), 'owner', 'seller')).toBe(false);
-  expect(() => allow(actor('seller'), 'owner', 'seller')).not.toThrow();
-  expect(() => allow(actor('office'), 'owner', 'seller')).toThrow(Problem);
-  expect(() => allow(actor('office'), 'owner', 'seller')).toThrow(
-    'This is for owner or seller; you are signed in as office.',
+  expect(may(actor('office'), 'propose', 'library')).toBe(false);
+  expect(() => allow(actor('seller'), 'propose', 'library')).not.toThrow();
+  expect(() => allow(actor('office'), 'propose', 'library')).toThrow(Problem);
+  expect(() => allow(actor('office'), 'propose', 'library')).toThrow(
+    'This needs “Write proposals” or “Change the library”, which your role (Office) does not have.',
   );
 });
 

@@ -39,6 +39,18 @@ export function checkId(input: unknown, what: Thing): string {
 }
 
 /**
+ * Takes what came in as text that is not empty.
+ * @throws Problem `cannot-be-stored`, `not-well-formed`
+ */
+export function checkText(input: unknown, most: number, what: string): string {
+  if (typeof input !== 'string' || input.trim() === '' || input.length > most)
+    throw new Problem('not-well-formed', `${what} is a text of 1 to ${most} letters.`);
+  if (unstorable(input) !== null)
+    throw new Problem('cannot-be-stored', `${what} holds text that cannot be kept.`);
+  return input;
+}
+
+/**
  * Is it well-formed? Checks unknown input against its schema and returns it typed.
  * @throws Problem `cannot-be-stored`, `not-well-formed`
  */

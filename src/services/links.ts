@@ -6,6 +6,7 @@ import { EntityId } from '@/model';
 import type { Actor } from './actor';
 import { allow, may, newId, recordAudit } from './actor';
 import { check } from './check';
+import { here } from './here';
 import { noSuch, Problem } from './problem';
 import { seal, unseal } from './seal';
 import { newToken, tokenHash } from './secrets';
@@ -15,9 +16,6 @@ import { findWhoWasShown } from '@/data/accounts/audit';
 import { findNamesOf } from '@/data/accounts/user';
 
 const LINK_DAYS = 120;
-
-/** Where the installation is reached. It may move: only the way from here is kept. */
-const here = (way: string): string => `${process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310'}${way}`;
 
 /** What a private link was sent for. */
 export type LinkPurpose = (typeof link.$inferSelect)['purpose'];
@@ -58,7 +56,7 @@ export async function makeLink(
 
 /** Whoever sends letters of a kind may see the link in one; who does not, may not. */
 export const mayShow = (actor: Actor, purpose: LinkPurpose): boolean =>
-  purpose === 'invoice' ? may(actor, 'owner', 'office', 'seller') : may(actor, 'owner', 'seller');
+  purpose === 'invoice' ? may(actor, 'issue') : may(actor, 'propose');
 
 const ShowInput = Type.Object({ linkId: EntityId }, { additionalProperties: false });
 
@@ -67,9 +65,9 @@ const ShowInput = Type.Object({ linkId: EntityId }, { additionalProperties: fals
  * @throws Problem `link-gone`, `no-such-link`, `role-not-allowed`
  */
 export async function showLink(actor: Actor, input: unknown): Promise<{ address: string }> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'prices');
   const { linkId } = check(ShowInput, input, 'The link');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await linkById(tx, linkId);
     if (!row) throw noSuch('link');
     if (!mayShow(actor, row.purpose))

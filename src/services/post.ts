@@ -23,6 +23,7 @@ export async function postLetter(
     customerId = null,
     kind,
     link,
+    hidden,
     attachments = [],
     ...letter
   }: Letter & {
@@ -31,6 +32,8 @@ export async function postLetter(
     readonly customerId?: string | null;
     readonly kind: string;
     readonly link?: NewLink | null;
+    /** An address in it that opens a door: it is not kept in it either. */
+    readonly hidden?: string;
     readonly attachments?: readonly Attachment[];
   },
 ): Promise<void> {
@@ -43,7 +46,7 @@ export async function postLetter(
     kind,
     toAddress: letter.to,
     subject: letter.subject,
-    body: link ? letter.body.replaceAll(link.address, LINK_PLACE) : letter.body,
+    body: letter.body.replaceAll(link?.address ?? hidden ?? LINK_PLACE, LINK_PLACE),
     linkId: link?.id ?? null,
     state: simulatedPost.deliver(letter).state,
     at: who.now,

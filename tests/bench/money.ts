@@ -37,7 +37,7 @@ export async function issuing(writers: number, each: number): Promise<[number, n
   };
   const issue = (agreementId: string) => issueInvoice(actor, { agreementId, what: { amount: '1' } });
   const bare = () =>
-    inCompany(actor.companyId, async (tx) => {
+    inCompany(actor, async (tx) => {
       await recordAudit(tx, actor, 'bench', actor.companyId);
       await nextNumber(tx, actor.companyId, 'proposal');
     });
@@ -126,7 +126,7 @@ export async function listPages(agreements: number, invoices: number, proposals:
   );
   await asOwner((tx) => tx.execute(sql`analyze`));
   const bare = (...queries: SQL[]) =>
-    inCompany(actor.companyId, async (tx) => {
+    inCompany(actor, async (tx) => {
       for (const query of queries) await tx.execute(query);
     });
   const ofInvoices = sql`invoice i
@@ -165,7 +165,7 @@ export async function listPages(agreements: number, invoices: number, proposals:
  */
 export async function moneyPages(agreements: number, invoices: number) {
   const actor = await manyInvoices(agreements, invoices);
-  const bare = (query: SQL) => () => inCompany(actor.companyId, (tx) => tx.execute(query));
+  const bare = (query: SQL) => () => inCompany(actor, (tx) => tx.execute(query));
   return {
     money: await inTurn(
       async () => [await loadMoneySums(actor), await readList(actor, invoiceList, {})],
@@ -184,9 +184,9 @@ export async function together(count: number): Promise<[number, number]> {
   const ids: string[] = [];
   for (let i = 0; i < count; i += 1) ids.push((await newAgreement(actor)).agreementId);
   return inTurn(
-    () => inCompany(actor.companyId, (tx) => loadAgreements(tx, ids)),
+    () => inCompany(actor, (tx) => loadAgreements(tx, ids)),
     () =>
-      inCompany(actor.companyId, async (tx) => {
+      inCompany(actor, async (tx) => {
         for (const id of ids) await loadAgreement(tx, id);
       }),
   );

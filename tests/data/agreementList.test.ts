@@ -29,7 +29,7 @@ test('several agreements loaded together are what each is by itself, in the orde
   const actor = await demoOwner();
   const ids = (await listAgreements(actor)).rows.map(({ id }) => id).reverse();
   expect(ids.length).toBeGreaterThan(2);
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const together = await loadAgreements(tx, ids);
     expect(together.map(({ head }) => head.id)).toEqual(ids);
     // The demo has change orders, allowances, retainage, deposits ahead, credit notes: something of each is compared.

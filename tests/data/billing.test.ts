@@ -190,7 +190,7 @@ test('the database itself refuses what cannot be', async () => {
   const { id } = await bill({ lines: [{ line: 'l1', to: { percent: '50' } }] });
   const credit = await creditInvoice(actor, { invoiceId: id, what: { whole: true }, remark: '' });
   const refused = async (query: ReturnType<typeof sql>) =>
-    inCompany(actor.companyId, (tx) => tx.execute(query)).then(
+    inCompany(actor, (tx) => tx.execute(query)).then(
       () => 'was not refused',
       (error: Error) => `${error.message} ${(error.cause as Error | undefined)?.message ?? ''}`,
     );

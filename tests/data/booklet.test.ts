@@ -28,6 +28,7 @@ import {
   refusal,
 } from '../support/desk';
 import { listMessages } from '../support/lists';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -180,7 +181,7 @@ describe('what is written down', () => {
     const [offer] = await listMessages(actor);
     expect(offer!.link).toMatchObject({ open: true, mayShow: true });
     const linkId = offer!.link!.id;
-    const office: Actor = { ...actor, role: 'office' };
+    const office: Actor = inRole(actor, 'office');
     expect((await listMessages(office))[0]!.link).toMatchObject({ mayShow: false });
     expect((await refusal(showLink(office, { linkId }))).status).toBe(403);
     expect((await refusal(showLink(await newCompany(), { linkId }))).status).toBe(404);
@@ -211,7 +212,7 @@ describe('what is written down', () => {
   test('the token of a link is nowhere in the database, only its hash', async () => {
     const actor = await newCompany();
     const token = await sendIt(actor, await newProposal(actor));
-    const links = await inCompany(actor.companyId, (tx) => tx.select().from(link));
+    const links = await inCompany(actor, (tx) => tx.select().from(link));
     expect(JSON.stringify(links)).not.toContain(token);
     expect(token).toMatch(/^[A-Za-z0-9_-]{43}$/);
     expect(Buffer.from(token, 'base64url')).toHaveLength(32);
@@ -227,12 +228,12 @@ describe('what is written down', () => {
     const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'audit-card' };
     await payByCard(visitor, card);
     await payByCard(visitor, card);
-    const deeds = await inCompany(actor.companyId, (tx) => tx.select().from(audit).orderBy(audit.id));
+    const deeds = await inCompany(actor, (tx) => tx.select().from(audit).orderBy(audit.id));
     const count = (act: string) => deeds.filter((deed) => deed.act === act).length;
     for (const act of ['proposal imported', 'proposal sent', 'proposal accepted', 'invoice issued'])
       expect([act, count(act)]).toEqual([act, 1]);
     expect(count('payment recorded')).toBe(1);
-    const [accepted] = await inCompany(actor.companyId, (tx) =>
+    const [accepted] = await inCompany(actor, (tx) =>
       tx.select().from(audit).where(eq(audit.act, 'proposal accepted')),
     );
     expect(accepted).toMatchObject({ subject: proposalId, userId: null, detail: { agreementId } });

@@ -18,6 +18,7 @@ import { parseAmount, sumAmounts } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import type { ProposalDocument } from '@/model';
 import { newAgreement, newCompany, refusal, testDocument } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -79,7 +80,7 @@ test('a batch takes what is not out yet, once, also when two are made at one mom
   expect((await readList(actor, batchList, { madeAt: '..2020-01-01' })).count).toBe(0);
   for (const role of ['seller'] as const)
     expect((await refusal(readWholeList({ ...actor, role }, batchList, {}))).status).toBe(403);
-  expect((await refusal(makeBatch({ ...actor, role: 'seller' }, range))).status).toBe(403);
+  expect((await refusal(makeBatch(inRole(actor, 'seller'), range))).status).toBe(403);
   expect((await refusal(makeBatch(actor, { from: range.to, to: range.from }))).detail).toContain(
     'after the last',
   );
@@ -134,7 +135,7 @@ test('its items sum to each paper, bundles and lines by cost type; its journal b
 test('the accounts are the company’s own, set by the owner', async () => {
   const { actor } = await busy();
   const accounts = { ...usualAccounts, receivable: '1400-AR' };
-  expect((await refusal(saveAccounts({ ...actor, role: 'office' }, accounts))).status).toBe(403);
+  expect((await refusal(saveAccounts(inRole(actor, 'office'), accounts))).status).toBe(403);
   expect((await refusal(saveAccounts(actor, { ...accounts, tax: ' ' }))).status).toBe(422);
   await saveAccounts(actor, accounts);
   expect((await readSettings(actor)).company.money.accounts).toEqual(accounts);

@@ -17,6 +17,7 @@ import { saveItem } from '@/services/library/items';
 import { readProposal } from '@/services/proposals/read';
 import { saveProposal } from '@/services/proposals/save';
 import { newCompany, newProposal, refusal } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -152,7 +153,7 @@ test('several are retired, brought back and starred at once; what is another com
   expect((await look(owner, { starred: '1' })).codes).toBe('P-1 M-1');
   await starMany(owner, { ids: [post], starred: false });
   expect((await look(owner, { starred: '1' })).codes).toBe('M-1');
-  const seller = { ...owner, role: 'seller' as const };
+  const seller = inRole(owner, 'seller');
   expect((await refusal(retireMany(seller, { ids: [mesh], retired: true }))).status).toBe(403);
   for (const ids of [[], ['x'], Array.from({ length: 201 }, () => mesh)])
     expect((await refusal(retireMany(owner, { ids, retired: true }))).status).toBe(422);

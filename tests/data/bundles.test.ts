@@ -10,6 +10,7 @@ import { tryBundle } from '@/core/bundle';
 import { closeConnection, inCompany } from '@/data/connection';
 import type { BundleInLibrary, ItemInput } from '@/model';
 import { newCompany } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -142,7 +143,7 @@ test('another company’s bundles and items are not there', async () => {
 
 test('a bundle with the items it brings: all of it or nothing, by seller or owner', async () => {
   const { owner, post } = await stocked();
-  const seller: Actor = { ...owner, role: 'seller' };
+  const seller: Actor = inRole(owner, 'seller');
   const input = {
     bundle: fence(post, {
       recipe: {
@@ -177,5 +178,5 @@ test('a bundle with the items it brings: all of it or nothing, by seller or owne
   await expect(
     addBundleWithItems(owner, { ...input, bundle: { ...input.bundle, code: 'B-8' }, items: {} }),
   ).rejects.toThrow('not in the library');
-  await expect(addBundleWithItems({ ...owner, role: 'office' }, input)).rejects.toThrow();
+  await expect(addBundleWithItems(inRole(owner, 'office'), input)).rejects.toThrow();
 });

@@ -19,6 +19,7 @@ import { POST as newsDoor } from '../../app/api/v1/companies/[id]/card-news/rout
 import type { Problem } from '@/services/problem';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
 import { asOwner } from '../support/owner';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -263,7 +264,7 @@ test('credit goes back on the card it was paid with: never more than that, once 
     },
   });
   expect((await read()).cards).toEqual([]);
-  const seller = { ...actor, role: 'seller' as const };
+  const seller = inRole(actor, 'seller');
   expect(await refusal(refundToCard(seller, more))).toMatchObject({ code: 'role-not-allowed' });
   const other = await newCompany();
   expect((await refusal(refundToCard(other, more))).code).toBe('no-such-agreement');

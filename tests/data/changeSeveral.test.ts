@@ -8,6 +8,7 @@ import { changeSeveral, previewSeveral, severalLately, undoSeveral } from '@/ser
 import { findInLibrary } from '@/services/library/find';
 import { readItem, saveItem } from '@/services/library/items';
 import { newCompany, refusal } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -159,7 +160,7 @@ test('a percentage on costs of a trade can be taken back, too; only the owner, o
   expect(await previewSeveral(other, { which: { ids }, change: { field: 'trade', set: 'X' } })).toMatchObject(
     { of: 0 },
   );
-  const seller: Actor = { ...owner, role: 'seller' };
+  const seller: Actor = inRole(owner, 'seller');
   for (const door of [
     previewSeveral(seller, {}),
     changeSeveral(seller, {}),

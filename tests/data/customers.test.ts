@@ -12,6 +12,7 @@ import { listProposals, readProposal } from '@/services/proposals/read';
 import { importProposal, startProposal } from '@/services/proposals/start';
 import { closeConnection } from '@/data/connection';
 import { newAgreement, newCompany, newProposal, sendIt, testDocument, visit } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -196,8 +197,8 @@ describe('starting a proposal', () => {
     const actor = await newCompany();
     const { id: customerId, siteId } = await saveCustomer(actor, customer('Fitz'));
     const input = { customerId, siteId, title: 'T', templateId: null };
-    expect((await problemOf(startProposal({ ...actor, role: 'office' }, input))).status).toBe(403);
-    await startProposal({ ...actor, role: 'seller' }, input);
+    expect((await problemOf(startProposal(inRole(actor, 'office'), input))).status).toBe(403);
+    await startProposal(inRole(actor, 'seller'), input);
   });
 
   test('a document in another currency, or one that cannot stand, is refused', async () => {

@@ -13,6 +13,7 @@ import { closeConnection, inCompany } from '@/data/connection';
 import { agreement, audit, customer, invoice } from '@/data/schema';
 import { newAgreement, newCompany, newProposal, sendIt, signatureFor, visit, refusal } from '../support/desk';
 import { asOwner } from '../support/owner';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -28,7 +29,7 @@ describe('accepting', () => {
     const later = await acceptProposal(one.visitor, one.input, 'test');
     expect(new Set([...answers, later].map(({ agreementId }) => agreementId)).size).toBe(1);
     expect(later.repeated).toBe(true);
-    const counts = await inCompany(actor.companyId, async (tx) => [
+    const counts = await inCompany(actor, async (tx) => [
       await tx.select().from(agreement),
       await tx.select().from(invoice),
     ]);
@@ -238,14 +239,14 @@ test('several are taken back at once; what is closed, or another company’s, is
   ]);
   // Both are told the same, as is one who asks again because no answer came: three of the four stand withdrawn.
   expect(both.map(({ count }) => count)).toEqual([3, 3]);
-  const taken = await inCompany(actor.companyId, (tx) =>
+  const taken = await inCompany(actor, (tx) =>
     tx.select().from(audit).where(eq(audit.act, 'proposal withdrawn')),
   );
   expect(taken.map(({ subject }) => subject).sort()).toEqual([one, two, closed].sort());
   for (const id of [one, two, closed])
     expect(await readProposal(actor, id)).toMatchObject({ state: 'withdrawn' });
   expect(await readProposal(other, theirs)).toMatchObject({ state: 'draft' });
-  const office = { ...actor, role: 'office' as const };
+  const office = inRole(actor, 'office');
   expect(await refusal(withdrawMany(office, { ids }))).toMatchObject({
     status: 403,
     code: 'role-not-allowed',

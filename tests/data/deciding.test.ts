@@ -29,6 +29,7 @@ import {
 } from '../support/desk';
 import { asOwner } from '../support/owner';
 import { listMessages } from '../support/lists';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -62,7 +63,7 @@ test('a question is kept with the proposal, answered once, and both read it', as
     asOwner((tx) => tx.execute(sql`update customer_question set answer = 'No' where id = ${waiting!.id}`)),
   ).rejects.toMatchObject({ cause: { message: expect.stringContaining('answered once') } });
   // Office people read it, and do not speak for the sellers.
-  expect((await refusal(answerQuestion({ ...actor, role: 'office' }, answer))).status).toBe(403);
+  expect((await refusal(answerQuestion(inRole(actor, 'office'), answer))).status).toBe(403);
 });
 
 test('a yes by phone: to the choices as they stand, with how and when, on the certificate as recorded', async () => {
@@ -87,7 +88,7 @@ test('a yes by phone: to the choices as they stand, with how and when, on the ce
   expect(
     (await refusal(acceptForCustomer(actor, { ...yes, told: { ...yes.told, on: '2999-01-01' } }))).detail,
   ).toContain('a day to come');
-  expect((await refusal(acceptForCustomer({ ...actor, role: 'office' }, yes))).status).toBe(403);
+  expect((await refusal(acceptForCustomer(inRole(actor, 'office'), yes))).status).toBe(403);
   const { agreementId } = await acceptForCustomer(actor, yes);
   const again = await acceptForCustomer(actor, yes);
   expect(again).toMatchObject({ agreementId, repeated: true });

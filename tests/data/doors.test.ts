@@ -1,6 +1,7 @@
 import { addUser } from '@/services/accounts/createCompany';
 import { actorOf, listSessions, revokeSession } from '@/services/accounts/session';
-import { signIn } from '@/services/accounts/signIn';
+
+import { signedIn } from '../support/signedIn';
 import type { Actor } from '@/services/actor';
 import { payByCard } from '@/services/booklet/payCard';
 import { visitorOf } from '@/services/booklet/open';
@@ -15,6 +16,7 @@ import { importProposal, startProposal } from '@/services/proposals/start';
 import { closeConnection } from '@/data/connection';
 import { trialCards } from '@/gateways/cards';
 import { newAgreement, newCompany, testDocument, visit } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -36,7 +38,7 @@ let made = 0;
 async function newUser(owner: Actor) {
   const email = `user-${process.pid}-${(made += 1)}-${Date.now()}@test.example`;
   await addUser(owner, { name: 'Second User', email, password: 'right-otter-gable', role: 'seller' });
-  return { email, enter: (password: string) => signIn({ email, password, browser: 'test' }, new Date()) };
+  return { email, enter: (password: string) => signedIn({ email, password, browser: 'test' }, new Date()) };
 }
 
 describe('signing in', () => {
@@ -45,7 +47,7 @@ describe('signing in', () => {
     const { enter } = await newUser(owner);
     const { token } = await enter('right-otter-gable');
     const actor = (await actorOf(token, new Date()))!;
-    expect(actor).toMatchObject({ companyId: owner.companyId, role: 'seller' });
+    expect(actor).toMatchObject({ companyId: owner.companyId, role: 'Seller' });
     const [session] = await listSessions(actor, token);
     expect(session).toMatchObject({ current: true, browser: 'test' });
     expect(await statusOf(revokeSession(owner, session!.id))).toBe(404);
@@ -134,7 +136,7 @@ describe('what is no identity, no date or not allowed is refused with a sentence
     const owner = await newCompany();
     const { usual } = (await readSettings(owner)).company;
     const settings = { depositInvoiceOnAcceptance: false, validityDays: 30, paymentDays: 14, usual };
-    expect(await statusOf(saveSettings({ ...owner, role: 'office' }, settings))).toBe(403);
+    expect(await statusOf(saveSettings(inRole(owner, 'office'), settings))).toBe(403);
     expect(await statusOf(saveSettings(owner, { ...settings, validityDays: 0 }))).toBe(422);
     const taxClasses = [
       { id: 'standard', name: 'Taxed', components: [{ id: 'vat', name: 'Tax', percent: '21' }] },

@@ -22,6 +22,7 @@ import type { CompanyMoney } from '@/model';
 import { trialCards } from '@/gateways/cards';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
 import { asOwner } from '../support/owner';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -172,11 +173,11 @@ test('by themselves only where the company wants it; not while a card payment is
 
 test('an invoice is sent with what it comes to and a link; the seller may, the link works', async () => {
   const { actor, id, invoice } = await billed({});
-  await mailInvoice({ ...actor, role: 'seller' }, { invoiceId: id });
+  await mailInvoice(inRole(actor, 'seller'), { invoiceId: id });
   const [letter] = (await listMessages(actor)).filter(({ subject }) => subject.includes(invoice.number));
   expect(letter!.body).toContain('It is due on');
   // Whoever may send an invoice may be shown its link.
-  const { address } = await showLink({ ...actor, role: 'office' }, { linkId: letter!.link!.id });
+  const { address } = await showLink(inRole(actor, 'office'), { linkId: letter!.link!.id });
   const token = /\/b\/([A-Za-z0-9_-]{43})#pay$/.exec(address)![1]!;
   expect((await visit(token)).companyId).toBe(actor.companyId);
 });

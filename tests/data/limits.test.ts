@@ -2,7 +2,8 @@
 import { sql } from 'drizzle-orm';
 import { setTimeout as pause } from 'node:timers/promises';
 import { addUser } from '@/services/accounts/createCompany';
-import { signIn } from '@/services/accounts/signIn';
+
+import { signedIn } from '../support/signedIn';
 import { issueInvoice } from '@/services/billing/issue';
 import { answer } from '@/services/problem';
 import { closeConnection, inCompany } from '@/data/connection';
@@ -74,7 +75,7 @@ describe('guessing passwords', () => {
     return email;
   };
   const tried = (email: string, given: string, from: string, device?: string) =>
-    signIn({ email, password: given, browser }, new Date(), { from, device }).then(
+    signedIn({ email, password: given, browser }, new Date(), { from, device }).then(
       ({ token }) => token,
       (error: { details: { status: number } }) => error.details.status,
     );

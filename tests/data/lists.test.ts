@@ -20,6 +20,7 @@ import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { newCompany, newProposal, refusal, sendIt, testDocument } from '../support/desk';
 import { demoOwner } from '../support/demo';
 import { asOwner } from '../support/owner';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -186,7 +187,7 @@ test('the costs of all jobs are those of each; letters are found by words and ki
   const found = (await readWholeList(actor, messageList, { search: first!.toAddress })).rows;
   expect(found.map(({ id }) => id)).toContain(first!.id);
   // Who may not sign for the customer is not shown the way to it.
-  const office = (await readWholeList({ ...actor, role: 'office' }, messageList, { kind: 'proposal' })).rows;
+  const office = (await readWholeList(inRole(actor, 'office'), messageList, { kind: 'proposal' })).rows;
   for (const { link } of office) expect(link?.mayShow ?? false).toBe(false);
 });
 

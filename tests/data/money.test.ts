@@ -11,6 +11,7 @@ import { parseAmount, sumAmounts } from '@/core/number';
 import { trialCards } from '@/gateways/cards';
 import { newAgreement, newCompany, visit } from '../support/desk';
 import { asOwner } from '../support/owner';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -134,9 +135,7 @@ describe('stage invoices', () => {
       'append-only',
     );
     expect(
-      await said(
-        inCompany(actor.companyId, (tx) => tx.execute(sql`update invoice set title = 'x' where id = ${id}`)),
-      ),
+      await said(inCompany(actor, (tx) => tx.execute(sql`update invoice set title = 'x' where id = ${id}`))),
     ).toMatch(/permission denied|append-only/);
     const overdraw = asOwner((tx) =>
       tx.execute(sql`
@@ -205,6 +204,6 @@ describe('money in', () => {
         recordPayment(actor, { sure: true, ...input, amount: '1.005', idempotencyKey: 'cheque-20-d' }),
       ),
     ).toContain('decimals');
-    expect(await said(recordPayment({ ...actor, role: 'seller' }, input))).toContain('owner or office');
+    expect(await said(recordPayment(inRole(actor, 'seller'), input))).toContain('owner or office');
   });
 });

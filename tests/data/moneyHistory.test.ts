@@ -86,7 +86,7 @@ async function checkEverywhere(actor: Actor, agreementId: string, bank: Bank): P
     expect(cents(own.total) - cents(own.paid) - cents(own.takenBack) - cents(own.creditApplied)).toBe(
       invoice.kind === 'credit note' ? cents(own.total) : cents(own.open),
     );
-    const paper = await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoice.id));
+    const paper = await inCompany(actor, (tx) => invoicePaper(tx, invoice.id));
     addsUp(paper);
     const xml = invoiceXml(paper);
     const payable = /<cbc:PayableAmount[^>]*>([^<]+)/.exec(xml)![1]!;
@@ -312,14 +312,14 @@ test('whatever happens with money, every place says the same, and it is so', asy
               payment.gone = true;
               bank.received -= payment.amount;
             } else if (what === 'dispute' && payment && !payment.gone) {
-              await inCompany(actor.companyId, (tx) =>
+              await inCompany(actor, (tx) =>
                 followDispute(tx, actor, { paymentId: payment.id, on: today, reason: 'disputed' }, true),
               );
               payment.gone = true;
               payment.disputed = true;
               bank.received -= payment.amount;
             } else if (what === 'win' && payment?.disputed) {
-              await inCompany(actor.companyId, (tx) =>
+              await inCompany(actor, (tx) =>
                 followDispute(tx, actor, { paymentId: payment.id, on: today, reason: 'won' }, false),
               );
               payment.gone = false;

@@ -14,6 +14,7 @@ import { closeConnection, inCompany } from '@/data/connection';
 import { site } from '@/data/schema';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { newAgreement, newCompany, refusal, sendIt, signatureFor, testDocument } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -307,7 +308,7 @@ test('a day to come is refused; what is odd is asked about once and recorded whe
 test('the seller may not move money', async () => {
   const { actor, agreementId, pay } = await twoOpen();
   const { id } = await pay('60');
-  const seller = { ...actor, role: 'seller' as const };
+  const seller = inRole(actor, 'seller');
   for (const act of [
     putCredit(seller, { agreementId }),
     reversePayment(seller, reversal(id, 'seller')),
@@ -320,7 +321,7 @@ test('the seller may not move money', async () => {
 /** A second agreement of the customer of the first. */
 async function second(actor: Awaited<ReturnType<typeof twoOpen>>['actor'], agreementId: string) {
   const customerId = (await readAgreement(actor, agreementId)).customer.id;
-  const { siteId } = await inCompany(actor.companyId, async (tx) => {
+  const { siteId } = await inCompany(actor, async (tx) => {
     const [row] = await tx.select({ siteId: site.id }).from(site).where(eq(site.customerId, customerId));
     return row!;
   });

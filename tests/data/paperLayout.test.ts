@@ -8,6 +8,7 @@ import type { InvoiceShows } from '@/model';
 import { invoicePdf } from '@/formats/pdf/invoicePdf';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
 import { line, plainDocument } from '../support/documents';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -78,15 +79,12 @@ test('invoices begin with the usual layout, then as the last one of their agreem
   const stranger = await newCompany();
   await expect(setUsualLayout(stranger, { id })).rejects.toThrow('no such layout');
   await expect(
-    keepLayout(
-      { ...actor, role: 'seller' },
-      { agreementId, name: 'x', forAll: true, usual: true, shows: short },
-    ),
+    keepLayout(inRole(actor, 'seller'), { agreementId, name: 'x', forAll: true, usual: true, shows: short }),
   ).rejects.toThrow(Problem);
   const again = await keepLayout(actor, {
     ...{ agreementId, name: 'Short', forAll: true, usual: true, shows: short },
   });
-  const seller = { ...actor, role: 'seller' as const };
+  const seller = inRole(actor, 'seller');
   await expect(deleteLayout(seller, again)).rejects.toThrow(Problem);
   await expect(
     keepLayout(seller, { agreementId, name: 'short', forAll: true, usual: false, shows: coded }),

@@ -12,6 +12,7 @@ import type { Actor } from '@/services/actor';
 import { closeConnection } from '@/data/connection';
 import type { Plan, ProposalDocument } from '@/model';
 import { newCompany, newProposal, sendIt, testDocument, visit } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -81,7 +82,7 @@ describe('kept pictures', () => {
 
   test('the office does not bring pictures in; what is no picture is refused', async () => {
     const owner = await newCompany();
-    await expect(keepFile({ ...owner, role: 'office' }, 'plan', 'x', await drawn())).rejects.toMatchObject({
+    await expect(keepFile(inRole(owner, 'office'), 'plan', 'x', await drawn())).rejects.toMatchObject({
       details: { status: 403 },
     });
     await expect(keepFile(owner, 'plan', 'x', Buffer.from('x'))).rejects.toMatchObject({

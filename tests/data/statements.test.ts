@@ -5,6 +5,7 @@ import { readAttachment } from '@/services/messages/attachment';
 import { closeConnection } from '@/data/connection';
 import { listMessages } from '../support/lists';
 import { newAgreement, newCompany, newCustomer } from '../support/desk';
+import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
 
@@ -52,7 +53,7 @@ test('who may not, days the wrong way round, and strangers’ customers are refu
   const { agreementId } = await newAgreement(actor);
   const { id } = (await readAgreement(actor, agreementId)).customer;
   const asked = { customerIds: [id], from: day(-9), to: day(0), words: '' };
-  await expect(sendStatements({ ...actor, role: 'seller' }, asked)).rejects.toThrow();
+  await expect(sendStatements(inRole(actor, 'seller'), asked)).rejects.toThrow();
   await expect(sendStatements(actor, { ...asked, from: day(1) })).rejects.toThrow('after the last');
   expect((await sendStatements(await newCompany(), asked)).sent).toEqual([
     { customerId: id, refused: expect.stringContaining('no such customer') },

@@ -94,7 +94,7 @@ test('nobody but the database writes them', async () => {
     sql`insert into agreement_money (company_id, agreement_id) values (${actor.companyId}, ${actor.companyId})`,
     sql`select add_to_agreement(${actor.companyId}::uuid, ${actor.companyId}::uuid, 1, 1, 1)`,
   ])
-    await expect(inCompany(actor.companyId, (tx) => tx.execute(statement))).rejects.toMatchObject({
+    await expect(inCompany(actor, (tx) => tx.execute(statement))).rejects.toMatchObject({
       cause: expect.objectContaining({ message: expect.stringContaining('permission denied') }),
     });
 });

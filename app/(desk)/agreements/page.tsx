@@ -10,7 +10,7 @@ import { pageActor } from '../../session';
 export const metadata: Metadata = { title: 'Agreements' };
 
 export default async function AgreementsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const list = await readList(await pageActor(), agreementList, await searchParams);
+  const list = await readList(await pageActor('prices'), agreementList, await searchParams);
   return (
     <div className="page">
       <header className="page-head">

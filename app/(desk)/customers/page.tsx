@@ -10,13 +10,13 @@ import { pageActor } from '../../session';
 export const metadata: Metadata = { title: 'Customers' };
 
 export default async function CustomersPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const list = await readList(actor, customerList, await searchParams);
   return (
     <CustomerList
       list={list}
       today={list.today}
-      sendStatements={may(actor, 'owner', 'office') ? sendStatementsAction : null}
+      sendStatements={may(actor, 'money') ? sendStatementsAction : null}
       savePreferences={saveListPreferencesAction}
       save={saveCustomerAction}
     />

@@ -39,7 +39,7 @@ const askedBy = ({ q, retired, ...query }: AddressParameters): AddressParameters
 });
 
 export default async function LibraryPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const query = await searchParams;
   const byTrade = query.view === 'trades' || query.view === 'shelves';
   const [trades, list, drafts, { company }] = await Promise.all([
@@ -64,15 +64,15 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
         </Link>
         <span className="page-actions">
           <LibraryFile />
-          {may(actor, 'owner') && <LinkButton href="/library/import">Import</LinkButton>}
-          {may(actor, 'owner') && (
+          {may(actor, 'library') && <LinkButton href="/library/import">Import</LinkButton>}
+          {may(actor, 'library') && (
             <CostsDialog
               trades={trades.map(({ trade }) => trade)}
               actions={{ preview: previewCostsAction, change: changeCostsAction }}
             />
           )}
-          {may(actor, 'owner') && <LinkButton href="/library/items/new">New item</LinkButton>}
-          {may(actor, 'owner', 'seller') && <LinkButton href="/library/bundles/new">New bundle</LinkButton>}
+          {may(actor, 'library') && <LinkButton href="/library/items/new">New item</LinkButton>}
+          {may(actor, 'propose') && <LinkButton href="/library/bundles/new">New bundle</LinkButton>}
         </span>
       </header>
       <DraftsBehind drafts={drafts} />
@@ -82,9 +82,9 @@ export default async function LibraryPage({ searchParams }: { searchParams: Prom
         <LibraryList
           list={list}
           savePreferences={saveListPreferencesAction}
-          mayRetire={may(actor, 'owner')}
+          mayRetire={may(actor, 'library')}
           several={
-            may(actor, 'owner')
+            may(actor, 'library')
               ? {
                   trades: trades.map(({ trade }) => trade),
                   usual: company.usual,

@@ -42,7 +42,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
   const query = await searchParams;
   const show = String(query.show ?? '');
   if (Object.hasOwn(moved, show)) redirect(moved[show]!);
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const group = Object.hasOwn(byAgreement, show) ? (show as keyof typeof byAgreement) : null;
   const sums = await loadMoneySums(actor, group);
   const invoices = group === null ? await readList(actor, invoiceList, query) : null;
@@ -56,9 +56,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
       <header className="page-head">
         <h1>Money</h1>
         <span className="page-actions">
-          {may(actor, 'owner', 'office') && (
-            <LinkButton href="/money/accountant">For the accountant</LinkButton>
-          )}
+          {may(actor, 'money') && <LinkButton href="/money/accountant">For the accountant</LinkButton>}
         </span>
       </header>
       <MoneyFigures figures={figures} />
@@ -67,7 +65,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
         <Reminders
           due={reminders.found}
           more={reminders.more}
-          maySend={may(actor, 'owner', 'office')}
+          maySend={may(actor, 'money')}
           send={sendRemindersAction}
         />
       )}
@@ -95,7 +93,7 @@ export default async function MoneyPage({ searchParams }: { searchParams: Promis
         <InvoiceList
           list={invoices}
           savePreferences={saveListPreferencesAction}
-          remind={may(actor, 'owner', 'office') ? sendRemindersAction : null}
+          remind={may(actor, 'money') ? sendRemindersAction : null}
         />
       )}
     </div>

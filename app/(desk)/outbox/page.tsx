@@ -14,11 +14,11 @@ import { pageActor } from '../../session';
 export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const [list, { company }, charges] = await Promise.all([
     readList(actor, messageList, await searchParams),
     readSettings(actor),
-    may(actor, 'owner', 'office') ? listCharges(actor) : { found: [], more: false },
+    may(actor, 'money') ? listCharges(actor) : { found: [], more: false },
   ]);
   return (
     <div className="page page-wide">

@@ -7,26 +7,29 @@ import { LinkButton } from '@/ui/LinkButton';
 import { may } from '@/services/actor';
 import { saveListPreferencesAction, withdrawManyAction } from '../../actions';
 import { pageActor } from '../../session';
+import { May } from '@/ui/may/May';
 
 export const metadata: Metadata = { title: 'Proposals' };
 
 export default async function ProposalsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const list = await readList(actor, proposalList, await searchParams);
   return (
     <div className="page">
       <header className="page-head">
         <h1>Proposals</h1>
         <span className="page-actions">
-          <LinkButton primary href="/proposals/new">
-            New proposal
-          </LinkButton>
+          <May any={['propose']}>
+            <LinkButton primary href="/proposals/new">
+              New proposal
+            </LinkButton>
+          </May>
         </span>
       </header>
       <ProposalList
         list={list}
         savePreferences={saveListPreferencesAction}
-        withdraw={may(actor, 'owner', 'seller') ? withdrawManyAction : null}
+        withdraw={may(actor, 'propose') ? withdrawManyAction : null}
       />
     </div>
   );

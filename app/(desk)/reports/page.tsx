@@ -22,7 +22,7 @@ export default async function BackPage({
   searchParams: Promise<{ show?: string; days?: string; year?: string; from?: unknown; to?: unknown }>;
 }) {
   const query = await searchParams;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const mayTax = maySeeTax(actor);
   return (
     <div className="page">
@@ -42,7 +42,7 @@ export default async function BackPage({
 
 type Looker = Awaited<ReturnType<typeof pageActor>>;
 
-const maySeeTax = (actor: Looker) => may(actor, 'owner', 'office');
+const maySeeTax = (actor: Looker) => may(actor, 'money');
 
 async function Tax({ actor, from, to }: { actor: Looker; from: unknown; to: unknown }) {
   const report = await readTaxReport(actor, { from, to });

@@ -1,16 +1,85 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { readOwnSignIn } from '@/services/accounts/secondStep';
 import { listSessions } from '@/services/accounts/session';
+import type { Actor } from '@/services/actor';
+import { may } from '@/services/actor';
 import { listAreas } from '@/services/library/areas';
 import { listTrades } from '@/services/library/byTrade';
+import { readPeople } from '@/services/people/people';
+import { readOwnCompany } from '@/services/settings/company';
 import { readSettings } from '@/services/settings/settings';
 import { SettingsPage } from '@/desk/settings/SettingsPage';
-import { revokeSessionAction, saveAreasAction, saveSettingsAction, setLookAction } from '../../actions';
 import { placeAddress } from '@/ui/place/placeAddress';
-import { pageActor, sessionCookie } from '../../session';
+import {
+  beginSecondStepAction,
+  changePasswordAction,
+  confirmSecondStepAction,
+  endOtherSessionsAction,
+  endSecondStepAction,
+  renewRecoveryCodesAction,
+  revokeSessionAction,
+} from '../../accountActions';
+import { saveAreasAction, saveSettingsAction, setLookAction } from '../../actions';
+import {
+  deactivateAction,
+  endSessionOfAction,
+  giveRoleAction,
+  handWorkOverAction,
+  inviteAction,
+  reactivateAction,
+  removeRoleAction,
+  renamePersonAction,
+  revokeInvitationAction,
+  saveRoleAction,
+  sessionsOfAction,
+  showInvitationAction,
+} from '../../peopleActions';
+import { pageActor, sessionToken } from '../../session';
 
 export const metadata: Metadata = { title: 'Settings' };
+
+/** The company's settings, for who may see them. */
+async function companySettings(actor: Actor) {
+  if (!may(actor, 'cost')) return null;
+  const [settings, areas, trades] = await Promise.all([
+    readSettings(actor),
+    listAreas(actor),
+    listTrades(actor),
+  ]);
+  return {
+    settings,
+    areas,
+    trades: trades.map(({ trade }) => trade),
+    mayChange: may(actor, 'settings'),
+    save: saveSettingsAction,
+    saveAreas: saveAreasAction,
+  };
+}
+
+async function peopleOf(actor: Actor, timeZone: string) {
+  if (!may(actor, 'people')) return null;
+  return {
+    view: await readPeople(actor),
+    isOwner: actor.isOwner,
+    timeZone,
+    actions: {
+      invite: inviteAction,
+      showInvitation: showInvitationAction,
+      revokeInvitation: revokeInvitationAction,
+      giveRole: giveRoleAction,
+      rename: renamePersonAction,
+      deactivate: deactivateAction,
+      reactivate: reactivateAction,
+      handOver: handWorkOverAction,
+      sessionsOf: sessionsOfAction,
+      endSession: endSessionOfAction,
+      saveRole: saveRoleAction,
+      removeRole: removeRoleAction,
+    },
+  };
+}
 
 export default async function SettingsRoute({
   searchParams,
@@ -21,26 +90,36 @@ export default async function SettingsRoute({
   const { about } = await searchParams;
   // Addresses that were sent earlier name the subject behind the ?.
   if (typeof about === 'string') redirect(placeAddress('/settings', { about }));
-  const store = await cookies();
-  const [settings, trades, areas, sessions] = await Promise.all([
-    readSettings(actor),
-    listTrades(actor),
-    listAreas(actor),
-    listSessions(actor, store.get(sessionCookie)?.value ?? ''),
+  const ours = await readOwnCompany(actor);
+  const [settings, people, signIn, sessions] = await Promise.all([
+    companySettings(actor),
+    peopleOf(actor, ours.timeZone),
+    readOwnSignIn(actor),
+    listSessions(actor, await sessionToken()),
   ]);
   return (
     <SettingsPage
+      permissions={actor.permissions}
+      company={[ours.name, ours.address.street, ours.address.city].filter(Boolean).join(', ')}
       settings={settings}
-      sessions={sessions}
-      areas={areas}
-      isOwner={actor.role === 'owner'}
-      trades={trades.map(({ trade }) => trade)}
-      look={store.get('impegno-look')?.value ?? 'system'}
-      actions={{
-        save: saveSettingsAction,
-        saveAreas: saveAreasAction,
-        revoke: revokeSessionAction,
-        setLook: setLookAction,
+      people={people}
+      you={{
+        you: { id: actor.userId, name: actor.name, role: actor.role },
+        signIn,
+        sessions,
+        timeZone: ours.timeZone,
+        look: (await cookies()).get('impegno-look')?.value ?? 'system',
+        actions: {
+          rename: renamePersonAction,
+          revoke: revokeSessionAction,
+          endOthers: endOtherSessionsAction,
+          changePassword: changePasswordAction,
+          beginSecondStep: beginSecondStepAction,
+          confirmSecondStep: confirmSecondStepAction,
+          endSecondStep: endSecondStepAction,
+          renewCodes: renewRecoveryCodesAction,
+          setLook: setLookAction,
+        },
       }}
     />
   );

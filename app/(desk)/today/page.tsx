@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { agreementList } from '@/services/agreements/agreementList';
 import { may } from '@/services/actor';
+import { readWorkInHand } from '@/services/agreements/workInHand';
 import { waitingRounds } from '@/services/agreements/rounds';
 import { waitingQuestions } from '@/services/booklet/questions';
 import { invoiceList } from '@/services/billing/invoiceList';
@@ -9,9 +10,10 @@ import { readList } from '@/services/lists/deskList';
 import { waitingApprovals } from '@/services/proposals/approval';
 import { proposalsAtHand } from '@/services/proposals/read';
 import { LinkButton } from '@/ui/LinkButton';
-import { answerApprovalAction, answerQuestionAction } from '../../actions';
+import { answerApprovalAction, answerQuestionAction, saveStageAction } from '../../actions';
 import { pageActor } from '../../session';
 import { CustomersAsk, LateNow, RoundsToChoose, YesAsked } from '@/desk/today/TodaySections';
+import { WorkPage } from '@/desk/work/WorkPage';
 import { DraftsTable, RunningTable, WaitingTable } from '@/desk/today/TodayTables';
 
 export const metadata: Metadata = { title: 'Today' };
@@ -30,6 +32,12 @@ const TheRest = ({ address, words }: { readonly address: string; readonly words:
 
 export default async function TodayPage() {
   const actor = await pageActor();
+  if (!may(actor, 'prices'))
+    return may(actor, 'jobs') ? (
+      <WorkPage {...await readWorkInHand(actor)} name={actor.name} save={saveStageAction} />
+    ) : (
+      <p className="empty page">Your role ({actor.role}) sees nothing here yet. Ask who manages people.</p>
+    );
   const [{ waiting, drafts }, agreements, overdue, questions, rounds] = await Promise.all([
     proposalsAtHand(actor),
     readList(actor, agreementList, { show: 'under way' }),
@@ -37,7 +45,7 @@ export default async function TodayPage() {
     waitingQuestions(actor),
     waitingRounds(actor),
   ]);
-  const asked = actor.role === 'owner' ? await waitingApprovals(actor) : [];
+  const asked = may(actor, 'approve') ? await waitingApprovals(actor) : [];
   const lateRounds = rounds.filter((round) => round.late);
   const running = agreements.rows.slice(0, RUNNING);
   return (
@@ -48,16 +56,15 @@ export default async function TodayPage() {
           <Link href="/outbox" prefetch={false}>
             Outbox
           </Link>
-          <LinkButton primary href="/proposals/new">
-            New proposal
-          </LinkButton>
+          {may(actor, 'propose') && (
+            <LinkButton primary href="/proposals/new">
+              New proposal
+            </LinkButton>
+          )}
         </span>
       </header>
       <YesAsked approvals={asked} answer={answerApprovalAction} />
-      <CustomersAsk
-        questions={questions}
-        answer={may(actor, 'owner', 'seller') ? answerQuestionAction : null}
-      />
+      <CustomersAsk questions={questions} answer={may(actor, 'propose') ? answerQuestionAction : null} />
       <LateNow rounds={lateRounds} invoices={overdue.rows} count={overdue.count} />
       <h2>With the customer</h2>
       <RoundsToChoose rounds={rounds.filter((round) => !round.late)} />
@@ -73,10 +80,14 @@ export default async function TodayPage() {
       {drafts.rows.length === 0 ? (
         <p className="empty">
           No draft.{' '}
-          <Link href="/proposals/new" prefetch={false}>
-            Start a proposal
-          </Link>
-          .
+          {may(actor, 'propose') && (
+            <>
+              <Link href="/proposals/new" prefetch={false}>
+                Start a proposal
+              </Link>
+              .
+            </>
+          )}
         </p>
       ) : (
         <DraftsTable proposals={drafts.rows} />

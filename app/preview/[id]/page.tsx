@@ -17,7 +17,7 @@ export const metadata: Metadata = { title: 'Preview' };
 /** The booklet as the customer would get it now, for those at the desk. Nothing can be decided in it. */
 export default async function PreviewPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const booklet = await previewBooklet(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();

@@ -1,5 +1,6 @@
 import { line, plainDocument } from '../../../tests/support/documents';
 import type { PriceLimits, ProposalDocument } from '@/model';
+import type { Sender } from '.';
 import { limitsCrossed } from '.';
 
 const loads = [{ id: 'p', name: 'Profit', kind: 'profit' as const, percent: '25', base: 'direct' as const }];
@@ -18,8 +19,10 @@ const sold = (more: Partial<ProposalDocument> = {}): ProposalDocument =>
     ],
     { loads, ...more },
   );
-const said = (limits: PriceLimits, document = sold(), bySeller = true) =>
-  limitsCrossed(document, limits, bySeller).map(({ kind, message }) => `${kind}: ${message}`);
+const seller: Sender = { discount: null, alone: true };
+const owner: Sender = { discount: 'any', alone: true };
+const said = (limits: PriceLimits, document = sold(), sender: Sender = seller) =>
+  limitsCrossed(document, limits, sender).map(({ kind, message }) => `${kind}: ${message}`);
 
 test('the margin in any combination the customer could choose', () => {
   // With the lamp 25.00 of 175.00.
@@ -35,13 +38,24 @@ test('a trade as suggested and in the worst combination', () => {
   expect(said({ byTrade: { Frame: '20.1' } })).toEqual(['trade: Frame earns 20.0 %, below its 20.1 %.']);
 });
 
-test('what a seller may take off; the owner may more', () => {
+test('what a seller may take off; who approves may more', () => {
   const document = sold({ discount: { percent: '10' } });
   expect(said({ discount: '9.9' }, document)).toEqual([
     'discount: Discounts take off 10.0 % of the prices; a seller may give 9.9 %.',
   ]);
   expect(said({ discount: '10' }, document)).toEqual([]);
-  expect(said({ discount: '5' }, document, false)).toEqual([]);
+  expect(said({ discount: '5' }, document, owner)).toEqual([]);
+  // A role may have a limit of its own, more or less than the company's.
+  expect(said({ discount: '5' }, document, { discount: '10', alone: true })).toEqual([]);
+  expect(said({}, document, { discount: '9', alone: true })).toEqual([
+    'discount: Discounts take off 10.0 % of the prices; a seller may give 9 %.',
+  ]);
+});
+
+test('who does not send by themselves asks before each offer', () => {
+  expect(said({}, sold(), { discount: null, alone: false })).toEqual([
+    'everything: Each offer of yours is approved before it goes.',
+  ]);
 });
 
 test('of a change order only what is sold with it: what it leaves out was priced before', () => {

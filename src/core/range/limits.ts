@@ -9,8 +9,16 @@ import { rangeOf } from './range';
 
 /** Something a proposal may not be sent with unless the owner says yes; a sentence for both. */
 export interface Crossed {
-  readonly kind: 'margin' | 'trade' | 'discount';
+  readonly kind: 'margin' | 'trade' | 'discount' | 'everything';
   readonly message: string;
+}
+
+/** Who sends, as far as limits go. */
+export interface Sender {
+  /** The most they take off by themselves, in percent; null: what the company says; `any`: no limit. */
+  readonly discount: string | null;
+  /** Whether they send by themselves what crosses no limit. */
+  readonly alone: boolean;
 }
 
 const below = (margin: Fixed | null, least: string | undefined): boolean =>
@@ -28,11 +36,11 @@ function withoutOmissions(document: ProposalDocument): ProposalDocument {
 
 /**
  * What of a company's limits a proposal crosses: the margin floor in any combination its customer could choose, the floor
- * of a trade (as suggested and in the combination with the lowest margin), and, for a seller, the most they may take off.
+ * of a trade (as suggested and in the combination with the lowest margin), and, for who sends it, the most they may take off.
  *
- * @param bySeller the seller's own limit on discounts counts
+ * @param sender whose own limits count
  */
-export function limitsCrossed(given: ProposalDocument, limits: PriceLimits, bySeller: boolean): Crossed[] {
+export function limitsCrossed(given: ProposalDocument, limits: PriceLimits, sender: Sender): Crossed[] {
   const document = given.change ? withoutOmissions(given) : given;
   const crossed: Crossed[] = [];
   // Only where a floor is set is it worth looking through all combinations.
@@ -60,10 +68,13 @@ export function limitsCrossed(given: ProposalDocument, limits: PriceLimits, bySe
       });
   }
   const off = ratio(discountsOf(figures), figures.priced);
-  if (bySeller && off !== null && limits.discount !== undefined && off > parsePercent(limits.discount))
+  const most = sender.discount === 'any' ? undefined : (sender.discount ?? limits.discount);
+  if (off !== null && most !== undefined && off > parsePercent(most))
     crossed.push({
       kind: 'discount',
-      message: `Discounts take off ${showPercent(off)} % of the prices; a seller may give ${limits.discount} %.`,
+      message: `Discounts take off ${showPercent(off)} % of the prices; a seller may give ${most} %.`,
     });
+  if (!sender.alone)
+    crossed.push({ kind: 'everything', message: 'Each offer of yours is approved before it goes.' });
   return crossed;
 }

@@ -1,6 +1,11 @@
 import type { Transaction } from '../connection';
 import { session } from '../schema';
-import { and, desc, eq, gt, isNull } from 'drizzle-orm';
+import { and, desc, eq, gt, isNull, ne } from 'drizzle-orm';
+
+/** Keeps a session that was opened. */
+export async function insertSession(tx: Transaction, values: typeof session.$inferInsert): Promise<void> {
+  await tx.insert(session).values(values);
+}
 
 /** Changes columns of one row. */
 export async function updateSession(
@@ -33,3 +38,16 @@ export const endSession = async (
     .set({ revokedAt: actor.now })
     .where(and(eq(session.id, sessionId), eq(session.userId, actor.userId), isNull(session.revokedAt)))
     .returning({ id: session.id });
+
+/** Ends the sessions of one of the company. @param besides hash of the token of one that stays */
+export async function endSessionsOfUser(
+  tx: Transaction,
+  userId: string,
+  now: Date,
+  besides = '',
+): Promise<void> {
+  await tx
+    .update(session)
+    .set({ revokedAt: now })
+    .where(and(eq(session.userId, userId), isNull(session.revokedAt), ne(session.tokenHash, besides)));
+}

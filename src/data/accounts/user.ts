@@ -1,7 +1,12 @@
 import type { ListPreferences } from '@/model';
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
-import { user } from '../schema';
+import { person, role, user } from '../schema';
+
+/** Keeps somebody as one of the company. */
+export async function insertUser(tx: Transaction, values: typeof user.$inferInsert): Promise<void> {
+  await tx.insert(user).values(values);
+}
 
 /** Changes columns of one row. */
 export async function updateUser(
@@ -11,6 +16,23 @@ export async function updateUser(
 ): Promise<void> {
   await tx.update(user).set(columns).where(eq(user.id, id));
 }
+
+/** What a person is in the company, also when they may not sign in any more. */
+export const userOfPerson = async (tx: Transaction, personId: string) =>
+  tx
+    .select({ id: user.id, name: user.name, disabledAt: user.disabledAt })
+    .from(user)
+    .where(eq(user.personId, personId))
+    .for('update');
+
+/** One of the company with their role, held until the transaction is over. */
+export const lockUser = async (tx: Transaction, id: string) =>
+  tx
+    .select({ user, role })
+    .from(user)
+    .innerJoin(role, and(eq(role.companyId, user.companyId), eq(role.id, user.roleId)))
+    .where(eq(user.id, id))
+    .for('update', { of: user });
 
 /** What a person keeps of all lists. */
 export const findListPreferences = async (tx: Transaction, userId: string) =>
@@ -31,9 +53,21 @@ export const findNameOfPerson = async (tx: Transaction, userId: string) =>
 /** Who works for the company, by name. */
 export const findPeople = async (tx: Transaction) =>
   tx
-    .select({ id: user.id, name: user.name, email: user.email, role: user.role })
+    .select({
+      id: user.id,
+      name: user.name,
+      email: person.email,
+      role: role.name,
+      roleId: user.roleId,
+      disabledAt: user.disabledAt,
+      second: sql<boolean>`${person.totpSince} is not null`,
+      lastSeenAt: sql<string | null>`(select max(s.last_seen_at) from session s
+        where s.company_id = ${user.companyId} and s.user_id = ${user.id})`,
+    })
     .from(user)
-    .orderBy(asc(user.name));
+    .innerJoin(person, eq(person.id, user.personId))
+    .innerJoin(role, and(eq(role.companyId, user.companyId), eq(role.id, user.roleId)))
+    .orderBy(sql`${user.disabledAt} is not null`, asc(user.name));
 
 /** Keeps how a person likes a list, over what is kept of it; other lists stay. */
 export async function putListPreferences(

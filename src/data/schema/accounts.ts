@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
 import {
+  bigint,
   bigserial,
   boolean,
-  check,
   foreignKey,
   index,
   integer,
@@ -20,9 +20,10 @@ import type {
   CompanyPricing,
   DeskPreferences,
   ListPreferences,
+  Permission,
   UsualTerms,
 } from '@/model';
-import { companyId, id, instant } from './columns';
+import { companyId, decimal, id, instant } from './columns';
 
 export type { Address };
 
@@ -42,20 +43,97 @@ export const company = pgTable('company', {
   usual: jsonb('usual').$type<UsualTerms>().notNull(),
   /** Markup levels by name, and what is not sold without the owner's yes. */
   pricing: jsonb('pricing').$type<CompanyPricing>().notNull().default({ loadSets: [], limits: {} }),
+  /** Made up, for trying; removed as a whole. */
+  demo: boolean('demo').notNull().default(false),
   /** Payment presets, and the law and habits of asking for money. */
   money: jsonb('money').$type<CompanyMoney>().notNull().default({ presets: [] }),
   createdAt: instant('created_at').notNull(),
 });
 
+/**
+ * Somebody who can sign in, whichever companies they work for. A company sees the address and name of its own people;
+ * what is secret of a person is read by functions of the database alone, one question at a time.
+ */
+export const person = pgTable(
+  'person',
+  {
+    id: id().primaryKey(),
+    email: text('email').notNull(),
+    name: text('name').notNull(),
+    /** None until a password is set. */
+    passwordHash: text('password_hash'),
+    /** The secret of the authenticator, sealed; it counts once it is confirmed. */
+    totp: text('totp'),
+    totpSince: instant('totp_since'),
+    /** The step of the last code taken: a code opens once. */
+    totpStep: bigint('totp_step', { mode: 'number' }),
+    createdAt: instant('created_at').notNull(),
+  },
+  (t) => [uniqueIndex('person_email').on(sql`lower(${t.email})`)],
+);
+
+/** Codes on paper, for who lost the authenticator; each opens once. Only hashes are kept. */
+export const recoveryCode = pgTable(
+  'recovery_code',
+  {
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    hash: text('hash').notNull(),
+    usedAt: instant('used_at'),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.hash] })],
+);
+
+/** A link that lets a person who forgot their password set another, once and for a while. */
+export const passwordLink = pgTable(
+  'password_link',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    expiresAt: instant('expires_at').notNull(),
+    usedAt: instant('used_at'),
+  },
+  (t) => [index('password_link_person').on(t.personId)],
+);
+
+/** A named set of permissions. */
+export const role = pgTable(
+  'role',
+  {
+    companyId: companyId(),
+    id: id(),
+    name: text('name').notNull(),
+    /** Which of the first roles it began as; `owner` has everything, always. */
+    kind: text('kind'),
+    permissions: jsonb('permissions').$type<readonly Permission[]>().notNull(),
+    /** The most they may take off without approval, in percent; null: as the company says. */
+    discount: decimal('discount'),
+    position: integer('position').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
+    uniqueIndex('role_name').on(t.companyId, sql`lower(${t.name})`),
+    uniqueIndex('role_owner')
+      .on(t.companyId)
+      .where(sql`${t.kind} = 'owner'`),
+  ],
+);
+
+/** A person as one of a company: what they are called there, and what they may do. */
 export const user = pgTable(
   'app_user',
   {
     companyId: companyId(),
     id: id(),
-    email: text('email').notNull(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id),
     name: text('name').notNull(),
-    role: text('role', { enum: ['owner', 'seller', 'office'] }).notNull(),
-    passwordHash: text('password_hash').notNull(),
+    roleId: uuid('role_id').notNull(),
     disabledAt: instant('disabled_at'),
     /** How this person likes the desk: columns of the sheet. */
     desk: jsonb('desk').$type<DeskPreferences>().notNull().default({}),
@@ -66,8 +144,41 @@ export const user = pgTable(
   (t) => [
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId], foreignColumns: [company.id] }),
-    uniqueIndex('app_user_email').on(sql`lower(${t.email})`),
-    check('app_user_role', sql`${t.role} in ('owner', 'seller', 'office')`),
+    foreignKey({ columns: [t.companyId, t.roleId], foreignColumns: [role.companyId, role.id] }),
+    uniqueIndex('app_user_person').on(t.companyId, t.personId),
+    index('app_user_of_person').on(t.personId),
+  ],
+);
+
+/** Somebody was asked to join: by mail, with a link for a while. */
+export const invitation = pgTable(
+  'invitation',
+  {
+    companyId: companyId(),
+    id: id(),
+    email: text('email').notNull(),
+    name: text('name').notNull(),
+    roleId: uuid('role_id').notNull(),
+    tokenHash: text('token_hash').notNull(),
+    /** The token itself, sealed, so that who invited can hand the link over by hand. */
+    sealed: text('sealed').notNull(),
+    invitedBy: uuid('invited_by').notNull(),
+    invitedAt: instant('invited_at').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    revokedAt: instant('revoked_at'),
+    acceptedAt: instant('accepted_at'),
+    userId: uuid('user_id'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.id] }),
+    foreignKey({ columns: [t.companyId, t.roleId], foreignColumns: [role.companyId, role.id] }),
+    foreignKey({ columns: [t.companyId, t.invitedBy], foreignColumns: [user.companyId, user.id] }),
+    foreignKey({ columns: [t.companyId, t.userId], foreignColumns: [user.companyId, user.id] }),
+    unique('invitation_token').on(t.tokenHash),
+    // One address is asked once at a time.
+    uniqueIndex('invitation_open')
+      .on(t.companyId, sql`lower(${t.email})`)
+      .where(sql`${t.acceptedAt} is null and ${t.revokedAt} is null`),
   ],
 );
 
@@ -80,6 +191,8 @@ export const session = pgTable(
     userId: uuid('user_id').notNull(),
     tokenHash: text('token_hash').notNull(),
     browser: text('browser').notNull(),
+    /** The network address it was opened from. */
+    origin: text('origin').notNull().default(''),
     createdAt: instant('created_at').notNull(),
     lastSeenAt: instant('last_seen_at').notNull(),
     expiresAt: instant('expires_at').notNull(),
@@ -91,6 +204,19 @@ export const session = pgTable(
     unique('session_token').on(t.tokenHash),
   ],
 );
+
+/**
+ * A letter about a person's way in, of no company. The server keeps it sealed and cannot read it back: whoever can set a
+ * password by such a letter can be that person.
+ */
+export const accountLetter = pgTable('account_letter', {
+  id: id().primaryKey(),
+  toAddress: text('to_address').notNull(),
+  subject: text('subject').notNull(),
+  sealed: text('sealed').notNull(),
+  state: text('state').notNull(),
+  at: instant('at').notNull(),
+});
 
 /** Failed tries at a door, by what was tried; for limiting them. Belongs to no company: the door is before the company. */
 export const attempt = pgTable(

@@ -10,6 +10,11 @@ export async function companyOf(tx: Transaction, companyId: string, hold?: 'upda
   return found;
 }
 
+/** Keeps a company. */
+export async function insertCompany(tx: Transaction, values: typeof company.$inferInsert): Promise<void> {
+  await tx.insert(company).values(values);
+}
+
 /** Changes columns of one row. */
 export async function updateCompany(
   tx: Transaction,

@@ -84,7 +84,7 @@ export function AccountsForm({
             Save the accounts
           </Button>
         ) : (
-          <span className="soft">The owner can change this.</span>
+          <span className="soft">Your role does not change this.</span>
         )}
       </form>
     </details>

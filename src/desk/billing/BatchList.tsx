@@ -4,6 +4,7 @@ import type { BatchListRow } from '@/services/billing/batchList';
 import { showInstant } from '@/ui/instants';
 import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 /** The batches made for the accountant, each with its files. */
 export const BatchList = ({
@@ -19,13 +20,9 @@ export const BatchList = ({
       madeAt: (row) => showInstant(row.madeAt, timeZone),
       files: (row) => (
         <span className="nowrap">
-          <a className="link-in-text" download href={`/api/v1/batches/${row.id}/journal.csv`}>
-            Journal
-          </a>
+          <ExportLink href={`/api/v1/batches/${row.id}/journal.csv`}>Journal</ExportLink>
           {' · '}
-          <a className="link-in-text" download href={`/api/v1/batches/${row.id}/items.csv`}>
-            Items
-          </a>
+          <ExportLink href={`/api/v1/batches/${row.id}/items.csv`}>Items</ExportLink>
         </span>
       ),
     }}

@@ -14,6 +14,7 @@ import { CustomerReach } from './CustomerReach';
 import { CustomerAgreements, CustomerProposals } from './CustomerWork';
 import type { SaveSite, Site } from './SiteForm';
 import { SiteForm } from './SiteForm';
+import { May } from '@/ui/may/May';
 
 /** One customer: addresses, notes for us, and what we did and offered so far. */
 export function CustomerPage({
@@ -45,10 +46,14 @@ export function CustomerPage({
             </LinkButton>
           )}
           {record && agreements.length > 0 && <Button onClick={() => setPaying(true)}>Record payment</Button>}
-          <Button onClick={() => setEditing(true)}>Change</Button>
-          <LinkButton primary href={`/proposals/new?customer=${id}`}>
-            New proposal
-          </LinkButton>
+          <May any={['propose', 'issue', 'money']}>
+            <Button onClick={() => setEditing(true)}>Change</Button>
+          </May>
+          <May any={['propose']}>
+            <LinkButton primary href={`/proposals/new?customer=${id}`}>
+              New proposal
+            </LinkButton>
+          </May>
         </span>
       </header>
       {!isNothing(owed.open) && (

@@ -2,6 +2,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'rec
 import type { Job } from '@/services/jobCosting/jobReport';
 import { showDecimal, withoutSign } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 /** The cash of a job by the facts: what came in less what went out, and the lowest it was. */
 export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
@@ -57,9 +58,7 @@ export function CashByDay({ job: { id, cash, currency } }: { job: Job }) {
           />
         </LineChart>
       </figure>
-      <a className="link-in-text" download href={`/api/v1/agreements/${id}/job.csv?list=cash`}>
-        As CSV
-      </a>
+      <ExportLink href={`/api/v1/agreements/${id}/job.csv?list=cash`}>As CSV</ExportLink>
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { showShortDate } from '@/core/text/dates';
 import type { JobActions } from './jobActions';
 import { PlainTable } from '@/ui/tables/PlainTable';
 import { useSubmit } from '@/ui/useSubmit';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 /** The costs of a job, oldest first: what was taken back stays, struck through. */
 export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
@@ -92,9 +93,7 @@ export function CostList({ job, actions }: { job: Job; actions: JobActions }) {
         ]}
       />
       <p>
-        <a className="link-in-text" download href={`/api/v1/agreements/${job.id}/job.csv?list=costs`}>
-          The costs as CSV
-        </a>
+        <ExportLink href={`/api/v1/agreements/${job.id}/job.csv?list=costs`}>The costs as CSV</ExportLink>
       </p>
     </>
   );

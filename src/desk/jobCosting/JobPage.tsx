@@ -12,6 +12,7 @@ import { CostList } from './CostList';
 import { CostTable } from './CostTable';
 import type { JobActions } from './jobActions';
 import { StageTable } from './StageTable';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 const views = [
   ['stages', 'Stage'],
@@ -66,9 +67,7 @@ export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
           onChange={({ target }) => setView(target.value as typeof view)}
           options={views.map(([value, label]) => ({ value, label }))}
         />
-        <a className="link-in-text" download href={`/api/v1/agreements/${job.id}/job.csv?list=${view}`}>
-          As CSV
-        </a>
+        <ExportLink href={`/api/v1/agreements/${job.id}/job.csv?list=${view}`}>As CSV</ExportLink>
       </div>
       {view === 'stages' ? (
         <StageTable job={job} save={actions.saveToCome} />
@@ -102,13 +101,7 @@ export function JobPage({ job, actions }: { job: Job; actions: JobActions }) {
                   </Fragment>
                 ))}
               </dl>
-              <a
-                className="link-in-text"
-                download
-                href={`/api/v1/agreements/${job.id}/job.csv?list=allowances`}
-              >
-                As CSV
-              </a>
+              <ExportLink href={`/api/v1/agreements/${job.id}/job.csv?list=allowances`}>As CSV</ExportLink>
             </div>
           )}
         </aside>

@@ -10,6 +10,7 @@ import { ListTable } from '@/ui/list/ListTable';
 import { StateMark } from '@/ui/StateMark';
 import type { Answer } from '@/model';
 import { useConfirmed } from '@/ui/useConfirmed';
+import { May } from '@/ui/may/May';
 
 type WithdrawMany = (input: { readonly ids: readonly string[] }) => Promise<Answer<{ count: number }>>;
 
@@ -73,9 +74,11 @@ export const ProposalList = ({
     none={
       <>
         <p>No proposal yet. Start the first one.</p>
-        <LinkButton primary href="/proposals/new">
-          New proposal
-        </LinkButton>
+        <May any={['propose']}>
+          <LinkButton primary href="/proposals/new">
+            New proposal
+          </LinkButton>
+        </May>
       </>
     }
     render={{

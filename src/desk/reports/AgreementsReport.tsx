@@ -6,6 +6,7 @@ import { isBelowZero, isNothing, showDecimal } from '@/core/number';
 import { showShortDate } from '@/core/text/dates';
 import { PlainTable } from '@/ui/tables/PlainTable';
 import { AgreementsChart } from './AgreementsChart';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 const amount = (text: string) => (isNothing(text) ? '' : showDecimal(text));
 /** An amount; below zero it is told apart. */
@@ -38,16 +39,8 @@ export function AgreementsReportView({
         <span className="soft">
           In {currency}. Agreed, billed and paid with tax; cost and profit before tax.{' '}
         </span>
-        <a className="link-in-text" download href={`/api/v1/reports.csv?list=agreements&year=${year}`}>
-          As CSV
-        </a>{' '}
-        <a
-          className="link-in-text"
-          download
-          href={`/api/v1/reports.csv?list=agreements&year=${year}&format=xlsx`}
-        >
-          As XLSX
-        </a>
+        <ExportLink href={`/api/v1/reports.csv?list=agreements&year=${year}`}>As CSV</ExportLink>{' '}
+        <ExportLink href={`/api/v1/reports.csv?list=agreements&year=${year}&format=xlsx`}>As XLSX</ExportLink>
       </p>
       <PlainTable
         label="Agreements"

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { SalesReport } from '@/services/reports/salesReport';
 import { PlainTable } from '@/ui/tables/PlainTable';
 import { isNothing, showDecimal } from '@/core/number';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 type Win = SalesReport['all'];
 
@@ -49,12 +50,12 @@ function Wins({ head, list, rows, all }: { head: string; list: string; rows: rea
     <>
       <h2>
         By {head.toLowerCase()}{' '}
-        <a className="link-in-text report-csv" download href={list}>
+        <ExportLink className="link-in-text report-csv" href={list}>
           As CSV
-        </a>{' '}
-        <a className="link-in-text report-csv" download href={`${list}&format=xlsx`}>
+        </ExportLink>{' '}
+        <ExportLink className="link-in-text report-csv" href={`${list}&format=xlsx`}>
           As XLSX
-        </a>
+        </ExportLink>
       </h2>
       <PlainTable
         label={`By ${head.toLowerCase()}`}
@@ -84,12 +85,12 @@ export function SalesReportView({ back }: { back: SalesReport }) {
       </p>
       <h2>
         Items offered and used{' '}
-        <a className="link-in-text report-csv" download href={csv('items')}>
+        <ExportLink className="link-in-text report-csv" href={csv('items')}>
           As CSV
-        </a>{' '}
-        <a className="link-in-text report-csv" download href={`${csv('items')}&format=xlsx`}>
+        </ExportLink>{' '}
+        <ExportLink className="link-in-text report-csv" href={`${csv('items')}&format=xlsx`}>
           As XLSX
-        </a>
+        </ExportLink>
       </h2>
       <PlainTable
         label="Items"

@@ -94,7 +94,7 @@ export function PricingSettings({
           Markup level like the usual one
         </Button>
       )}
-      <p className="settings-what">Without the owner’s yes nobody sends a proposal</p>
+      <p className="settings-what">Without approval nobody sends a proposal</p>
       <div className="usual">
         {field('whose margin could fall below', limits.margin ?? '', (text) => limit('margin', text))}
         {field('in which a seller takes off more than', limits.discount ?? '', (text) =>

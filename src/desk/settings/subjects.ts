@@ -1,18 +1,41 @@
-/** What the settings are about, in the order they stand; the address names one. */
+import type { Permission } from '@/model';
+
+/** What the settings are about, in the order they stand, and what lets one see each; the address names one. */
 export const subjects = [
-  { key: 'proposals', title: 'Proposals', about: 'What a proposal from nothing begins with' },
-  { key: 'pricing', title: 'Pricing', about: 'Markup levels, limits, what work costs by area' },
-  { key: 'invoices', title: 'Invoices and deposits', about: 'Schedules, when what is due, the law' },
-  { key: 'late', title: 'Late payments', about: 'Reminders and late charges' },
-  { key: 'people', title: 'People', about: 'Who works here' },
-  { key: 'you', title: 'You', about: 'Where you are signed in, light or dark' },
-] as const;
+  { key: 'proposals', title: 'Proposals', about: 'What a proposal from nothing begins with', needs: 'cost' },
+  {
+    key: 'pricing',
+    title: 'Pricing',
+    about: 'Markup levels, limits, what work costs by area',
+    needs: 'cost',
+  },
+  {
+    key: 'invoices',
+    title: 'Invoices and deposits',
+    about: 'Schedules, when what is due, the law',
+    needs: 'cost',
+  },
+  { key: 'late', title: 'Late payments', about: 'Reminders and late charges', needs: 'cost' },
+  { key: 'people', title: 'People', about: 'Who works here, and what each may do', needs: 'people' },
+  { key: 'you', title: 'You', about: 'How you sign in, where you are signed in, light or dark', needs: null },
+] as const satisfies readonly {
+  readonly key: string;
+  readonly title: string;
+  readonly about: string;
+  readonly needs: Permission | null;
+}[];
 
 export type Subject = (typeof subjects)[number]['key'];
 
-/** The subject an address names; the first where it names none. */
-export const subjectOf = (name: string | null): Subject =>
-  subjects.find(({ key }) => key === name)?.key ?? 'proposals';
+/** The subjects somebody sees. */
+export const subjectsFor = (held: readonly Permission[]) =>
+  subjects.filter(({ needs }) => needs === null || held.includes(needs));
+
+/** The subject an address names, of those somebody sees; their first where it names none. */
+export const subjectOf = (name: string | null, held: readonly Permission[]): Subject => {
+  const seen = subjectsFor(held);
+  return (seen.find(({ key }) => key === name) ?? seen[0]!).key;
+};
 
 /** Subjects that are one form, saved together; what is typed in one stays while another is looked at. */
 export const isForm = (subject: Subject): boolean => subject !== 'people' && subject !== 'you';

@@ -1,13 +1,28 @@
-import { inCompany } from '@/data/connection';
-import { company, user } from '@/data/schema';
-import type { UsualTerms } from '@/model';
-import type { Actor, Role } from '../actor';
-import { allow, newId, recordAudit } from '../actor';
+import { hasDemo } from '@/data/before';
+import type { Transaction } from '@/data/connection';
+import { asNewcomer, inCompany } from '@/data/connection';
+import { insertPerson } from '@/data/accounts/person';
+import { findRoles, insertRoles } from '@/data/accounts/role';
+import { insertUser } from '@/data/accounts/user';
+import { insertCompany } from '@/data/settings/company';
+import type { company } from '@/data/schema';
+import type { RoleKind, UsualTerms } from '@/model';
+import { firstRoles, permissionKeys } from '@/model';
+import type { Actor } from '../actor';
+import { actorFrom, allow, newId, recordAudit } from '../actor';
+import { takenOr } from './taken';
 import { hashPassword, refusePoorPassword } from './password';
 
-type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt' | 'usual'> & {
+export type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt' | 'usual'> & {
   readonly usual?: UsualTerms;
 };
+
+/** Somebody who is not known yet. */
+export interface NewPerson {
+  readonly name: string;
+  readonly email: string;
+  readonly password: string;
+}
 
 /** What a company begins with until its owner says otherwise: a common way to price and bill, and no tax. */
 const plainTerms: UsualTerms = {
@@ -36,46 +51,86 @@ const plainTerms: UsualTerms = {
   ],
 };
 
-/** Sets up a company with its first user, the owner. */
-export async function createCompany(
-  values: NewCompany,
-  owner: { readonly name: string; readonly email: string; readonly password: string },
+/** Keeps a person who signs in with a password. */
+async function keepPerson(
+  tx: Transaction,
+  id: string,
+  { name, email }: NewPerson,
+  passwordHash: string,
   now: Date,
-): Promise<Actor> {
-  refusePoorPassword(owner.password, [owner.name, owner.email, values.name]);
-  const companyId = newId(now);
-  const userId = newId(now);
-  const passwordHash = await hashPassword(owner.password);
-  await inCompany(companyId, async (tx) => {
-    await tx.insert(company).values({ usual: plainTerms, ...values, id: companyId, createdAt: now });
-    await tx.insert(user).values({
-      companyId,
-      id: userId,
-      email: owner.email,
-      name: owner.name,
-      role: 'owner',
-      passwordHash,
-      createdAt: now,
-    });
-  });
-  return { companyId, userId, name: owner.name, role: 'owner', now };
+): Promise<void> {
+  await insertPerson(tx, { id, name, email, passwordHash, createdAt: now });
 }
 
-/** Adds a user to the company; for the owner. */
-export async function addUser(
-  actor: Actor,
-  values: { readonly name: string; readonly email: string; readonly password: string; readonly role: Role },
+/** A company with its first roles and its owner, in a transaction of that owner. */
+export async function insertNewCompany(
+  tx: Transaction,
+  {
+    companyId,
+    personId,
+    name,
+  }: { readonly companyId: string; readonly personId: string; readonly name: string },
+  values: NewCompany,
+  now: Date,
 ): Promise<Actor> {
-  allow(actor, 'owner');
+  const userId = newId(now);
+  await insertCompany(tx, { usual: plainTerms, ...values, id: companyId, createdAt: now });
+  const roles = firstRoles.map((each, position) => ({ ...each, companyId, id: newId(now), position }));
+  await insertRoles(tx, roles);
+  const owner = roles.find(({ kind }) => kind === 'owner')!;
+  await insertUser(tx, { companyId, id: userId, personId, name, roleId: owner.id, createdAt: now });
+  return actorFrom(
+    {
+      ...{ companyId, userId, personId, name, role: owner.name, kind: owner.kind },
+      ...{ permissions: permissionKeys, discount: null },
+    },
+    now,
+  );
+}
+
+/**
+ * Sets up a company with its first person, the owner. In a database with a demo it is one more of the demo.
+ * @throws Problem `address-taken`
+ */
+export async function createCompany(values: NewCompany, owner: NewPerson, now: Date): Promise<Actor> {
+  refusePoorPassword(owner.password, [owner.name, owner.email, values.name]);
+  const companyId = newId(now);
+  const personId = newId(now);
+  const passwordHash = await hashPassword(owner.password);
+  const demo = values.demo === true || (await hasDemo());
+  return takenOr(() =>
+    asNewcomer(personId, companyId, async (tx) => {
+      await keepPerson(tx, personId, owner, passwordHash, now);
+      return insertNewCompany(tx, { companyId, personId, name: owner.name }, { ...values, demo }, now);
+    }),
+  );
+}
+
+/**
+ * Adds somebody with a password at once, for filling a demo; others are invited.
+ * @throws Problem `address-taken`
+ */
+export async function addUser(actor: Actor, values: NewPerson & { readonly role: RoleKind }): Promise<Actor> {
+  allow(actor, 'people');
   refusePoorPassword(values.password, [values.name, values.email]);
-  const id = newId(actor.now);
+  const userId = newId(actor.now);
+  const personId = newId(actor.now);
   const passwordHash = await hashPassword(values.password);
-  await inCompany(actor.companyId, async (tx) => {
-    const { name, email, role } = values;
-    await tx
-      .insert(user)
-      .values({ companyId: actor.companyId, id, email, name, role, passwordHash, createdAt: actor.now });
-    await recordAudit(tx, actor, 'user added', id, { role });
-  });
-  return { ...actor, userId: id, name: values.name, role: values.role };
+  const roles = await inCompany(actor, findRoles);
+  const held = roles.find(({ kind }) => kind === values.role)!;
+  const { companyId, now } = actor;
+  await takenOr(() =>
+    asNewcomer(personId, companyId, async (tx) => {
+      await keepPerson(tx, personId, values, passwordHash, now);
+      await insertUser(tx, {
+        ...{ companyId, id: userId, personId, name: values.name, roleId: held.id, createdAt: now },
+      });
+      await recordAudit(tx, actor, 'user added', userId, { role: held.name });
+    }),
+  );
+  const { name: role, kind, permissions, discount } = held;
+  return actorFrom(
+    { companyId, userId, personId, name: values.name, role, kind, permissions, discount },
+    now,
+  );
 }

@@ -12,7 +12,7 @@ const Input = Type.Object(
 
 /** How a person likes a list. */
 export async function readListPreferences(actor: Actor, list: string): Promise<ListPreferences> {
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await findListPreferences(tx, actor.userId);
     return row?.lists[list] ?? {};
   });
@@ -21,5 +21,5 @@ export async function readListPreferences(actor: Actor, list: string): Promise<L
 /** Keeps how a person likes a list: what is given of it; other lists, and what is not given, stay as they are. */
 export async function saveListPreferences(actor: Actor, input: unknown): Promise<void> {
   const { list, preferences } = check(Input, input, 'The choice');
-  await inCompany(actor.companyId, (tx) => putListPreferences(tx, actor.userId, list, preferences));
+  await inCompany(actor, (tx) => putListPreferences(tx, actor.userId, list, preferences));
 }

@@ -6,7 +6,7 @@ import { findDeskPreferences, updateUser } from '@/data/accounts/user';
 
 /** How a person likes the desk. */
 export async function readPreferences(actor: Actor): Promise<DeskPreferences> {
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await findDeskPreferences(tx, actor.userId);
     return row?.desk ?? {};
   });
@@ -15,5 +15,5 @@ export async function readPreferences(actor: Actor): Promise<DeskPreferences> {
 /** Keeps how a person likes the desk; their own, whoever they are. */
 export async function savePreferences(actor: Actor, input: unknown): Promise<void> {
   const desk = check(DeskPreferences, input, 'The choice');
-  await inCompany(actor.companyId, (tx) => updateUser(tx, actor.userId, { desk }));
+  await inCompany(actor, (tx) => updateUser(tx, actor.userId, { desk }));
 }

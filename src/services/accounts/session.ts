@@ -1,9 +1,10 @@
 import { findSession } from '@/data/before';
 import { inCompany } from '@/data/connection';
 import type { Actor } from '../actor';
-import { recordAudit } from '../actor';
+import { actorFrom, recordAudit } from '../actor';
 import { checkId } from '../check';
 import { Problem } from '../problem';
+import { browserWords } from './browserWords';
 import { tokenHash } from '../secrets';
 import { updateSession, findOpenSessions, endSession } from '@/data/accounts/session';
 
@@ -12,9 +13,9 @@ export async function actorOf(token: string | undefined, now: Date): Promise<Act
   if (!token || token.length > 100) return null;
   const found = await findSession(tokenHash(token), now);
   if (!found) return null;
-  const { companyId, id, userId, name, role } = found;
-  if (!found.seenLately) await inCompany(companyId, (tx) => updateSession(tx, id, { lastSeenAt: now }));
-  return { companyId, userId, name, role, now };
+  const { id, seenLately, ...known } = found;
+  if (!seenLately) await inCompany(found.companyId, (tx) => updateSession(tx, id, { lastSeenAt: now }));
+  return actorFrom(known, now);
 }
 
 /** Ends the session of a token; a session that is not there is ended already. */
@@ -25,11 +26,10 @@ export async function signOut(token: string, now: Date): Promise<void> {
 
 /** The open sessions of the one who asks, newest first; `current` marks the one they ask from. */
 export async function listSessions(actor: Actor, token: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const rows = await findOpenSessions(tx, actor);
-    return rows.map(({ id, browser, createdAt, lastSeenAt, tokenHash: hash }) => ({
-      id,
-      browser,
+    return rows.map(({ id, browser, origin, createdAt, lastSeenAt, tokenHash: hash }) => ({
+      ...{ id, origin, browser: browserWords(browser) },
       createdAt: createdAt.toISOString(),
       lastSeenAt: lastSeenAt.toISOString(),
       current: hash === tokenHash(token),
@@ -43,7 +43,7 @@ export async function listSessions(actor: Actor, token: string) {
  */
 export async function revokeSession(actor: Actor, id: unknown): Promise<void> {
   const sessionId = checkId(id, 'session');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const done = await endSession(tx, actor, sessionId);
     if (done.length === 0) throw new Problem('no-such-session', 'That session is not open any more.');
     await recordAudit(tx, actor, 'session revoked', sessionId);

@@ -1,14 +1,18 @@
 import Type from 'typebox';
 import { clearAttempts } from '@/data/attempts';
 import { findAccount, knowsDevice } from '@/data/before';
-import { beforeCompany, inCompany } from '@/data/connection';
-import { session } from '@/data/schema';
-import { newId, recordAudit } from '../actor';
+import { beforeCompany } from '@/data/connection';
 import { check } from '../check';
 import { takeTry } from '../limit';
 import { Problem } from '../problem';
-import { newToken, tokenHash } from '../secrets';
+import { tokenHash } from '../secrets';
+import type { Opened } from './openSession';
+import { companiesOf, openSession } from './openSession';
 import { passwordMatches } from './password';
+import { refuseWrongCode } from './secondStep';
+import { readTicket, writeTicket } from './ticket';
+
+export { SESSION_DAYS } from './openSession';
 
 const Input = Type.Object({
   email: Type.String({ minLength: 1, maxLength: 200 }),
@@ -16,10 +20,15 @@ const Input = Type.Object({
   browser: Type.String({ maxLength: 400 }),
 });
 
+const CodeInput = Type.Object({
+  ticket: Type.String({ minLength: 1, maxLength: 600 }),
+  code: Type.String({ minLength: 1, maxLength: 40 }),
+  browser: Type.String({ maxLength: 400 }),
+});
+
 const TRIES = 8;
 /** A whole office may sit behind one network address. */
 const TRIES_FROM = 60;
-export const SESSION_DAYS = 14;
 
 /** From where somebody signs in. */
 export interface Place {
@@ -29,21 +38,23 @@ export interface Place {
   readonly device: string | undefined;
 }
 
+/** Signed in, or what is still asked for: a code, with the ticket that says the password was right. */
+export type SignedIn = Opened | { readonly ticket: string };
+
+const direct: Place = { from: 'direct', device: undefined };
+
 /** Whether a person signed in on a device before: it still holds what it was given then. */
-const isKnown = async (userId: string, device: string | undefined): Promise<boolean> =>
-  device !== undefined && device.length <= 100 && (await knowsDevice(userId, tokenHash(device)));
+const isKnown = async (personId: string, device: string | undefined): Promise<boolean> =>
+  device !== undefined && device.length <= 100 && (await knowsDevice(personId, tokenHash(device)));
 
 /**
- * Opens a session for a user and returns its token, to be kept in a cookie. Eight failed tries at one account in a quarter of
- * an hour close it for a while, and many from one network address close that. A device the person signed in on before has
- * tries of its own: others' guessing does not keep them out.
- * @throws Problem `sign-in-refused`
+ * Opens a session for a person in the company they were in last, and returns its token, to be kept in a cookie. Who has an
+ * authenticator gets a ticket instead, and is asked for a code. Eight failed tries at one account in a quarter of an hour
+ * close it for a while, and many from one network address close that. A device the person signed in on before has tries of
+ * its own: others' guessing does not keep them out.
+ * @throws Problem `no-company`, `sign-in-refused`
  */
-export async function signIn(
-  input: unknown,
-  now: Date,
-  { from, device }: Place = { from: 'direct', device: undefined },
-): Promise<{ token: string; expiresAt: Date }> {
+export async function signIn(input: unknown, now: Date, { from, device }: Place = direct): Promise<SignedIn> {
   const { email, password, browser } = check(Input, input);
   const address = email.trim().toLowerCase();
   const found = await findAccount(address);
@@ -52,26 +63,33 @@ export async function signIn(
   if (!known) await takeTry(`sign-in from ${from.slice(0, 60)}`, TRIES_FROM, now);
   await takeTry(bucket, TRIES, now);
 
-  const usable = found && !found.disabled ? found : null;
-  if (!(await passwordMatches(usable?.passwordHash ?? null, password)) || !usable)
+  if (!(await passwordMatches(found?.passwordHash ?? null, password)) || !found)
     throw new Problem('sign-in-refused', 'That address and password do not belong together.');
-
-  const token = newToken();
-  const expiresAt = new Date(now.getTime() + SESSION_DAYS * 24 * 3600_000);
   await beforeCompany((tx) => clearAttempts(tx, bucket));
-  await inCompany(usable.companyId, async (tx) => {
-    const id = newId(now);
-    await tx.insert(session).values({
-      companyId: usable.companyId,
-      id,
-      userId: usable.id,
-      tokenHash: tokenHash(token),
-      browser,
-      createdAt: now,
-      lastSeenAt: now,
-      expiresAt,
-    });
-    await recordAudit(tx, { companyId: usable.companyId, userId: usable.id, now }, 'signed in', id);
-  });
-  return { token, expiresAt };
+  if (found.second) return { ticket: writeTicket(found.id, now) };
+  return openLast(found.id, { browser, from }, now);
+}
+
+/**
+ * The second step: a code of the authenticator, or one of the recovery codes, each once.
+ * @throws Problem `code-refused`, `sign-in-again`
+ */
+export async function signInWithCode(input: unknown, now: Date, { from }: Place = direct): Promise<Opened> {
+  const { ticket, code, browser } = check(CodeInput, input, 'The code');
+  const personId = readTicket(ticket, now);
+  if (!personId) throw new Problem('sign-in-again', 'That took too long. Type your password again.');
+  await refuseWrongCode(personId, code, now);
+  return openLast(personId, { browser, from }, now);
+}
+
+/** A session where somebody was last. */
+async function openLast(
+  personId: string,
+  where: { browser: string; from: string },
+  now: Date,
+): Promise<Opened> {
+  const [last] = await companiesOf(personId);
+  if (!last)
+    throw new Problem('no-company', 'No company lets you in any more. Ask who manages people at yours.');
+  return openSession(last, where, now);
 }

@@ -1,6 +1,7 @@
 import { inCompany } from '@/data/connection';
 import { findMarkOfAgreement } from '@/data/agreements/mark';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { noSuch } from '../problem';
 
 /**
@@ -9,7 +10,8 @@ import { noSuch } from '../problem';
  * @throws Problem `no-such-agreement`
  */
 export async function agreementMark(actor: Actor, agreementId: string): Promise<string> {
-  const mark = await inCompany(actor.companyId, (tx) => findMarkOfAgreement(tx, agreementId));
+  allow(actor, 'prices');
+  const mark = await inCompany(actor, (tx) => findMarkOfAgreement(tx, agreementId));
   if (mark === null) throw noSuch('agreement');
   return mark;
 }

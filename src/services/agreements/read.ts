@@ -13,7 +13,7 @@ import {
 } from '@/core/billing';
 import { moneyOf } from '@/core/number';
 import type { Actor } from '../actor';
-import { businessDate, may } from '../actor';
+import { allow, businessDate, may } from '../actor';
 import { allowancesOf } from '@/data/agreements/allowances';
 import { billingContextOf } from '@/core/billing/cancelling';
 import { earnedOf } from '@/data/jobCosting/earned';
@@ -32,7 +32,8 @@ import { findRefundsOfAgreement } from '@/data/payments/refund';
 
 /** One agreement with lines, schedule, invoices, payments, standing and track. */
 export async function readAgreement(actor: Actor, agreementId: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
     const { head } = loaded;
     const [payer] = await customerById(tx, head.customerId);
@@ -51,7 +52,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       site: `${place!.address.street}, ${place!.address.city}`,
       changes: await changesOf(tx, agreementId, today),
       allowances: await allowancesOf(tx, loaded, { timeZone: ours.timeZone, today, forCustomer: false }),
-      maySell: may(actor, 'owner', 'seller'),
+      maySell: may(actor, 'propose'),
       lines: lineViews(loaded),
       payments: paymentViews(loaded, billingContextOf(loaded, ours)),
       invoices: paperViews(loaded, today),
@@ -71,7 +72,7 @@ export async function readAgreement(actor: Actor, agreementId: string) {
       creditElsewhere: await creditElsewhere(tx, loaded),
       today,
       story: await storyOf(tx, { id: agreementId, proposalId: head.proposalId }),
-      mayRecord: may(actor, 'owner', 'office'),
+      mayRecord: may(actor, 'money'),
       earned: moneyOf(loaded.digits).write(earned),
     };
   });

@@ -98,9 +98,9 @@ export async function saveRound(
   actor: Actor,
   input: unknown,
 ): Promise<{ roundId: string; saveNumber: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { agreementId, lineId, roundId, saveNumber, round } = check(SaveRoundInput, input, 'The round');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const { loaded } = await refuseSettled(tx, agreementId, lineId);
     const [problem] = roundProblems(round, loaded.digits);
     if (problem) throw new Problem('round-not-complete', `“${round.name}”: ${problem}`);
@@ -142,9 +142,9 @@ export async function saveRound(
  * @throws Problem `nothing-to-choose`
  */
 export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId: string; token: string }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { roundId, saveNumber } = check(RoundInput, input, 'The round');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const row = await roundInWork(tx, roundId, saveNumber);
     await refuseSettled(tx, row.agreementId, row.lineId);
     const { document } = row;
@@ -177,9 +177,9 @@ export async function offerRound(actor: Actor, input: unknown): Promise<{ linkId
 
 /** Takes a round back; it can be worked on and offered again. */
 export async function withdrawRound(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { roundId, saveNumber } = check(RoundInput, input, 'The round');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const row = await roundInWork(tx, roundId, saveNumber);
     await updateSelectionRound(tx, roundId, { state: 'withdrawn', updatedAt: actor.now });
     await recordAudit(tx, actor, 'selections withdrawn', row.agreementId, { roundId });
@@ -230,9 +230,9 @@ export async function settleAllowances(
   actor: Actor,
   input: unknown,
 ): Promise<{ id: string; number: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { agreementId, lineIds } = check(SettleInput, input, 'The settlement');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const rounds = await signedRounds(tx, loaded);
     const [waiting] = await findOpenRounds(tx, agreementId, lineIds);
@@ -249,7 +249,8 @@ export async function settleAllowances(
 
 /** Rounds that are with the customer, those that are late first: for a glance in the morning. */
 export async function waitingRounds(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const rows = await findWaitingRounds(tx);

@@ -40,8 +40,9 @@ export interface StagePhoto {
 
 /** The photos of a stage, oldest first. */
 export async function readStagePhotos(actor: Actor, input: unknown): Promise<StagePhoto[]> {
+  allow(actor, 'jobs', 'prices');
   const { agreementId, stage } = check(OfStageInput, input, 'The stage');
-  return inCompany(actor.companyId, async (tx) =>
+  return inCompany(actor, async (tx) =>
     (await findStagePhotos(tx, agreementId, stage)).map(({ addedAt, mediaType: _, ...photo }) => ({
       ...photo,
       addedAt: addedAt.toISOString(),
@@ -54,9 +55,9 @@ export async function readStagePhotos(actor: Actor, input: unknown): Promise<Sta
  * @throws Problem `no-such-stage`, `too-many-photos`
  */
 export async function addStagePhoto(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'jobs');
   const { agreementId, stage, fileId } = check(PhotoInput, input, 'The photo');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     // Held: two who add photos at once are counted one after the other.
     if ((await findDoneOn(tx, agreementId, stage)) === undefined) throw noSuch('stage');
     await refuseUnknownFile(tx, [fileId]);
@@ -82,9 +83,9 @@ async function photoOfOurs(tx: Transaction, id: string) {
 
 /** Says what a photo shows. */
 export async function captionStagePhoto(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'jobs');
   const { id, caption } = check(CaptionInput, input, 'The photo');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     await photoOfOurs(tx, id);
     await putStagePhotoCaption(tx, id, caption.trim());
   });
@@ -92,9 +93,9 @@ export async function captionStagePhoto(actor: Actor, input: unknown): Promise<v
 
 /** Takes a photo off its stage. Letters that it went with keep it. */
 export async function removeStagePhoto(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'jobs');
   const { id } = check(PhotoIdInput, input, 'The photo');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const { agreementId, stage } = await photoOfOurs(tx, id);
     await deleteStagePhotoById(tx, id);
     await recordAudit(tx, actor, 'stage photo removed', agreementId, { stage, photo: id });

@@ -51,9 +51,9 @@ function reported(percent: string, doneOn: string | null, today: string): StageC
  * @throws Problem `no-such-stage`
  */
 export async function saveStage(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'jobs');
   const { agreementId, name, percent, ...said } = check(StageInput, input, 'The stage');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const { timeZone } = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, timeZone);
     const before = await findDoneOn(tx, agreementId, name);
@@ -76,9 +76,9 @@ export async function saveStage(actor: Actor, input: unknown): Promise<void> {
  * @throws Problem `no-such-line`
  */
 export async function putInStage(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'jobs');
   const { agreementId, lineIds, stage } = check(LineStageInput, input, 'The stage');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const known = new Set(loaded.lines.map(({ id }) => id));
     if (lineIds.some((id) => !known.has(id)))

@@ -62,7 +62,8 @@ function previewOf(loaded: LoadedAgreement, ask: BillingAsk) {
  * due and to whom it would go.
  */
 export async function readBillsDue(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const { ours, today, more, loaded } = await agreementsDue(tx, actor.companyId, actor.now);
     const customerIds = [...new Set(loaded.map(({ head }) => head.customerId))];
     const customers = new Map((await customersByIds(tx, customerIds)).map((row) => [row.id, row]));
@@ -118,7 +119,7 @@ export async function issueMany(
   actor: Actor,
   input: unknown,
 ): Promise<{ readonly issued: readonly Issued[] }> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { bills } = check(IssueManyInput, input, 'The invoices');
   const issued: Issued[] = [];
   for (const { agreementId, ...bill } of bills) {

@@ -85,8 +85,8 @@ async function papersOf(tx: Transaction, ids: readonly string[]) {
 
 /** The papers of a batch broken into their items. */
 export async function batchItems(actor: Actor, batchId: string): Promise<ItemRow[]> {
-  allow(actor, 'owner', 'office');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'money');
+  return inCompany(actor, async (tx) => {
     const { batch, of } = await readBatch(tx, batchId);
     return (await papersOf(tx, of('invoice'))).flatMap(({ loaded, paper }) =>
       itemRows(loaded, paper, String(batch.number)),
@@ -175,8 +175,8 @@ async function paymentsInWords(
 
 /** A batch as a journal: every paper and every movement of money, debit and credit. */
 export async function batchJournal(actor: Actor, batchId: string): Promise<JournalRow[]> {
-  allow(actor, 'owner', 'office');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'money');
+  return inCompany(actor, async (tx) => {
     const read = await readBatch(tx, batchId);
     const { batch, of } = read;
     const ours = await companyOf(tx, actor.companyId);

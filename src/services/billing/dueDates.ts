@@ -6,7 +6,7 @@ import { trackOf } from '@/core/billing';
 import { ZERO, minorDigits, showAmount, sumAmounts } from '@/core/number';
 import type { DayEvent } from '@/formats/ics/dueDates';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
 import { standingsByInvoice } from '@/data/billing/settled';
 import { companyOf } from '@/data/settings/company';
@@ -29,7 +29,8 @@ async function notBilled(tx: Transaction, ids: readonly string[]): Promise<Reado
 
 /** What falls due and when: open invoices, stages planned and not done, payments the schedules name a day for and that are not billed. */
 export async function listDueDates(actor: Actor): Promise<DayEvent[]> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
     const today = businessDate(actor.now, ours.timeZone);

@@ -3,7 +3,7 @@ import { inCompany } from '@/data/connection';
 import { creditable, isOverdue } from '@/core/billing';
 import { moneyOf, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
-import { businessDate, may } from '../actor';
+import { allow, businessDate, may } from '../actor';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
@@ -17,7 +17,8 @@ import { findCostsOfInvoice } from '@/data/jobCosting/costInvoice';
 
 /** One invoice or credit note for the desk. */
 export async function readInvoice(actor: Actor, invoiceId: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
     const money = moneyOf(loaded.digits);
     const row = loaded.papers.find(({ id }) => id === invoiceId)!;
@@ -25,7 +26,7 @@ export async function readInvoice(actor: Actor, invoiceId: string) {
     const { timeZone } = ours;
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     const today = businessDate(actor.now, timeZone);
-    const mayRecord = may(actor, 'owner', 'office');
+    const mayRecord = may(actor, 'money');
     const notes = loaded.papers.filter(({ credits }) => credits === invoiceId);
     const left =
       row.kind === 'credit note' || isLate(loaded, row) ? null : creditable(loaded.ledger, invoiceId);

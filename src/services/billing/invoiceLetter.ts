@@ -106,9 +106,9 @@ export async function sendInvoiceLetter(
  * @throws Problem `no-such-invoice`
  */
 export async function mailInvoice(actor: Actor, input: unknown): Promise<{ to: string }> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { invoiceId, send } = check(MailInput, input, 'The letter');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     if (!bill) throw noSuch('invoice');

@@ -111,9 +111,9 @@ export async function issueInvoice(
   actor: Actor,
   input: unknown,
 ): Promise<{ id: string; number: string; sentTo: string | null }> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { agreementId, what, send, ...options } = check(IssueInput, input, 'The invoice');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const { id, label } = await insertInvoice(tx, actor, agreementId, what, options);
     await deleteInvoiceDraftByAgreementId(tx, agreementId);
     const sent = send ? await mailIssued(tx, actor, agreementId, id, send) : null;
@@ -126,9 +126,9 @@ export async function issueInvoice(
  * @throws Problem `late-charge-partly-credited`
  */
 export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { invoiceId, what, remark, seen } = check(CreditInput, input, 'The credit note');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const agreementId = await agreementOfInvoice(tx, invoiceId);
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     refuseMoved(loaded, seen);
@@ -142,9 +142,9 @@ export async function creditInvoice(actor: Actor, input: unknown): Promise<{ id:
 
 /** Keeps an invoice in work, to go on with it later; there is one to an agreement. */
 export async function saveDraft(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { agreementId, what, title, shows, remark } = check(DraftInput, input, 'The draft');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     await loadAgreement(tx, agreementId);
     const values = { what, title, shows, remark, savedBy: actor.userId, savedAt: actor.now };
     await putInvoiceDraft(tx, actor, agreementId, values);
@@ -155,9 +155,9 @@ const DropInput = Type.Object({ agreementId: EntityId }, { additionalProperties:
 
 /** Throws a draft away. */
 export async function dropDraft(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { agreementId } = check(DropInput, input, 'The draft');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     await deleteInvoiceDraftByAgreementId(tx, agreementId);
     await recordAudit(tx, actor, 'draft invoice deleted', agreementId);
   });

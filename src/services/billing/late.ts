@@ -59,7 +59,7 @@ export async function lateFor(
 ) {
   const late = await lateOn(tx, loaded, bill, timeZone, businessDate(actor.now, timeZone));
   return late
-    ? { ...late, amount: writeAmount(late.amount, loaded.digits), mayCharge: may(actor, 'owner', 'office') }
+    ? { ...late, amount: writeAmount(late.amount, loaded.digits), mayCharge: may(actor, 'money') }
     : null;
 }
 
@@ -70,9 +70,9 @@ const LateInput = Type.Object({ invoiceId: EntityId }, { additionalProperties: f
  * @throws Problem `no-such-invoice`, `nothing-to-charge`
  */
 export async function chargeLate(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { invoiceId } = check(LateInput, input, 'The late charge');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     if (!bill) throw noSuch('invoice');
@@ -103,9 +103,9 @@ export async function chargeLate(actor: Actor, input: unknown): Promise<{ id: st
  * @throws Problem `late-charge-waived`, `no-such-late-charge`
  */
 export async function waiveLate(actor: Actor, input: unknown): Promise<{ id: string; number: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { invoiceId } = check(LateInput, input, 'The late charge');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId), { lock: true });
     const bill = loaded.invoices.find(({ id }) => id === invoiceId);
     if (bill?.kind !== 'late charge') throw noSuch('late charge');

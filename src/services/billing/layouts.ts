@@ -35,15 +35,15 @@ async function layoutOfOurs(tx: Transaction, id: string) {
  * @throws Problem `too-many-layouts`
  */
 export async function keepLayout(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { agreementId, name, forAll, usual, shows } = check(KeepLayoutInput, input, 'The layout');
-  if (usual) allow(actor, 'owner', 'office');
-  return inCompany(actor.companyId, async (tx) => {
+  if (usual) allow(actor, 'money');
+  return inCompany(actor, async (tx) => {
     await loadAgreement(tx, agreementId);
     const of = forAll ? null : agreementId;
     const known = await findLayoutNamed(tx, name.trim(), of);
     // What invoices begin with is the office’s to say.
-    if (known?.usual) allow(actor, 'owner', 'office');
+    if (known?.usual) allow(actor, 'money');
     if (!known && (await countLayouts(tx, of)) >= MOST_LAYOUTS)
       throw new Problem('too-many-layouts', `There are ${MOST_LAYOUTS} layouts already: delete one first.`);
     const id = known?.id ?? newId(actor.now);
@@ -62,11 +62,11 @@ export async function keepLayout(actor: Actor, input: unknown): Promise<{ id: st
 
 /** Deletes a layout; invoices that were laid out by it keep their look. */
 export async function deleteLayout(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'issue');
   const { id } = check(LayoutInput, input, 'The layout');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const { name, usual } = await layoutOfOurs(tx, id);
-    if (usual) allow(actor, 'owner', 'office');
+    if (usual) allow(actor, 'money');
     await deleteLayoutById(tx, id);
     await recordAudit(tx, actor, 'invoice layout deleted', id, { name });
   });
@@ -77,9 +77,9 @@ export async function deleteLayout(actor: Actor, input: unknown): Promise<void> 
  * @throws Problem `layout-of-one-agreement`
  */
 export async function setUsualLayout(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { id } = check(UsualLayoutInput, input, 'The layout');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const row = id === null ? null : await layoutOfOurs(tx, id);
     if (row && row.agreementId !== null)
       throw new Problem('layout-of-one-agreement', `“${row.name}” names rows of one agreement.`);

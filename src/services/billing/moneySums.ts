@@ -6,7 +6,7 @@ import type { Amount } from '@/core/number';
 import { ZERO, minorDigits, moneyOf, sumAmounts, writeAmount } from '@/core/number';
 import { toBillBy } from './toBill';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { findTitlesOfAgreements } from '@/data/agreements/agreement';
 
@@ -20,7 +20,8 @@ const ages: readonly Age[] = ['not due', '1 to 30', '31 to 60', '61 to 90', 'ove
 
 /** The sums of the money page, and the agreements that one of them is made of. */
 export async function loadMoneySums(actor: Actor, group: MoneyGroup | null = null) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
     const today = businessDate(actor.now, ours.timeZone);

@@ -55,7 +55,8 @@ async function letterOf(tx: Transaction, { companyId, userId, now }: Actor, whom
 
 /** An agreement as an invoice is worked on: everything the core needs to make one, here and at the desk alike. */
 export async function readProgressBilling(actor: Actor, agreementId: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
     const payer = await recipientsOf(tx, loaded.head.customerId, 'invoices');
     const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
@@ -110,7 +111,7 @@ export async function readProgressBilling(actor: Actor, agreementId: string) {
         }),
       ),
       layout: layoutToBeginWith(loaded.papers, await findUsualLayout(tx)),
-      maySetUsual: may(actor, 'owner', 'office'),
+      maySetUsual: may(actor, 'money'),
       /** What can go with the letter beside its papers. */
       ...(await attachable(tx, agreementId, ours)),
       draft: draft
@@ -138,8 +139,8 @@ export type ProgressBilling = Awaited<ReturnType<typeof readProgressBilling>>;
  * @throws Problem `no-such-invoice-draft`
  */
 export async function draftPaper(actor: Actor, agreementId: string) {
-  allow(actor, 'owner', 'office', 'seller');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'issue');
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
     const [draft] = await invoiceDraftByAgreementId(tx, agreementId);
     if (!draft) throw new Problem('no-such-invoice-draft', 'There is no draft of an invoice here.');

@@ -55,7 +55,8 @@ async function remindersDue(tx: Transaction, companyId: string, now: Date, most 
 
 /** The reminders due today, for the desk, and whether there are more than are sent at one time. */
 export async function listReminders(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) =>
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) =>
     cutOffer(await remindersDue(tx, actor.companyId, actor.now, MOST + 1), MOST),
   );
 }
@@ -91,9 +92,9 @@ const RemindInput = Type.Object(
 
 /** Sends the reminders due for some invoices, each once. */
 export async function sendReminders(actor: Actor, input: unknown): Promise<{ sent: number }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { invoiceIds } = check(RemindInput, input, 'The reminders');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     let sent = 0;
     for (const due of await remindersDue(tx, actor.companyId, actor.now))
       if (invoiceIds.includes(due.id) && (await remind(tx, actor, due))) sent += 1;

@@ -4,6 +4,7 @@ import { statementOf } from '@/core/billing';
 import { moneyOf, parseAmount } from '@/core/number';
 import type { StatementPaper } from '@/formats/statementPaper';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { agreementOfInvoice, loadAgreement } from '@/data/agreements/load';
 import { Problem } from '../problem';
 import { asOf, paperOf } from './paper';
@@ -51,7 +52,8 @@ export function progressStatementOf(loaded: LoadedAgreement, row: BillingPaper):
  * @throws Problem `no-such-progress-statement`
  */
 export async function readProgressStatement(actor: Actor, invoiceId: string): Promise<StatementPaper> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, await agreementOfInvoice(tx, invoiceId));
     const row = loaded.ofAgreement.find(({ id }) => id === invoiceId);
     if (!row)

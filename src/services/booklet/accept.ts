@@ -270,9 +270,9 @@ export async function acceptProposal(visitor: Visitor, input: unknown, browser: 
  * @throws Problem `day-to-come`
  */
 export async function acceptForCustomer(actor: Actor, input: unknown): Promise<Accepted> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const given = check(AcceptForInput, input, 'The acceptance');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const current = await currentRevision(tx, { ...actor, proposalId: given.proposalId }, { lock: true });
     if (given.told.on > current.today)
       throw new Problem('day-to-come', 'They cannot have said yes on a day to come.');

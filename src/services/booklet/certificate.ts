@@ -5,6 +5,7 @@ import { inCompany } from '@/data/connection';
 import type { signing } from '@/data/schema';
 import type { KeptSignature } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { check, checkId } from '../check';
 import { takeTry } from '../limit';
 import type { Means } from '../links';
@@ -119,8 +120,9 @@ async function certificatesOf(tx: Transaction, agreementId: string): Promise<Cer
  * @throws Problem `no-such-agreement`
  */
 export async function readCertificates(actor: Actor, id: unknown) {
+  allow(actor, 'prices');
   const agreementId = checkId(id, 'agreement');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [head] = await agreementById(tx, agreementId);
     if (!head) throw noSuch('agreement');
     return { number: head.number, title: head.title, certificates: await certificatesOf(tx, agreementId) };
@@ -170,8 +172,9 @@ export async function visitorStatement(visitor: Visitor, hash: string): Promise<
  * @throws Problem `no-such-agreement`
  */
 export async function readSignedStatement(actor: Actor, agreementId: unknown, hash: string): Promise<string> {
+  allow(actor, 'prices');
   const id = checkId(agreementId, 'agreement');
-  return inCompany(actor.companyId, (tx) => statementOf(tx, id, hash));
+  return inCompany(actor, (tx) => statementOf(tx, id, hash));
 }
 
 /** What anyone who holds a certificate may know of it. */

@@ -1,6 +1,6 @@
 import { inCompany } from '@/data/connection';
 import type { Actor } from '../actor';
-import { businessDate, may } from '../actor';
+import { allow, businessDate, may } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { noSuch } from '../problem';
 import type { Booklet } from './open';
@@ -17,7 +17,8 @@ export async function previewBooklet(
   actor: Actor,
   proposalId: string,
 ): Promise<Booklet & { readonly asSent: boolean }> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const [row] = await proposalById(tx, proposalId);
     if (!row) throw noSuch('proposal');
     const [newest] = await findNewestRevision(tx, proposalId);
@@ -36,7 +37,7 @@ export async function previewBooklet(
     });
     return {
       ...booklet,
-      asSent: sent !== undefined && row.state === 'sent' && may(actor, 'owner', 'seller'),
+      asSent: sent !== undefined && row.state === 'sent' && may(actor, 'propose'),
     };
   });
 }

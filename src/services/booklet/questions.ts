@@ -53,9 +53,9 @@ export async function askQuestion(visitor: Visitor, input: unknown): Promise<rea
  * @throws Problem `answered-already`, `no-such-question`
  */
 export async function answerQuestion(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { questionId, answer } = check(AnswerInput, input, 'The answer');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [row] = await lockCustomerQuestionById(tx, questionId);
     if (!row) throw new Problem('no-such-question', 'That was not asked.');
     if (row.answer !== null) throw new Problem('answered-already', 'This is answered already.');
@@ -83,7 +83,8 @@ export async function answerQuestion(actor: Actor, input: unknown): Promise<void
 
 /** Questions nobody has answered, oldest first. */
 export async function waitingQuestions(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const rows = await findUnanswered(tx);
     return rows.map(({ question, ...more }) => ({

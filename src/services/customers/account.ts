@@ -6,7 +6,7 @@ import { isBelowZero, minorDigits, moneyOf, writeAmount } from '@/core/number';
 import { plusDays } from '@/core/calendar';
 import type { AccountPaper } from '@/formats/accountPaper';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 import { standingsByInvoice } from '@/data/billing/settled';
 import { companyOf } from '@/data/settings/company';
 import { noSuch, Problem } from '../problem';
@@ -30,7 +30,8 @@ export async function readAccount(
   customerId: string,
   range: { readonly from?: string | undefined; readonly to?: string | undefined } = {},
 ): Promise<AccountPaper> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const [payer] = await customerById(tx, customerId);
     if (!payer) throw noSuch('customer');
     const ours = await companyOf(tx, actor.companyId);

@@ -3,7 +3,7 @@ import type { customer } from '@/data/schema';
 import type { CustomerInput as Input, CustomerNotice, CustomerPerson } from '@/model';
 import { CustomerInput, SiteInput, isId } from '@/model';
 import type { Actor } from '../actor';
-import { businessDate, newId, recordAudit } from '../actor';
+import { allow, businessDate, newId, recordAudit } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
 import { standingAndTrack, owedOn } from '@/core/billing';
 import { writeAmount } from '@/core/number';
@@ -44,8 +44,9 @@ export async function offerCustomers(
   actor: Actor,
   { words = '', id }: Asked = {},
 ): Promise<Offered<CustomerRow>> {
+  allow(actor, 'prices');
   if (id !== undefined && !isId(id)) return { found: [], more: false };
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const { found: rows, more } = cutOffer(await findCustomers(tx, { words, id, most: OFFERED + 1 }));
     if (rows.length === 0) return { found: [], more };
     const ids = rows.map((row) => row.id);
@@ -72,7 +73,8 @@ export async function offerCustomers(
  * @throws Problem `no-such-customer`
  */
 export async function readCustomer(actor: Actor, customerId: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const [found] = await customerById(tx, customerId);
     if (!found) throw noSuch('customer');
     const sites = await findSitesOf(tx, customerId);
@@ -143,13 +145,14 @@ export async function saveCustomer(
   known?: unknown,
   over?: unknown,
 ): Promise<{ id: string; siteId: string | null }> {
+  allow(actor, 'propose', 'issue', 'money');
   const customerId = known === undefined ? undefined : checkId(known, 'customer');
   const values = check(CustomerInput, input, 'The customer');
   const base = over === undefined ? undefined : check(CustomerInput, over, 'The customer as it was read');
   for (const { people = [] } of [values, base ?? values])
     if (new Set(people.map(({ id }) => id)).size < people.length)
       throw new Problem('not-well-formed', 'The customer: two people have the same identity.');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     if (customerId) {
       const [now] = await lockCustomerById(tx, customerId);
       if (!now) throw noSuch('customer');
@@ -187,10 +190,11 @@ export async function saveSite(
   known?: unknown,
   over?: unknown,
 ): Promise<{ id: string }> {
+  allow(actor, 'propose', 'issue', 'money');
   const siteId = known === undefined ? undefined : checkId(known, 'site');
   const values = check(SiteInput, input, 'The site');
   const base = over === undefined ? undefined : check(SiteInput, over, 'The site as it was read');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [owner] = await customerById(tx, values.customerId);
     if (!owner) throw noSuch('customer');
     if (siteId) {

@@ -39,7 +39,7 @@ async function sendOne(
   words: string,
 ): Promise<string> {
   const bytes = await accountPdf(paper);
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const whom = await recipientsOf(tx, customerId, 'invoices');
     if (!whom.to) throw new Problem('email-missing', 'No email address is known.');
@@ -84,7 +84,7 @@ export async function sendStatements(
   actor: Actor,
   input: unknown,
 ): Promise<{ readonly sent: readonly StatementSent[] }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { customerIds, from, to, words } = check(StatementsInput, input, 'The statements');
   if (from > to) throw new Problem('dates-reversed', 'The first day is after the last.');
   const sent: StatementSent[] = [];

@@ -3,6 +3,7 @@ import { shownColumns } from '@/core/lists';
 import { listCsv, listXlsx } from '@/formats/listFile';
 import { readListPreferences } from '../accounts/listPreferences';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { agreementList } from '../agreements/agreementList';
 import { stageList } from '../agreements/stageList';
 import { batchList } from '../billing/batchList';
@@ -59,6 +60,7 @@ export async function listFile(
   name: string,
   parameters: AddressParameters,
 ): Promise<{ readonly body: string | Buffer; readonly type: string; readonly name: string }> {
+  allow(actor, 'export');
   const read = Object.hasOwn(lists, name) ? lists[name] : undefined;
   if (!read) throw noSuch('list');
   const { spec, rows } = await read(actor, parameters);

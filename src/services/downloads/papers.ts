@@ -51,26 +51,31 @@ export const bookletPaper = async (visitor: Visitor): Promise<Buffer> =>
 
 /** An issued invoice or credit note, as the paper people read with the data inside. */
 export async function invoicePaperPdf(actor: Actor, invoiceId: string): Promise<Uint8Array> {
-  return hybridPdf(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
+  allow(actor, 'prices');
+  return hybridPdf(await inCompany(actor, (tx) => invoicePaper(tx, invoiceId)));
 }
 
 /** The receipt of a payment. */
 export async function receiptPaperPdf(actor: Actor, paymentId: string): Promise<Buffer> {
+  allow(actor, 'prices');
   return receiptPdf(await readReceipt(actor, paymentId));
 }
 
 /** An invoice with every agreed line beside it. */
 export async function progressStatementPdf(actor: Actor, invoiceId: string): Promise<Buffer> {
+  allow(actor, 'prices');
   return statementPdf(await readProgressStatement(actor, invoiceId));
 }
 
 /** The draft of an invoice, as the customer would get it. */
 export async function draftInvoicePdf(actor: Actor, agreementId: string): Promise<Buffer> {
+  allow(actor, 'prices');
   return invoicePdf(await draftPaper(actor, agreementId));
 }
 
 export async function invoicePaperXml(actor: Actor, invoiceId: string): Promise<string> {
-  return invoiceXml(await inCompany(actor.companyId, (tx) => invoicePaper(tx, invoiceId)));
+  allow(actor, 'prices');
+  return invoiceXml(await inCompany(actor, (tx) => invoicePaper(tx, invoiceId)));
 }
 
 /**
@@ -107,13 +112,13 @@ export const dueDatesIcs = async (actor: Actor): Promise<string> =>
 
 /** The library as a list; our notes and costs are in it, so it is for those who work with them. */
 export async function libraryAsCsv(actor: Actor): Promise<string> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'prices');
   return libraryCsv(await listForExport(actor));
 }
 
 /** The same as a workbook. */
 export async function libraryAsXlsx(actor: Actor): Promise<Buffer> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'prices');
   return libraryXlsx(await listForExport(actor));
 }
 
@@ -122,6 +127,7 @@ export async function libraryAsXlsx(actor: Actor): Promise<Buffer> {
  * @throws Problem `no-such-plan`
  */
 export async function exportPlan(actor: Actor, proposalId: string, planId: string): Promise<PlanGeoJson> {
+  allow(actor, 'prices');
   const { plans } = await exportDocument(actor, proposalId);
   const plan = plans?.find(({ id }) => id === planId);
   if (!plan) throw noSuch('plan');

@@ -26,8 +26,8 @@ export async function keepFile(
   name: string,
   bytes: Uint8Array,
 ): Promise<KeptFile> {
-  if (kind === 'picture') allow(actor, 'owner', 'seller', 'office');
-  else allow(actor, 'owner', 'seller');
+  if (kind === 'picture') allow(actor, 'jobs');
+  else allow(actor, 'propose');
   let image;
   try {
     image = await keptImage(bytes, kind);
@@ -37,7 +37,7 @@ export async function keepFile(
   }
   const sha256 = createHash('sha256').update(image.bytes).digest('hex');
   const label = name.trim().slice(0, 200) || 'Plan';
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [known] = await findSameFile(tx, sha256, kind);
     const id = known?.id ?? newId(actor.now);
     if (!known) {
@@ -78,7 +78,7 @@ export async function readFile(tx: Transaction, id: string, small: boolean) {
 }
 
 export const fileForDesk = (actor: Actor, id: string, small: boolean) =>
-  inCompany(actor.companyId, (tx) => readFile(tx, id, small));
+  inCompany(actor, (tx) => readFile(tx, id, small));
 
 /**
  * Refuses an identity that is no kept picture of this company.

@@ -26,7 +26,7 @@ export async function importCosts(
   agreementId: string,
   bytes: Uint8Array,
 ): Promise<{ taken: number; known: number }> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'jobs');
   const table = await readTableApart(bytes).catch((error: unknown) => {
     if (error instanceof TableError) throw new Problem('table-unreadable', error.message);
     throw error;
@@ -40,7 +40,7 @@ export async function importCosts(
         'column-missing',
         `The column “${needed}” is missing. Columns are ${costColumns.join(', ')}.`,
       );
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     const read = readCosts(table.headings, table.rows, {
       stages: loaded.stages.map(({ name }) => name),

@@ -6,7 +6,7 @@ import { cashFromFacts } from '@/core/insight';
 import type { Amount } from '@/core/number';
 import { moneyOf, showPercent, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
-import { businessDate, may } from '../actor';
+import { allow, businessDate, may } from '../actor';
 import { allowancesOf } from '@/data/agreements/allowances';
 import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
@@ -66,7 +66,8 @@ async function cashOf(tx: Transaction, loaded: LoadedAgreement, entries: readonl
 
 /** Looks back on one agreement: its costs, budget against cost, what is earned and billed, cash, allowances. For us alone. */
 export async function readJob(actor: Actor, agreementId: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'cost');
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId);
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
@@ -129,7 +130,7 @@ export async function readJob(actor: Actor, agreementId: string) {
         ].sort(),
         invoices: loaded.invoices.map(({ id, label, title }) => ({ id, number: label, title })),
       },
-      mayRecord: may(actor, 'owner', 'office', 'seller'),
+      mayRecord: may(actor, 'jobs'),
     };
   });
 }

@@ -44,9 +44,9 @@ function amountFor(loaded: LoadedAgreement, { amount, hours, rate }: CostInput):
  * @throws Problem `no-such-invoice`, `no-such-line`, `no-such-stage`
  */
 export async function recordCost(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'jobs');
   const given = check(CostInput, input, 'The cost');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const [known] = await costEntryByIdempotencyKey(tx, given.idempotencyKey);
     if (known) {
@@ -106,9 +106,9 @@ const BackInput = Type.Object(
  * @throws Problem `cost-voided`, `no-such-cost`
  */
 export async function takeCostBack(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'jobs');
   const { costId, idempotencyKey } = check(BackInput, input, 'The cost');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [found] = await costEntryById(tx, costId);
     if (!found) throw noSuch('cost');
     await loadAgreement(tx, found.agreementId, { lock: true });
@@ -141,9 +141,9 @@ const AttachInput = Type.Object(
  * @throws Problem `no-such-cost`, `no-such-invoice`
  */
 export async function attachCost(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'jobs');
   const { costId, invoiceId } = check(AttachInput, input, 'The cost');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [found] = await costEntryById(tx, costId);
     if (!found) throw noSuch('cost');
     const { invoices } = await loadAgreement(tx, found.agreementId);
@@ -170,9 +170,9 @@ const ToComeInput = Type.Object(
  * @throws Problem `no-such-stage`
  */
 export async function saveToCome(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office', 'seller');
+  allow(actor, 'jobs');
   const { agreementId, stage, toCome } = check(ToComeInput, input, 'What is still to come');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const { digits, head } = await loadAgreement(tx, agreementId);
     const amount =
       toCome === null

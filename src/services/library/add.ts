@@ -9,9 +9,9 @@ import { allow, newId } from '../actor';
 import { check } from '../check';
 /** Adds items to the library, all or none. */
 export async function addItems(actor: Actor, inputs: readonly unknown[]): Promise<LibraryItem[]> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const items = inputs.map((input) => ({ id: newId(actor.now), ...check(ItemInput, input, 'The item') }));
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     for (let at = 0; at < items.length; at += 500)
       await tx.insert(item).values(
         items.slice(at, at + 500).map((row) => ({
@@ -27,13 +27,13 @@ export async function addItems(actor: Actor, inputs: readonly unknown[]): Promis
 
 /** Adds labour rates; answers them with their ids. */
 export async function addRates(actor: Actor, inputs: readonly unknown[]) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const rates = inputs.map((input) => ({
     companyId: actor.companyId,
     id: newId(actor.now),
     ...check(RateInput, input, 'The rate'),
   }));
-  await inCompany(actor.companyId, (tx) => tx.insert(labourRate).values(rates));
+  await inCompany(actor, (tx) => tx.insert(labourRate).values(rates));
   return rates;
 }
 
@@ -42,11 +42,11 @@ export async function addTemplate(
   actor: Actor,
   values: { readonly name: string; readonly about: string; readonly document: ProposalDocument },
 ): Promise<string> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const document = check(DocumentSchema, values.document, 'The template');
   refuseWrong(document);
   const id = newId(actor.now);
-  await inCompany(actor.companyId, (tx) =>
+  await inCompany(actor, (tx) =>
     tx.insert(template).values({ companyId: actor.companyId, id, ...values, document }),
   );
   return id;

@@ -9,7 +9,8 @@ import { findAreas, deleteAreas, insertAreaFactor, findAreaOf } from '@/data/lib
 
 /** The company's area factors, by prefix. */
 export async function listAreas(actor: Actor) {
-  return inCompany(actor.companyId, (tx) => findAreas(tx));
+  allow(actor, 'cost');
+  return inCompany(actor, (tx) => findAreas(tx));
 }
 
 /**
@@ -17,7 +18,7 @@ export async function listAreas(actor: Actor) {
  * @throws Problem `table-unreadable`
  */
 export async function saveAreas(actor: Actor, text: unknown): Promise<{ count: number }> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   if (typeof text !== 'string' || text.length > 1_000_000)
     throw new Problem('table-unreadable', 'A table as text is wanted, at most a million letters.');
   let rows;
@@ -27,7 +28,7 @@ export async function saveAreas(actor: Actor, text: unknown): Promise<{ count: n
     if (error instanceof RowError) throw new Problem('table-unreadable', error.message);
     throw error;
   }
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     await deleteAreas(tx);
     for (let at = 0; at < rows.length; at += 1000)
       await insertAreaFactor(

@@ -44,8 +44,8 @@ async function moves(tx: Transaction, input: unknown) {
 
 /** What a percentage on the costs of a trade or tag would make of each item. Nothing is stored. */
 export async function previewCosts(actor: Actor, input: unknown) {
-  allow(actor, 'owner');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'library');
+  return inCompany(actor, async (tx) => {
     const found = await moves(tx, input);
     return {
       count: found.length,
@@ -64,8 +64,8 @@ export type CostsPreview = Awaited<ReturnType<typeof previewCosts>>;
 
 /** Puts a percentage on the costs of a trade or tag, all of it or nothing; what each item cost before is kept, and it can be taken back once. */
 export async function changeCosts(actor: Actor, input: unknown): Promise<{ id: string; count: number }> {
-  allow(actor, 'owner');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'library');
+  return inCompany(actor, async (tx) => {
     const found = await moves(tx, input);
     const { percent } = check(BulkInput, input, 'The change');
     const id = await putCosts(tx, actor, found, `${percent} % on several`);
@@ -85,7 +85,8 @@ const DRAFTS = 50;
  * looked at, those changed last, and whether there are more drafts.
  */
 export async function draftsBehind(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const { found: drafts, more } = cutOffer(await findDrafts(tx, DRAFTS + 1), DRAFTS);
     const behind = [];
     for (const { id, number, document } of drafts) {

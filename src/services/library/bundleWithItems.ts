@@ -49,11 +49,11 @@ const withIds = (recipe: Recipe, ids: ReadonlyMap<string, string>): Recipe => {
  * @throws Problem `code-taken`
  */
 export async function addBundleWithItems(actor: Actor, input: unknown): Promise<BundleAndItems> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'library', 'propose');
   const { bundle, items } = check(BundleWithItems, input, 'The bundle');
   let code = bundle.code;
   try {
-    return await inCompany(actor.companyId, async (tx) => {
+    return await inCompany(actor, async (tx) => {
       const pictures = Object.values(items).flatMap(({ picture }) => picture ?? []);
       if (pictures.length > 0) await refuseUnknownFile(tx, pictures);
       const ids = new Map<string, string>();

@@ -38,8 +38,9 @@ async function load(tx: Transaction, id: string): Promise<LibraryBundle> {
  * @throws Problem `no-such-bundle`
  */
 export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithMakeup> {
+  allow(actor, 'prices');
   const bundleId = checkId(id, 'bundle');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const found = await load(tx, bundleId);
     return { ...found, makeup: await makeupOf(tx, found.recipe) };
   });
@@ -47,7 +48,8 @@ export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithM
 
 /** All bundles that are not retired, by trade and code. */
 export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
-  return inCompany(actor.companyId, async (tx) => (await findBundlesInUse(tx)).map(bundleOf));
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => (await findBundlesInUse(tx)).map(bundleOf));
 }
 
 /**
@@ -110,10 +112,10 @@ export async function insertNewBundle(
  * @throws Problem `code-taken`
  */
 export async function addBundle(actor: Actor, input: unknown): Promise<BundleWithMakeup> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'library', 'propose');
   const wanted = check(BundleInLibrary, input, 'The bundle');
   try {
-    return await inCompany(actor.companyId, (tx) => insertNewBundle(tx, actor, wanted));
+    return await inCompany(actor, (tx) => insertNewBundle(tx, actor, wanted));
   } catch (error) {
     if (isTaken(error)) throw new Problem('code-taken', `The code ${wanted.code} is taken in the library.`);
     throw error;
@@ -132,11 +134,11 @@ export async function saveBundle(
   edition: unknown,
   input: unknown,
 ): Promise<BundleWithMakeup> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const bundleId = checkId(id, 'bundle');
   const wanted = check(BundleInLibrary, input, 'The bundle');
   try {
-    return await inCompany(actor.companyId, async (tx) => {
+    return await inCompany(actor, async (tx) => {
       const [row] = await lockBundleById(tx, bundleId);
       if (!row) throw noSuch('bundle');
       if (row.edition !== edition)
@@ -172,8 +174,9 @@ export async function bundlesWith(
   actor: Actor,
   id: unknown,
 ): Promise<{ id: string; code: string; name: string }[]> {
+  allow(actor, 'prices');
   const usedId = checkId(id, 'library entry');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const uses = await findBundlesUsing(tx, usedId);
     if (uses.length === 0) return [];
     return findBundleNames(

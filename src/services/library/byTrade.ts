@@ -3,6 +3,7 @@ import type { TradeCount } from '@/data/library/trades';
 import { findOfTrade } from '@/data/library/ofTrade';
 import { tradesOf } from '@/data/library/trades';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import type { Found } from './find';
 import { bundleOf, itemOf } from '@/data/library/rows';
 
@@ -18,7 +19,7 @@ export interface OfTrade {
 }
 
 /** The trades of the library, with how much there is of each. */
-export const listTrades = (actor: Actor): Promise<LibraryTrade[]> => inCompany(actor.companyId, tradesOf);
+export const listTrades = (actor: Actor): Promise<LibraryTrade[]> => inCompany(actor, tradesOf);
 
 /**
  * What stands in a trade and has all the words: bundles, then items, each with what is used most (on such a section) first.
@@ -33,7 +34,8 @@ export async function readTrade(
     after = 0,
   }: { readonly section?: string | undefined; readonly words?: string; readonly after?: number } = {},
 ): Promise<OfTrade> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const { bundles, items, all } = await findOfTrade(tx, trade, {
       sectionTitle: section,
       words,

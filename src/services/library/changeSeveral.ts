@@ -55,10 +55,10 @@ function refuseUnknownClass(names: ReadonlyMap<string, string>, change: SeveralC
  * @throws Problem `too-many-rows`, `unknown-tax-class`
  */
 export async function previewSeveral(actor: Actor, input: unknown) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const { which, change } = check(SeveralInput, input, 'The change');
   const ids = await idsOf(actor, which);
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const names = await classNames(tx, actor);
     refuseUnknownClass(names, change);
     const className = (id: string) => names.get(id) ?? id;
@@ -159,11 +159,11 @@ export const putCosts = (
  * `rows-wrong` where one could not be stored so, `code-taken`
  */
 export async function changeSeveral(actor: Actor, input: unknown): Promise<{ id: string; count: number }> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const { which, change, seen } = check(SeveralInput, input, 'The change');
   const ids = await idsOf(actor, which);
   return takenCode(() =>
-    inCompany(actor.companyId, async (tx) => {
+    inCompany(actor, async (tx) => {
       const names = await classNames(tx, actor);
       refuseUnknownClass(names, change);
       const says = severalInWords(change, (id) => names.get(id) ?? id);
@@ -215,10 +215,10 @@ async function puttable(
  * @throws Problem `no-such-library-change`, `taken-back-already`, `code-taken`
  */
 export async function undoSeveral(actor: Actor, given: unknown): Promise<{ count: number; left: number }> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const id = checkId(given, 'library change');
   return takenCode(() =>
-    inCompany(actor.companyId, async (tx) => {
+    inCompany(actor, async (tx) => {
       const [known] = await lockLibraryChange(tx, id);
       if (!known) throw noSuch('library change');
       if (known.undoneAt !== null) throw new Problem('taken-back-already', 'This is taken back already.');
@@ -251,8 +251,8 @@ const LATELY = 10;
 
 /** The changes of several that were made last, and whether each is taken back. */
 export async function severalLately(actor: Actor) {
-  allow(actor, 'owner');
-  return inCompany(actor.companyId, async (tx) =>
+  allow(actor, 'library');
+  return inCompany(actor, async (tx) =>
     (await findLibraryChanges(tx, LATELY)).map(({ at, undoneAt, ...rest }) => ({
       ...rest,
       at: at.toISOString(),

@@ -7,6 +7,7 @@ import { findDraftsNaming } from '@/data/proposals/proposal';
 import { BundleInLibrary, ItemInput, PartId } from '@/model';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { check, checkId } from '../check';
 import { cutOffer } from '../offered';
 import { refuseBroken } from './bundles';
@@ -29,9 +30,10 @@ const Change = Type.Union([
  * @throws Problem `bundle-wrong`, `no-such-library-entry`
  */
 export async function effectOnDrafts(actor: Actor, input: unknown) {
+  allow(actor, 'cost');
   const change = check(Change, input, 'The change');
   const id = checkId(change.id, 'library entry');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const { found, more } = cutOffer(await findDraftsNaming(tx, id, DRAFTS + 1, change.among), DRAFTS);
     let changed: (document: ProposalDocument) => ProposalDocument;
     if ('item' in change) {

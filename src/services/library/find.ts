@@ -3,6 +3,7 @@ import type { Narrowing } from '@/data/library/search';
 import { searchLibrary } from '@/data/library/search';
 import type { LibraryBundle, LibraryItem } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { bundleOf, itemOf } from '@/data/library/rows';
 
 /** Something of the library a search found. */
@@ -20,8 +21,9 @@ export async function findInLibrary(
   narrowing: Omit<Narrowing, 'userId'> = {},
   most = 8,
 ): Promise<Found[]> {
+  allow(actor, 'prices');
   if (text.length > 200) return [];
-  return inCompany(actor.companyId, async (tx) =>
+  return inCompany(actor, async (tx) =>
     (await searchLibrary(tx, text, { ...narrowing, userId: actor.userId }, most)).map((found): Found => {
       if (found.kind === 'item') return { kind: 'item', item: itemOf(found.row) };
       const { internalNote: _, ...bundle } = bundleOf(found.row);

@@ -66,11 +66,11 @@ async function read(bytes: Uint8Array): Promise<Table> {
 
 /** Takes a file in to be looked at: its columns, some rows, and how its columns were or could be matched. */
 export async function startImport(actor: Actor, fileName: string, bytes: Uint8Array) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const table = await read(bytes);
   const id = newId(actor.now);
   const source = sourceOf(table.headings);
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     await deleteOldImports(tx, actor.now, KEPT);
     await insertLibraryImport(tx, {
       companyId: actor.companyId,
@@ -211,10 +211,10 @@ const listed = (plan: ImportPlan, moves: CostMoves) => ({
 
 /** What an import would add, change, leave and refuse, row by row with the reason. Nothing is stored. */
 export async function previewImport(actor: Actor, id: unknown, input: unknown) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const importId = checkImportId(id);
   const { matching } = check(MatchingInput, input, 'The matching');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const row = await waiting(tx, importId);
     const { plan, known } = await planned(tx, actor, row.bytes, matching as Matching);
     return listed(plan, costMoves(plan.changed, known));
@@ -250,13 +250,13 @@ export async function applyImport(
   input: unknown,
   options: { readonly progress?: (done: number, of: number) => void; readonly signal?: AbortSignal } = {},
 ) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const importId = checkImportId(id);
   const { matching } = check(MatchingInput, input, 'The matching');
   const goOn = () => {
     if (options.signal?.aborted) throw new Problem('cancelled', 'Cancelled. Nothing was changed.');
   };
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     // Two imports of one company go one after the other, so that each compares with what the other stored.
     await lockImports(tx, actor.companyId);
     const file = await waiting(tx, importId);
@@ -310,14 +310,15 @@ export async function applyImport(
 
 /** Drops a file that waits. */
 export async function dropImport(actor: Actor, id: unknown): Promise<void> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const importId = checkImportId(id);
-  await inCompany(actor.companyId, (tx) => deleteOwnImport(tx, importId, actor.userId));
+  await inCompany(actor, (tx) => deleteOwnImport(tx, importId, actor.userId));
 }
 
 /** The whole library with everything that is ours to know, by trade and code, for an export that imports back. */
 export async function listForExport(actor: Actor): Promise<KnownItem[]> {
-  return inCompany(actor.companyId, async (tx) =>
+  allow(actor, 'export');
+  return inCompany(actor, async (tx) =>
     [...(await knownItems(tx)).known.values()].sort((a, b) =>
       a.trade === b.trade ? (a.code < b.code ? -1 : 1) : a.trade < b.trade ? -1 : 1,
     ),

@@ -80,12 +80,12 @@ export async function saveItem(
   over?: unknown,
 ): Promise<LibraryItem> {
   // A seller adds what a job brought; what the library has is changed by the owner.
-  allow(actor, 'owner', ...(id === undefined ? (['seller'] as const) : []));
+  allow(actor, 'library', ...(id === undefined ? (['propose'] as const) : []));
   const typed = check(ItemSchema, input, 'The item');
   const base = over === undefined ? undefined : check(ItemSchema, over, 'The item as it was read');
   const itemId = id === undefined ? newId(actor.now) : checkId(id, 'item');
   try {
-    return await inCompany(actor.companyId, async (tx) => {
+    return await inCompany(actor, async (tx) => {
       if (typed.picture) await refuseUnknownFile(tx, [typed.picture]);
       let wanted = typed;
       if (id === undefined) {
@@ -115,8 +115,9 @@ const HISTORY = 50;
  * @throws Problem `no-such-item`
  */
 export async function readItem(actor: Actor, id: unknown) {
+  allow(actor, 'prices');
   const itemId = checkId(id, 'item');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await itemById(tx, itemId);
     if (!row) throw noSuch('item');
     const { found: history, more } = cutOffer(await findCostsOverTime(tx, itemId, HISTORY + 1), HISTORY);

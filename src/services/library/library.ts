@@ -2,21 +2,25 @@ import { inCompany } from '@/data/connection';
 import { searchItems as search } from '@/data/library/search';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { itemOf } from '@/data/library/rows';
 import { findItemsByTrade } from '@/data/library/item';
 import { findTemplates } from '@/data/library/template';
 
 /** The best items for a few letters, best first. */
 export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {
+  allow(actor, 'prices');
   if (text.length > 200) return [];
-  return inCompany(actor.companyId, async (tx) => (await search(tx, text, most)).map(itemOf));
+  return inCompany(actor, async (tx) => (await search(tx, text, most)).map(itemOf));
 }
 
 /** The whole library, by trade and code. */
 export async function listItems(actor: Actor): Promise<LibraryItem[]> {
-  return inCompany(actor.companyId, async (tx) => (await findItemsByTrade(tx)).map(itemOf));
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => (await findItemsByTrade(tx)).map(itemOf));
 }
 
 export async function listTemplates(actor: Actor) {
-  return inCompany(actor.companyId, (tx) => findTemplates(tx));
+  allow(actor, 'prices');
+  return inCompany(actor, (tx) => findTemplates(tx));
 }

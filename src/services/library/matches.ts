@@ -3,6 +3,7 @@ import { inCompany } from '@/data/connection';
 import { searchLibrary } from '@/data/library/search';
 import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { check } from '../check';
 import { itemOf } from '@/data/library/rows';
 
@@ -19,8 +20,9 @@ const MatchesInput = Type.Object(
 
 /** The items that fit each of some lines of words, best first; none for a line without words. */
 export async function matchLines(actor: Actor, input: unknown): Promise<LibraryItem[][]> {
+  allow(actor, 'prices');
   const { lines, section } = check(MatchesInput, input, 'The list');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const found: LibraryItem[][] = [];
     for (const words of lines) {
       const all =

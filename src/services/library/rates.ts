@@ -41,7 +41,8 @@ const byId = <T extends { readonly id: string }>(all: readonly T[]) =>
 
 /** The company's rates and crews, each with how many items in use name it. */
 export async function listRatesAndCrews(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const uses = await countItemsByRate(tx);
     const items = new Map(uses.rows.map((row) => [row.id, row.items]));
     const counted = <T extends { readonly id: string }>(all: readonly T[]) =>
@@ -52,10 +53,10 @@ export async function listRatesAndCrews(actor: Actor) {
 export type RatesAndCrews = Awaited<ReturnType<typeof listRatesAndCrews>>;
 
 /** Rates alone, by name. */
-export const listRates = (actor: Actor): Promise<Rate[]> => inCompany(actor.companyId, allRates);
+export const listRates = (actor: Actor): Promise<Rate[]> => inCompany(actor, allRates);
 
 /** Crews alone, for pricing an item. */
-export const listCrews = (actor: Actor): Promise<Crew[]> => inCompany(actor.companyId, allCrews);
+export const listCrews = (actor: Actor): Promise<Crew[]> => inCompany(actor, allCrews);
 
 /** Prices every item in use anew that names a rate or crew; what each cost before is kept. */
 async function priceAnew(tx: Transaction, actor: Actor, why: string) {
@@ -93,11 +94,11 @@ function refuseCheapOvertime({ normal, overtime }: Pick<Rate, 'normal' | 'overti
  * @throws Problem `no-such-rate`
  */
 export async function saveRate(actor: Actor, input: unknown, id?: string) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   if (id === undefined) {
     const added = check(RateInput, input, 'The rate');
     refuseCheapOvertime(added);
-    return inCompany(actor.companyId, async (tx) => {
+    return inCompany(actor, async (tx) => {
       const made = newId(actor.now);
       await insertLabourRate(tx, { companyId: actor.companyId, id: made, ...added });
       await recordAudit(tx, actor, 'rate added', made, added);
@@ -106,7 +107,7 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
   }
   const change = check(RateChange, input, 'The rate');
   const rateId = checkId(id, 'rate');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [now] = await lockLabourRateById(tx, rateId);
     if (!now) throw noSuch('rate');
     const wanted = { name: now.name, normal: now.normal, overtime: now.overtime, day: now.day, ...change };
@@ -123,11 +124,11 @@ export async function saveRate(actor: Actor, input: unknown, id?: string) {
  * @throws Problem `crew-empty`, `name-taken`, `no-such-crew`, `unknown-rate`
  */
 export async function saveCrew(actor: Actor, input: unknown, id?: string) {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const given: Partial<CrewInput> = check(id === undefined ? CrewInput : CrewChange, input, 'The crew');
   const crewId = id === undefined ? null : checkId(id, 'crew');
   try {
-    return await inCompany(actor.companyId, async (tx) => {
+    return await inCompany(actor, async (tx) => {
       const [now] = crewId ? await lockCrewById(tx, crewId) : [];
       if (crewId && !now) throw noSuch('crew');
       const wanted: CrewInput = {
@@ -163,9 +164,9 @@ export async function saveCrew(actor: Actor, input: unknown, id?: string) {
  * @throws Problem `no-such-crew`
  */
 export async function removeCrew(actor: Actor, id: unknown): Promise<void> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const crewId = checkId(id, 'crew');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const gone = await removeCrewRow(tx, crewId);
     if (gone.length === 0) throw noSuch('crew');
     await recordAudit(tx, actor, 'crew removed', crewId, { name: gone[0]!.name });

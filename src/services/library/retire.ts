@@ -10,9 +10,9 @@ import { noSuch } from '../problem';
 type Kind = 'item' | 'bundle';
 
 async function retireOne(actor: Actor, kind: Kind, given: unknown, retired: boolean): Promise<void> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const id = checkId(given, kind);
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const changed = await setRetired(tx, kind, [id], retired ? actor.now : null);
     if (changed.length === 0) throw noSuch(kind);
     await recordAudit(tx, actor, retired ? `${kind} retired` : `${kind} brought back`, id);
@@ -37,9 +37,9 @@ const RetireInput = Type.Object(
  * @returns how many there were
  */
 export async function retireMany(actor: Actor, input: unknown): Promise<{ count: number }> {
-  allow(actor, 'owner');
+  allow(actor, 'library');
   const { ids, retired } = check(RetireInput, input, 'What is picked');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     let count = 0;
     for (const kind of ['item', 'bundle'] as const)
       for (const id of await setRetired(tx, kind, ids, retired ? actor.now : null)) {

@@ -3,6 +3,7 @@ import { inCompany } from '@/data/connection';
 import { putStar, takeStar } from '@/data/library/stars';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { check, checkId } from '../check';
 
 /**
@@ -10,8 +11,9 @@ import { check, checkId } from '../check';
  * @throws Problem `no-such-library-entry`
  */
 export async function star(actor: Actor, id: unknown, starred: boolean): Promise<void> {
+  allow(actor, 'prices');
   const starredId = checkId(id, 'library entry');
-  await inCompany(actor.companyId, (tx) => (starred ? putStar : takeStar)(tx, { ...actor, starredId }));
+  await inCompany(actor, (tx) => (starred ? putStar : takeStar)(tx, { ...actor, starredId }));
 }
 
 const StarsInput = Type.Object(
@@ -21,8 +23,9 @@ const StarsInput = Type.Object(
 
 /** Stars several things for this person at once, or takes their stars off. */
 export async function starMany(actor: Actor, input: unknown): Promise<void> {
+  allow(actor, 'prices');
   const { ids, starred } = check(StarsInput, input, 'What is picked');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     for (const starredId of ids) await (starred ? putStar : takeStar)(tx, { ...actor, starredId });
   });
 }

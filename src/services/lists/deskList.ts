@@ -9,7 +9,7 @@ import { minorDigits } from '@/core/number';
 import type { ListPreferences } from '@/model';
 import { readListPreferences } from '../accounts/listPreferences';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 
 /** What a list is worked out with. */
 export interface ListContext {
@@ -40,7 +40,7 @@ export interface ListShown<Row> {
 }
 
 async function inContext<T>(actor: Actor, work: (context: ListContext) => Promise<T>): Promise<T> {
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     return work({
       tx,
@@ -65,6 +65,7 @@ export async function readList<Raw, Row>(
   list: DeskList<Raw, Row>,
   parameters: AddressParameters,
 ): Promise<ListShown<Row>> {
+  allow(actor, 'prices');
   const shown = await inContext(actor, async (context) => {
     const spec = await list.spec(context);
     const state = readListState(spec, parameters);
@@ -92,6 +93,7 @@ export async function readWholeList<Raw, Row>(
   list: DeskList<Raw, Row>,
   parameters: AddressParameters,
 ): Promise<{ readonly spec: ListSpec; readonly rows: readonly Row[] }> {
+  allow(actor, 'prices');
   return inContext(actor, async (context) => {
     const spec = await list.spec(context);
     const state = readListState(spec, parameters);

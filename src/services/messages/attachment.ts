@@ -1,6 +1,7 @@
 import { findAttachment } from '@/data/messages/attachment';
 import { inCompany } from '@/data/connection';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { noSuch } from '../problem';
 
 /**
@@ -13,7 +14,8 @@ export async function readAttachment(
   messageId: string,
   position: number,
 ): Promise<{ readonly name: string; readonly mediaType: string; readonly bytes: Buffer }> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const [row] =
       Number.isSafeInteger(position) && position >= 0 && position < 100
         ? await findAttachment(tx, messageId, position)

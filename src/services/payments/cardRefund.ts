@@ -45,9 +45,9 @@ export async function cardsToRefund(tx: Transaction, loaded: LoadedAgreement) {
  * @throws Problem `card-refused`, `key-used`, `more-than-card`, `no-such-payment`
  */
 export async function refundToCard(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const given = check(CardRefundInput, input, 'The refund');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const [known] = await refundByIdempotencyKey(tx, given.idempotencyKey);
     if (known) {

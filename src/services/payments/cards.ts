@@ -130,8 +130,8 @@ const CHARGES = 100;
 
 /** The newest charges by card with where they stand, and whether there are older ones. */
 export async function listCharges(actor: Actor) {
-  allow(actor, 'owner', 'office');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'money');
+  return inCompany(actor, async (tx) => {
     const { found: charges, more } = cutOffer(await findNewestCharges(tx, CHARGES + 1), CHARGES);
     const standings = await standingsOf(
       tx,
@@ -158,10 +158,11 @@ export type PlayInput = Type.Static<typeof PlayInput>;
  * @throws Problem `no-such-charge`
  */
 export async function playCardService(actor: Actor, input: unknown, door: string): Promise<void> {
+  allow(actor, 'money');
   const { chargeId, kind } = check(PlayInput, input, 'What the bank says');
   const charge = (await listCharges(actor)).found.find(({ id }) => id === chargeId);
   if (!charge) throw noSuch('charge');
-  const secret = await inCompany(actor.companyId, (tx) => accountOf(tx, actor.companyId));
+  const secret = await inCompany(actor, (tx) => accountOf(tx, actor.companyId));
   const message = await cardMessage(
     door,
     {

@@ -22,9 +22,9 @@ import { refundByIdempotencyKey, insertRefund } from '@/data/payments/refund';
  * @throws Problem `no-credit`, `nothing-open`, `other-customer`
  */
 export async function putCredit(actor: Actor, input: unknown): Promise<{ put: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { agreementId, invoiceId, from = agreementId } = check(CreditUseInput, input, 'The credit');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     // Two agreements are locked in one order, whoever asks.
     for (const id of [...new Set([agreementId, from])].sort()) await loadAgreement(tx, id, { lock: true });
     const loaded = await loadAgreement(tx, agreementId);
@@ -55,9 +55,9 @@ export async function putCredit(actor: Actor, input: unknown): Promise<{ put: st
  * @throws Problem `more-than-credit`
  */
 export async function refundCredit(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { methodName, ...given } = check(RefundInput, input, 'The refund');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const [known] = await refundByIdempotencyKey(tx, given.idempotencyKey);
     if (known) {

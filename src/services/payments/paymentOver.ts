@@ -21,7 +21,7 @@ import { doubtsOf, insertPayment, refuseDoubtful } from './payments';
  * `parts-not-whole`, `too-many-decimals`
  */
 export async function recordPaymentOver(actor: Actor, input: unknown): Promise<{ ids: string[] }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const {
     customerId,
     parts,
@@ -35,7 +35,7 @@ export async function recordPaymentOver(actor: Actor, input: unknown): Promise<{
   const sorted = [...parts].sort((a, b) => (a.agreementId < b.agreementId ? -1 : 1));
   if (new Set(sorted.map(({ agreementId }) => agreementId)).size < sorted.length)
     throw new Problem('not-well-formed', 'The payment: an agreement stands in it twice.');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     refuseFuture(received.receivedOn, businessDate(actor.now, ours.timeZone));
     const doubts: string[] = [];

@@ -106,9 +106,9 @@ export async function insertPayment(tx: Transaction, who: Issuer, received: Rece
  * @throws Problem `more-than-received`, `no-such-invoice`, `unknown-method`
  */
 export async function recordPayment(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const { parts, first, sure, methodName, ...given } = check(PaymentInput, input, 'The payment');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, given.agreementId, { lock: true });
     const { head, digits, invoices } = loaded;
     const [known] = await paymentByIdempotencyKey(tx, given.idempotencyKey);

@@ -4,6 +4,7 @@ import type { Amount } from '@/core/number';
 import { moneyOf, sumAmounts, writeAmount } from '@/core/number';
 import type { ReceiptPaper } from '@/formats/receiptPaper';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { noSuch } from '../problem';
@@ -15,7 +16,8 @@ import { findInvoicesOfPayment } from '@/data/payments/allocation';
  * @throws Problem `no-such-payment`
  */
 export async function readReceipt(actor: Actor, paymentId: string): Promise<ReceiptPaper> {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const [row] = await paymentById(tx, paymentId);
     if (!row) throw noSuch('payment');
     const loaded = await loadAgreement(tx, row.agreementId);

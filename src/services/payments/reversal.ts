@@ -221,9 +221,9 @@ function dayOfReversal(given: ReversalInput, row: typeof payment.$inferSelect, t
  * @throws Problem `no-such-payment`
  */
 export async function reversePayment(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'office');
+  allow(actor, 'money');
   const given = check(ReversalInput, input, 'What happened');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [row] = await paymentById(tx, given.paymentId);
     if (!row) throw noSuch('payment');
     const ours = await companyOf(tx, actor.companyId);

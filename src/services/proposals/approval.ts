@@ -5,7 +5,7 @@ import { limitsCrossed } from '@/core/range';
 import type { CompanyPricing, ProposalDocument } from '@/model';
 import { AnswerApprovalInput, AskApprovalInput } from '@/model';
 import type { Actor } from '../actor';
-import { allow, newId, recordAudit } from '../actor';
+import { allow, may, newId, recordAudit, senderOf } from '../actor';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { noSuch, Problem } from '../problem';
@@ -54,8 +54,8 @@ export async function approvalsOf(tx: Transaction, proposalId: string): Promise<
 
 /** What waits for the owner's answer, oldest first. */
 export async function waitingApprovals(actor: Actor) {
-  allow(actor, 'owner');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'approve');
+  return inCompany(actor, async (tx) => {
     const rows = await findWaitingApprovals(tx);
     return rows.map(({ approval: row, name, title, customer: payer }) => ({
       ...shown(row, name),
@@ -83,14 +83,14 @@ async function locked(tx: Transaction, proposalId: string, saveNumber: number) {
  * @throws Problem `approval-not-needed`, `asked-already`
  */
 export async function askApproval(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { proposalId, saveNumber, words } = check(AskApprovalInput, input, 'The question');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const row = await locked(tx, proposalId, saveNumber);
     const { pricing } = await companyOf(tx, actor.companyId);
-    const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
+    const crossed = limitsCrossed(row.document, pricing.limits, senderOf(actor));
     if (crossed.length === 0)
-      throw new Problem('approval-not-needed', 'Nothing about this proposal needs the owner’s yes.');
+      throw new Problem('approval-not-needed', 'Nothing about this proposal needs approval.');
     const id = newId(actor.now);
     const made = await insertApprovalOnce(tx, {
       companyId: actor.companyId,
@@ -112,9 +112,9 @@ export async function askApproval(actor: Actor, input: unknown): Promise<void> {
  * @throws Problem `answered-already`, `no-such-approval`
  */
 export async function answerApproval(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner');
+  allow(actor, 'approve');
   const { approvalId, verdict, answer } = check(AnswerApprovalInput, input, 'The answer');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [row] = await lockApprovalById(tx, approvalId);
     if (!row) throw new Problem('no-such-approval', 'That was not asked.');
     if (row.verdict) throw new Problem('answered-already', `This is answered already: ${row.verdict}.`);
@@ -134,23 +134,23 @@ export async function refuseUnapproved(
   row: { readonly id: string; readonly saveNumber: number; readonly document: ProposalDocument },
   pricing: CompanyPricing,
 ): Promise<void> {
-  const crossed = limitsCrossed(row.document, pricing.limits, actor.role === 'seller');
+  const crossed = limitsCrossed(row.document, pricing.limits, senderOf(actor));
   if (crossed.length === 0) return;
   const [known] = await findApprovalOfState(tx, row);
   if (known?.verdict === 'yes') return;
-  if (actor.role !== 'owner')
+  if (!may(actor, 'approve'))
     throw new Problem(
       'approval-needed',
       known?.verdict === 'no'
-        ? `The owner said no to this${known.answer ? `: ${known.answer}` : '.'}`
-        : `This needs the owner’s yes before it is sent. ${crossed[0]!.message}`,
+        ? `The answer was no${known.answer ? `: ${known.answer}` : '.'}`
+        : `This needs approval before it is sent. ${crossed[0]!.message}`,
       { errors: crossed.map(({ kind, message }) => ({ pointer: kind, detail: message })) },
     );
   const answer = {
     verdict: 'yes' as const,
     answeredBy: actor.userId,
     answeredAt: actor.now,
-    answer: 'Sent by the owner.',
+    answer: 'Sent by who approves.',
   };
   if (known && known.verdict === null) await updateApprovalOf(tx, answer, actor.companyId, known.id);
   else if (!known)

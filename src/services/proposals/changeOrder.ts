@@ -17,9 +17,9 @@ export async function startChangeOrder(
   actor: Actor,
   input: unknown,
 ): Promise<{ id: string; number: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { agreementId } = check(StartChangeInput, input, 'The change order');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const loaded = await loadAgreement(tx, agreementId, { lock: true });
     return insertChange(tx, actor, loaded, loaded.head.title, []);
   });

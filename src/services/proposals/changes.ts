@@ -5,6 +5,7 @@ import type { proposal } from '@/data/schema';
 import type { JsonPatchStep } from '@/core/editing';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { checkId } from '../check';
 import { noSuch, Problem } from '../problem';
 import { sha256 } from '../secrets';
@@ -40,10 +41,11 @@ export interface ChangesSince {
  * @throws Problem `no-such-proposal`, `parameter-missing`
  */
 export async function changesSince(actor: Actor, id: string, saveNumber: number): Promise<ChangesSince> {
+  allow(actor, 'prices');
   const proposalId = checkId(id, 'proposal');
   if (!Number.isInteger(saveNumber) || saveNumber < 0 || saveNumber > 2 ** 31 - 1)
     throw new Problem('parameter-missing', 'Say since which save: ?since=12.');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await proposalById(tx, proposalId);
     if (!row) throw noSuch('proposal');
     const mark = await markOf(tx, row);

@@ -28,9 +28,9 @@ const CompareInput = Type.Object(
  * @throws Problem `no-such-proposal`, `no-such-revision`
  */
 export async function compareRevisions(actor: Actor, input: unknown): Promise<DocumentChanges> {
-  allow(actor, 'owner', 'seller', 'office');
+  allow(actor, 'prices');
   const { proposalId, from, to } = check(CompareInput, input, 'The comparison');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const frozen = async (wanted: number): Promise<ProposalDocument> => {
       const [row] = await findCanonicalText(tx, proposalId, wanted);
       if (!row) throw new Problem('no-such-revision', `There is no revision ${wanted} of this proposal.`);

@@ -2,6 +2,7 @@ import { inCompany } from '@/data/connection';
 import { findProposalsLike } from '@/data/proposals/withCustomer';
 import { isId } from '@/model';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import type { Asked, Offered } from '../offered';
 import { OFFERED, cutOffer } from '../offered';
 
@@ -21,8 +22,9 @@ export async function offerProposals(
   actor: Actor,
   { words = '', id }: Asked = {},
 ): Promise<Offered<EarlierProposal>> {
+  allow(actor, 'prices');
   if (id !== undefined && !isId(id)) return { found: [], more: false };
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const { found, more } = cutOffer(await findProposalsLike(tx, { words, id, most: OFFERED + 1 }));
     return {
       found: found.map(({ proposal: { id: proposalId, number, title }, customer: { name } }) => ({

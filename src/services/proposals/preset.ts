@@ -62,8 +62,8 @@ export async function picksOf(tx: Transaction, decided: Decided): Promise<Picks 
  */
 export async function presetChoices(actor: Actor, input: unknown): Promise<void> {
   const { revisionId, choices } = check(ChooseInput, input, 'The choice');
-  allow(actor, 'owner', 'seller');
-  await inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'propose');
+  await inCompany(actor, async (tx) => {
     const [found] = await revisionById(tx, revisionId);
     if (!found) throw noSuch('revision');
     const [row] = await lockProposalById(tx, found.proposalId);

@@ -5,7 +5,7 @@ import type { ProposalDocument } from '@/model';
 import { whoGets } from '@/core/text/recipients';
 import { peopleOf } from '@/data/customers/people';
 import type { Actor } from '../actor';
-import { businessDate, may } from '../actor';
+import { allow, businessDate, may, senderOf } from '../actor';
 import { agreedForChange } from '@/data/agreements/contract';
 import { noticeOf } from '@/data/customers/customerNotice';
 import { loadAgreement } from '@/data/agreements/load';
@@ -58,7 +58,8 @@ async function proposalRows(tx: Transaction, actor: Actor, timeZone: string, row
 
 /** The proposals touched last, at most 500; change orders only where they are asked for too. */
 export async function listProposals(actor: Actor, { changes = false } = {}) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const { timeZone } = await companyOf(tx, actor.companyId);
     return proposalRows(tx, actor, timeZone, await findProposalsWithCustomer(tx, { changes, most: 500 }));
   });
@@ -69,7 +70,8 @@ const AT_HAND = 50;
 
 /** What is with customers and what is in work, changed last first; `more`: the list has others. */
 export async function proposalsAtHand(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const { timeZone } = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, timeZone);
     const of = async (state: 'sent' | 'draft') => {
@@ -90,7 +92,8 @@ export type ProposalRow = Awaited<ReturnType<typeof listProposals>>[number];
  * @throws Problem `no-such-proposal`
  */
 export async function readProposal(actor: Actor, proposalId: string) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const [found] = await findProposalWithCustomer(tx, proposalId);
     if (!found) throw noSuch('proposal');
     const ours = await companyOf(tx, actor.companyId);
@@ -141,14 +144,15 @@ export async function readProposal(actor: Actor, proposalId: string) {
       agreement: signed ?? (behind ? { id: behind.head.id, number: behind.head.number } : null),
       /** Of a change order: the agreement as it stands, and its lines that can be left out or increased. */
       change:
-        behind && may(actor, 'owner', 'seller')
+        behind && may(actor, 'propose')
           ? { contract: contractOf(behind), agreed: await agreedForChange(tx, behind) }
           : null,
-      approvals: may(actor, 'owner', 'seller') ? await approvalsOf(tx, proposalId) : [],
-      limits: may(actor, 'owner', 'seller') ? ours.pricing.limits : {},
-      money: may(actor, 'owner', 'seller') ? ours.money : { presets: [] },
-      loadSets: may(actor, 'owner', 'seller') ? ours.pricing.loadSets : [],
-      bySeller: actor.role === 'seller',
+      approvals: may(actor, 'propose') ? await approvalsOf(tx, proposalId) : [],
+      limits: may(actor, 'propose') ? ours.pricing.limits : {},
+      money: may(actor, 'propose') ? ours.money : { presets: [] },
+      loadSets: may(actor, 'propose') ? ours.pricing.loadSets : [],
+      sender: senderOf(actor),
+      mayApprove: may(actor, 'approve'),
       today,
       picks: signed ? null : await picksOf(tx, decided),
       /** What a yes on the customer's behalf would be to. */
@@ -165,9 +169,9 @@ export async function readProposal(actor: Actor, proposalId: string) {
       /** What the customer has chosen so far, and of what: a revision that is sent next keeps it where it can. */
       chosen: decided && !signed && decided.last ? { menu: decided.menu, choices: decided.choices } : null,
       declinedBecause: declined?.reason ?? null,
-      mayEdit: may(actor, 'owner', 'seller'),
+      mayEdit: may(actor, 'propose'),
       /** Library items whose costs moved since they were copied here, as they are now. */
-      moved: may(actor, 'owner', 'seller') && !signed ? await movedItems(tx, row.document) : {},
+      moved: may(actor, 'propose') && !signed ? await movedItems(tx, row.document) : {},
     };
   });
 }

@@ -50,10 +50,10 @@ const TemplateInput = Type.Object(
  * @throws Problem `name-taken`
  */
 export async function saveAsTemplate(actor: Actor, input: unknown): Promise<{ id: string }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { proposalId, name, about } = check(TemplateInput, input, 'The template');
   const id = newId(actor.now);
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [taken] = await findTemplateNamed(tx, name);
     if (taken) throw new Problem('name-taken', `There is a template called “${name.trim()}” already.`);
     const { document: whole } = await load(tx, proposalId);
@@ -82,9 +82,9 @@ const CopyInput = Type.Object(
  * @throws Problem `no-such-proposal`
  */
 export async function copyProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { proposalId, title, costs, ...place } = check(CopyInput, input, 'The copy');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const from = await load(tx, checkId(proposalId, 'proposal'));
     refuseChange(from.document, 'copied');

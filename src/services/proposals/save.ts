@@ -45,9 +45,9 @@ const same = (one: unknown, other: unknown) => canonicalize(one) === canonicaliz
  * @throws Problem `changed-meanwhile`, `no-such-proposal`, `proposal-closed`
  */
 export async function saveProposal(actor: Actor, input: unknown): Promise<{ saveNumber: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { proposalId, saveNumber, patches } = check(SaveInput, input, 'The change');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw noSuch('proposal');
     if (row.saveNumber !== saveNumber) {
@@ -118,9 +118,9 @@ function refuseMoved(before: ProposalDocument, after: ProposalDocument): void {
  * @throws Problem `accepted-already`, `no-such-proposal`, `proposal-open`
  */
 export async function reopenProposal(actor: Actor, id: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const proposalId = checkId(id, 'proposal');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw noSuch('proposal');
     const ours = await companyOf(tx, actor.companyId);

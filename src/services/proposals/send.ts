@@ -35,9 +35,9 @@ export async function sendProposal(
   actor: Actor,
   input: unknown,
 ): Promise<{ revision: number; linkId: string; token: string }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw noSuch('proposal');
     if (row.state !== 'draft' && row.state !== 'sent')
@@ -146,9 +146,9 @@ export async function sendProposal(
  * @throws Problem `no-such-proposal`
  */
 export async function revokeLinks(actor: Actor, id: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const proposalId = checkId(id, 'proposal');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     await updateLinksOf(tx, proposalId, { revokedAt: actor.now });
     await recordAudit(tx, actor, 'links revoked', proposalId);
   });

@@ -89,9 +89,9 @@ function taxFor(tax: ProposalDocument['tax'], reason: string): ProposalDocument[
  * @throws Problem `no-such-template`
  */
 export async function startProposal(actor: Actor, input: unknown): Promise<{ id: string; number: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { customerId, siteId, title, templateId } = check(StartInput, input, 'The proposal');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     let document = emptyDocument(title.trim(), ours.currency, ours.usual);
     if (templateId) {
@@ -122,13 +122,13 @@ export async function importProposal(
   where: unknown,
   input: unknown,
 ): Promise<{ id: string; number: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const place = check(PlaceInput, where, 'The place');
   const document = check(DocumentSchema, input, 'This document');
   refuseWrong(document);
   if (document.change)
     throw new Problem('change-order-cannot', 'This is a change order: it is written at its agreement.');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     if (document.currency !== ours.currency)
       throw new Problem(

@@ -13,9 +13,9 @@ import { noSuch, Problem } from '../problem';
  * @throws Problem `no-such-proposal`, `proposal-closed`
  */
 export async function withdrawProposal(actor: Actor, id: unknown): Promise<void> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const proposalId = checkId(id, 'proposal');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const [row] = await lockProposalById(tx, proposalId);
     if (!row) throw noSuch('proposal');
     if (!isOpen(row)) throw new Problem('proposal-closed', `This proposal is ${row.state} already.`);
@@ -40,9 +40,9 @@ const PickedProposals = Type.Object(
  * @returns how many of them stand withdrawn now, whoever took them back: asked again after a lost answer, it says the same
  */
 export async function withdrawMany(actor: Actor, input: unknown): Promise<{ count: number }> {
-  allow(actor, 'owner', 'seller');
+  allow(actor, 'propose');
   const { ids } = check(PickedProposals, input, 'What is picked');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     let count = 0;
     // Always in one order: two who take back the same ones wait for each other and never for ever.
     for (const id of [...new Set(ids)].sort()) {

@@ -1,7 +1,7 @@
 import { inCompany } from '@/data/connection';
 import { minorDigits, parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 import { loadAgreements } from '@/data/agreements/load';
 import { reportOf, standingAndTrack } from '@/core/billing';
 import { groupBy } from '@/core/collections/groupBy';
@@ -27,7 +27,8 @@ type Standing = ReturnType<typeof standingAndTrack>['standing'];
  * @param year of the signature where the company works; `all`, or null for the last year in which something was signed
  */
 export async function readAgreementsReport(actor: Actor, year: number | 'all' | null = null) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'cost');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
     const signed = await findAgreementsSigned(tx);

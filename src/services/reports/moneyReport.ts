@@ -19,7 +19,7 @@ import type { FileColumn } from '@/formats/listFile';
 import { listCsv, listXlsx } from '@/formats/listFile';
 import type { ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 import { noSuch } from '../problem';
 import { chunks } from './chunks';
 
@@ -141,9 +141,10 @@ async function rowsOf(
  * @throws Problem `no-such-report`
  */
 export async function readMoneyReport(actor: Actor, id: string, asked: AddressParameters = {}) {
+  allow(actor, 'prices');
   const report = moneyReports.find((each) => each.id === id);
   if (!report) throw noSuch('report');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const digits = minorDigits(ours.currency);
@@ -196,6 +197,7 @@ export async function moneyReportFile(
   asked: AddressParameters,
   format: 'csv' | 'xlsx',
 ): Promise<{ readonly body: Buffer; readonly name: string }> {
+  allow(actor, 'export');
   const { title, columns, rows, today } = await readMoneyReport(actor, id, asked);
   const fileColumns: FileColumn[] = columns.map(({ key, title: head, kind }) => ({
     key,

@@ -2,6 +2,7 @@ import type { BackList } from '@/formats/csv/reportCsv';
 import { reportColumns, reportCsv } from '@/formats/csv/reportCsv';
 import { listXlsx } from '@/formats/listFile';
 import type { Actor } from '../actor';
+import { allow } from '../actor';
 import { readAgreementsReport } from './agreementsReport';
 import { readSalesReport } from './salesReport';
 
@@ -32,6 +33,7 @@ export const backListCsv = async (actor: Actor, list: BackList, range: BackRange
 
 /** The same as an XLSX workbook, numbers as numbers. */
 export async function backListXlsx(actor: Actor, list: BackList, range: BackRange = {}): Promise<Buffer> {
+  allow(actor, 'export');
   const columns = reportColumns(list);
   const cell = (value: unknown) =>
     typeof value === 'string' || typeof value === 'number' ? String(value) : '';

@@ -9,7 +9,7 @@ import { plusDays } from '@/core/calendar';
 import type { ProposalDocument } from '@/model';
 import { asSuggested } from '@/model';
 import type { Actor } from '../actor';
-import { businessDate } from '../actor';
+import { allow, businessDate } from '../actor';
 import { groupBy } from '@/core/collections/groupBy';
 import { companyOf } from '@/data/settings/company';
 import { stateToday } from '@/core/offer/stateToday';
@@ -53,7 +53,8 @@ const writeWin = (row: WinRow, digits: number) => ({
 
 /** How proposals of the last so many days fared, by seller and trade, and which items were offered and used. */
 export async function readSalesReport(actor: Actor, days: number) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'prices');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const digits = minorDigits(ours.currency);
     const today = businessDate(actor.now, ours.timeZone);

@@ -30,8 +30,8 @@ export function periodOf(from: unknown, to: unknown, today: string): Period {
  * the currency. The quarter of today where no period is asked for that can be.
  */
 export async function readTaxReport(actor: Actor, asked: { readonly from?: unknown; readonly to?: unknown }) {
-  allow(actor, 'owner', 'office');
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'money');
+  return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
     const period = periodOf(asked.from, asked.to, today);
@@ -86,6 +86,7 @@ export async function taxReportFile(
   asked: { readonly from?: unknown; readonly to?: unknown },
   format: 'csv' | 'xlsx',
 ): Promise<{ readonly body: Buffer; readonly name: string }> {
+  allow(actor, 'export');
   const { rows, period } = await readTaxReport(actor, asked);
   const name = `sales-tax-${period.from}-${period.to}.${format}`;
   return {

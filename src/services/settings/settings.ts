@@ -34,7 +34,8 @@ const settled = ({
 
 /** What the settings page shows. */
 export async function readSettings(actor: Actor) {
-  return inCompany(actor.companyId, async (tx) => {
+  allow(actor, 'cost');
+  return inCompany(actor, async (tx) => {
     const { createdAt: _, ...settings } = await companyOf(tx, actor.companyId);
     const users = await findPeople(tx);
     return { company: settings, settled: settled(settings), users };
@@ -59,9 +60,9 @@ const Settings = Type.Object(
  * what others changed since stays; where both changed one thing, this stands.
  */
 export async function saveSettings(actor: Actor, input: unknown): Promise<Settled> {
-  allow(actor, 'owner');
+  allow(actor, 'settings');
   const { over, ...wanted } = check(Settings, input, 'The settings');
-  return inCompany(actor.companyId, async (tx) => {
+  return inCompany(actor, async (tx) => {
     const { currency, ...known } = await companyOf(tx, actor.companyId, 'update');
     const now = settled(known);
     const base: Settled = { ...now, ...over };
@@ -79,9 +80,9 @@ export async function saveSettings(actor: Actor, input: unknown): Promise<Settle
 
 /** Changes the accounts the journal books on; for the owner. */
 export async function saveAccounts(actor: Actor, input: unknown): Promise<void> {
-  allow(actor, 'owner');
+  allow(actor, 'settings');
   const accounts = check(Accounts, input, 'The accounts');
-  await inCompany(actor.companyId, async (tx) => {
+  await inCompany(actor, async (tx) => {
     const { money } = await companyOf(tx, actor.companyId, 'update');
     await updateCompany(tx, actor.companyId, { money: { ...money, accounts } });
     await recordAudit(tx, actor, 'accounts changed', actor.companyId, { ...accounts });

@@ -9,6 +9,7 @@ import type { ListPreferences } from '@/model';
 import { ListFilters } from './ListFilters';
 import { ListViews } from './ListViews';
 import { useSlash } from './useSlash';
+import { May } from '@/ui/may/May';
 
 /** What stands over a list: its search and filters, views, columns and files. */
 export function ListTools({
@@ -82,21 +83,23 @@ export function ListTools({
           >
             <Button>Columns</Button>
           </Popover>
-          <Dropdown
-            trigger={['click']}
-            menu={{
-              items: (['csv', 'xlsx'] as const).map((format) => ({
-                key: format,
-                label: (
-                  <a href={file(format)} download>
-                    {format.toUpperCase()}, {count} {count === 1 ? 'row' : 'rows'}
-                  </a>
-                ),
-              })),
-            }}
-          >
-            <Button disabled={count === 0}>Export</Button>
-          </Dropdown>
+          <May any={['export']}>
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: (['csv', 'xlsx'] as const).map((format) => ({
+                  key: format,
+                  label: (
+                    <a href={file(format)} download>
+                      {format.toUpperCase()}, {count} {count === 1 ? 'row' : 'rows'}
+                    </a>
+                  ),
+                })),
+              }}
+            >
+              <Button disabled={count === 0}>Export</Button>
+            </Dropdown>
+          </May>
         </span>
       </div>
       {spec.filters.length > 0 && (

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import type { ListSpec } from '@/core/lists';
 import { sumColumn } from '@/core/lists';
 import { showDecimal } from '@/core/number';
+import { ExportLink } from '@/ui/may/ExportLink';
 
 /** What is selected on the page of a list: how many rows, what they come to, and they as a file. */
 export const PickedRows = <Row extends { readonly id: string }>({
@@ -33,9 +34,7 @@ export const PickedRows = <Row extends { readonly id: string }>({
         ))}
     </span>
     {children}
-    <a className="link-in-text" download href={`${file}&ids=${rows.map(({ id }) => id).join(',')}`}>
-      Export selected
-    </a>
+    <ExportLink href={`${file}&ids=${rows.map(({ id }) => id).join(',')}`}>Export selected</ExportLink>
     <Button type="link" size="small" onClick={clear}>
       Select none
     </Button>

@@ -34,7 +34,7 @@ export const metadata: Metadata = { title: 'Agreement' };
 
 export default async function AgreementRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const unknown = (error: unknown) => {
     if (error instanceof Problem) notFound();

@@ -19,7 +19,7 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'Stages' };
 
 export default async function StagesPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const list = await readList(actor, stageList, await searchParams);
   const { company } = await readSettings(actor);
   return (

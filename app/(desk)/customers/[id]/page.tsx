@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'Customer' };
 
 export default async function CustomerRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const found = await readCustomer(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
@@ -23,7 +23,7 @@ export default async function CustomerRoute({ params }: { params: Promise<{ id: 
       found={found}
       save={saveCustomerAction}
       saveSite={saveSiteAction}
-      record={may(actor, 'owner', 'office') ? recordPaymentOverAction : null}
+      record={may(actor, 'money') ? recordPaymentOverAction : null}
     />
   );
 }

@@ -7,16 +7,18 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'Import into the library' };
 
 export default async function LibraryImportPage() {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   return (
     <div className="page">
       <header className="page-head">
         <h1>Import into the library</h1>
       </header>
-      {may(actor, 'owner') ? (
+      {may(actor, 'library') ? (
         <ImportPage />
       ) : (
-        <p className="empty">The owner takes lists into the library. Ask them, or add single items.</p>
+        <p className="empty">
+          Your role does not bring lists into the library. Ask who manages it, or add single items.
+        </p>
       )}
     </div>
   );

@@ -11,11 +11,11 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'Rates and crews' };
 
 export default async function Rates() {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   return (
     <RatesPage
       known={await listRatesAndCrews(actor)}
-      readOnly={!may(actor, 'owner')}
+      readOnly={!may(actor, 'library')}
       actions={{ saveRate: saveRateAction, saveCrew: saveCrewAction, removeCrew: removeCrewAction }}
     />
   );

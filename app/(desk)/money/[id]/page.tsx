@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Invoice' };
 
 export default async function InvoiceRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const invoice = await readInvoice(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();

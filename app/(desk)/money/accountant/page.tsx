@@ -15,8 +15,8 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'For the accountant' };
 
 export default async function AccountantPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
-  if (!may(actor, 'owner', 'office')) notFound();
+  const actor = await pageActor('money');
+  if (!may(actor, 'money')) notFound();
   const [batches, { company }] = await Promise.all([
     readList(actor, batchList, await searchParams),
     readSettings(actor),
@@ -27,7 +27,7 @@ export default async function AccountantPage({ searchParams }: { searchParams: P
       savePreferences={saveListPreferencesAction}
       accounts={company.money.accounts ?? usualAccounts}
       timeZone={company.timeZone}
-      mayChange={may(actor, 'owner')}
+      mayChange={may(actor, 'settings')}
       today={businessDate(actor.now, company.timeZone)}
       actions={{ preview: previewBatchAction, make: makeBatchAction, saveAccounts: saveAccountsAction }}
     />

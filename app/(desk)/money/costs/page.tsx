@@ -12,7 +12,7 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'Costs' };
 
 export default async function CostsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('cost');
   const list = await readList(actor, costList, await searchParams);
   return (
     <div className="page page-wide">

@@ -14,7 +14,7 @@ import { moneyFigures } from '../figures';
 export const metadata: Metadata = { title: 'Payments' };
 
 export default async function PaymentsPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const sums = await loadMoneySums(actor);
   const list = await readList(actor, paymentList, await searchParams);
   const thisMonth = list.state.filters.day?.[0] === `${sums.month}..`;

@@ -18,7 +18,7 @@ export default async function NewProposalPage({
 }: {
   searchParams: Promise<{ customer?: string; from?: string }>;
 }) {
-  const actor = await pageActor();
+  const actor = await pageActor('propose');
   const { customer, from } = await searchParams;
   const nobody = { found: [], more: false };
   const [customers, picked, templates, proposals, copied] = await Promise.all([

@@ -22,14 +22,14 @@ export async function generateMetadata({ params }: Asked): Promise<Metadata> {
 
 export default async function MoneyReportPage({ params, searchParams }: Asked) {
   const { id } = reportOf((await params).report);
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   const report = await readMoneyReport(actor, id, await searchParams);
   return (
     <div className="page">
       <header className="page-head">
         <h1>Reports</h1>
       </header>
-      <ReportTabs show={id} mayTax={may(actor, 'owner', 'office')} />
+      <ReportTabs show={id} mayTax={may(actor, 'money')} />
       <MoneyReportView key={id} report={report} />
     </div>
   );

@@ -51,7 +51,7 @@ export default async function BillRoute({
   searchParams: Promise<Query>;
 }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('issue');
   const query = await searchParams;
   if (!isId(id)) notFound();
   const work = await readProgressBilling(actor, id).catch((error: unknown) => {

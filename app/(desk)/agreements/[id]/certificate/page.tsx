@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: 'What was signed' };
 
 export default async function DeskCertificatePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const found = await readCertificates(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();

@@ -17,7 +17,7 @@ export const metadata: Metadata = { title: 'Job costing' };
 
 export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('cost');
   if (!isId(id)) notFound();
   const job = await readJob(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();

@@ -16,7 +16,7 @@ export const metadata: Metadata = { title: 'Bundle' };
 
 export default async function BundlePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const bundle = await readBundle(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
@@ -30,7 +30,7 @@ export default async function BundlePage({ params }: { params: Promise<{ id: str
       standsIn={await bundlesWith(actor, id)}
       usual={company.usual}
       currency={company.currency}
-      mayChange={may(actor, 'owner')}
+      mayChange={may(actor, 'library')}
       actions={{ add: addBundleAction, save: saveBundleAction }}
     />
   );

@@ -11,7 +11,7 @@ import { pageActor } from '../../../../session';
 export const metadata: Metadata = { title: 'New bundle' };
 
 export default async function NewBundlePage() {
-  const actor = await pageActor();
+  const actor = await pageActor('library', 'propose');
   const { company } = await readSettings(actor);
   return (
     <BundleEditor
@@ -19,7 +19,7 @@ export default async function NewBundlePage() {
       standsIn={[]}
       usual={company.usual}
       currency={company.currency}
-      mayChange={may(actor, 'owner', 'seller')}
+      mayChange={may(actor, 'propose')}
       actions={{ add: addBundleAction, save: saveBundleAction }}
     />
   );

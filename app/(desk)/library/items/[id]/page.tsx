@@ -18,7 +18,7 @@ export const metadata: Metadata = { title: 'Item' };
 
 export default async function ItemPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor();
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const known = await readItem(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
@@ -35,7 +35,7 @@ export default async function ItemPage({ params }: { params: Promise<{ id: strin
       usual={company.usual}
       currency={company.currency}
       timeZone={company.timeZone}
-      mayChange={may(actor, 'owner')}
+      mayChange={may(actor, 'library')}
       save={saveItemAction}
       retire={retireAction}
     />

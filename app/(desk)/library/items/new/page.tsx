@@ -12,7 +12,7 @@ import { pageActor } from '../../../../session';
 export const metadata: Metadata = { title: 'New item' };
 
 export default async function NewItemPage() {
-  const actor = await pageActor();
+  const actor = await pageActor('library', 'propose');
   const { company } = await readSettings(actor);
   return (
     <ItemEditor
@@ -23,7 +23,7 @@ export default async function NewItemPage() {
       usual={company.usual}
       currency={company.currency}
       timeZone={company.timeZone}
-      mayChange={may(actor, 'owner')}
+      mayChange={may(actor, 'library')}
       save={saveItemAction}
       retire={retireAction}
     />

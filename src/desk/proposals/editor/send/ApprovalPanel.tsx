@@ -42,7 +42,7 @@ export function ApprovalPanel({
   const known = proposal.approvals.find(({ saveNumber }) => saveNumber === proposal.saveNumber);
   return (
     <div className="send-problems approval">
-      <strong>{proposal.bySeller ? 'Needs the owner’s yes' : 'Crosses your limits'}</strong>
+      <strong>{proposal.mayApprove ? 'Crosses your limits' : 'Needs approval'}</strong>
       <ul>
         {(known?.reasons ?? crossed.map(({ message }) => message)).map((reason) => (
           <li key={reason}>{reason}</li>
@@ -50,23 +50,23 @@ export function ApprovalPanel({
       </ul>
       {known?.verdict === 'yes' && (
         <p>
-          The owner said yes on {showInstant(known.answeredAt!, timeZone)}
+          Approved on {showInstant(known.answeredAt!, timeZone)}
           {known.answer && `: “${known.answer}”`}
         </p>
       )}
       {known?.verdict === 'no' && (
         <p className="wrong">
-          The owner said no on {showInstant(known.answeredAt!, timeZone)}
+          Refused on {showInstant(known.answeredAt!, timeZone)}
           {known.answer && `: “${known.answer}”`} Change the proposal to ask again.
         </p>
       )}
-      {known?.verdict === null && proposal.bySeller && (
+      {known?.verdict === null && !proposal.mayApprove && (
         <p>Asked on {showInstant(known.askedAt, timeZone)}. The answer shows here.</p>
       )}
-      {known?.verdict === null && !proposal.bySeller && (
+      {known?.verdict === null && proposal.mayApprove && (
         <ApprovalAnswer approval={known} answer={actions.answerApproval} />
       )}
-      {!known && proposal.bySeller && (
+      {!known && !proposal.mayApprove && (
         <div className="verdict">
           <Input
             aria-label="Why it should go out all the same"
@@ -80,7 +80,7 @@ export function ApprovalPanel({
           </Button>
         </div>
       )}
-      {!known && !proposal.bySeller && <p className="soft">Sending it is your yes; it is kept on record.</p>}
+      {!known && proposal.mayApprove && <p className="soft">Sending it is your yes; it is kept on record.</p>}
       {refused && <p className="wrong">{refused}</p>}
     </div>
   );

@@ -35,7 +35,7 @@ export function useSending(proposal: ProposalAtDesk, send: (input: SendInput) =>
     [work.document, proposal.today],
   );
   const blocked = problems.some(({ weight }) => weight !== 'look');
-  const crossed = blocked ? [] : limitsCrossed(work.document, proposal.limits, proposal.bySeller);
+  const crossed = blocked ? [] : limitsCrossed(work.document, proposal.limits, proposal.sender);
   const approved = proposal.approvals.some(
     ({ saveNumber, verdict }) => saveNumber === work.saveNumber && verdict === 'yes',
   );
@@ -76,7 +76,7 @@ export function useSending(proposal: ProposalAtDesk, send: (input: SendInput) =>
     crossed,
     keeps,
     /** A seller sends only what the owner said yes to, where it crosses a limit. */
-    needsYes: crossed.length > 0 && proposal.bySeller && !approved,
+    needsYes: crossed.length > 0 && !proposal.mayApprove && !approved,
   };
 }
 

@@ -1,0 +1,18 @@
+import { insertAccountLetter } from '@/data/accounts/accountLetter';
+import type { Transaction } from '@/data/connection';
+import type { Letter } from '@/gateways/post';
+import { simulatedPost } from '@/gateways/post';
+import { newId } from '../actor';
+import { seal } from '../seal';
+
+/**
+ * Puts a letter about somebody's way in in the post. It is no company's: nobody of a company reads it, not in the outbox
+ * either. Where the post is simulated, who runs the machine reads it (`npm run letters`).
+ */
+export async function postAccountLetter(tx: Transaction, letter: Letter, now: Date): Promise<void> {
+  const id = newId(now);
+  await insertAccountLetter(tx, {
+    ...{ id, toAddress: letter.to, subject: letter.subject, at: now },
+    ...{ sealed: seal(letter.body, id), state: simulatedPost.deliver(letter).state },
+  });
+}
