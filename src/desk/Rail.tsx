@@ -33,7 +33,7 @@ const places = [
   { path: '/today', name: 'Today', Icon: ClockCircleOutlined, inBar: true, needs: null },
   { path: '/proposals', name: 'Proposals', Icon: FileTextOutlined, inBar: true, needs: 'prices' as const },
   { path: '/customers', name: 'Customers', Icon: TeamOutlined, inBar: false, needs: 'prices' as const },
-  { path: '/library', name: 'Library', Icon: BarsOutlined, inBar: false, needs: 'prices' as const },
+  { path: '/library', name: 'Library', Icon: BarsOutlined, inBar: false, needs: 'cost' as const },
   { path: '/agreements', name: 'Agreements', Icon: FileDoneOutlined, inBar: true, needs: 'prices' as const },
   { path: '/money', name: 'Money', Icon: DollarOutlined, inBar: false, needs: 'prices' as const },
   { path: '/reports', name: 'Reports', Icon: BarChartOutlined, inBar: false, needs: 'prices' as const },

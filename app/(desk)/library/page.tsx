@@ -39,7 +39,7 @@ const askedBy = ({ q, retired, ...query }: AddressParameters): AddressParameters
 });
 
 export default async function LibraryPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
-  const actor = await pageActor('prices');
+  const actor = await pageActor('cost');
   const query = await searchParams;
   const byTrade = query.view === 'trades' || query.view === 'shelves';
   const [trades, list, drafts, { company }] = await Promise.all([

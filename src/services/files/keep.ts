@@ -62,6 +62,7 @@ export async function keepFile(
  * @throws Problem `no-such-sample-plan`
  */
 export async function keepSamplePlan(actor: Actor, key: string): Promise<KeptFile> {
+  allow(actor, 'propose');
   const sample = await samplePlan(key);
   if (!sample) throw noSuch('sample plan');
   return keepFile(actor, 'plan', sample.name, sample.bytes);
@@ -77,8 +78,10 @@ export async function readFile(tx: Transaction, id: string, small: boolean) {
   return { type: small ? 'image/webp' : row.mediaType, bytes: row.bytes };
 }
 
-export const fileForDesk = (actor: Actor, id: string, small: boolean) =>
-  inCompany(actor, (tx) => readFile(tx, id, small));
+export async function fileForDesk(actor: Actor, id: string, small: boolean) {
+  allow(actor, 'jobs', 'prices');
+  return inCompany(actor, (tx) => readFile(tx, id, small));
+}
 
 /**
  * Refuses an identity that is no kept picture of this company.

@@ -85,7 +85,7 @@ const DRAFTS = 50;
  * looked at, those changed last, and whether there are more drafts.
  */
 export async function draftsBehind(actor: Actor) {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const { found: drafts, more } = cutOffer(await findDrafts(tx, DRAFTS + 1), DRAFTS);
     const behind = [];

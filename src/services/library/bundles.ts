@@ -38,7 +38,7 @@ async function load(tx: Transaction, id: string): Promise<LibraryBundle> {
  * @throws Problem `no-such-bundle`
  */
 export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithMakeup> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   const bundleId = checkId(id, 'bundle');
   return inCompany(actor, async (tx) => {
     const found = await load(tx, bundleId);
@@ -48,7 +48,7 @@ export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithM
 
 /** All bundles that are not retired, by trade and code. */
 export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) => (await findBundlesInUse(tx)).map(bundleOf));
 }
 
@@ -174,7 +174,7 @@ export async function bundlesWith(
   actor: Actor,
   id: unknown,
 ): Promise<{ id: string; code: string; name: string }[]> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   const usedId = checkId(id, 'library entry');
   return inCompany(actor, async (tx) => {
     const uses = await findBundlesUsing(tx, usedId);

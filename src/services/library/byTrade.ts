@@ -19,7 +19,10 @@ export interface OfTrade {
 }
 
 /** The trades of the library, with how much there is of each. */
-export const listTrades = (actor: Actor): Promise<LibraryTrade[]> => inCompany(actor, tradesOf);
+export async function listTrades(actor: Actor): Promise<LibraryTrade[]> {
+  allow(actor, 'cost');
+  return inCompany(actor, tradesOf);
+}
 
 /**
  * What stands in a trade and has all the words: bundles, then items, each with what is used most (on such a section) first.
@@ -34,7 +37,7 @@ export async function readTrade(
     after = 0,
   }: { readonly section?: string | undefined; readonly words?: string; readonly after?: number } = {},
 ): Promise<OfTrade> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const { bundles, items, all } = await findOfTrade(tx, trade, {
       sectionTitle: section,

@@ -21,7 +21,7 @@ export async function findInLibrary(
   narrowing: Omit<Narrowing, 'userId'> = {},
   most = 8,
 ): Promise<Found[]> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   if (text.length > 200) return [];
   return inCompany(actor, async (tx) =>
     (await searchLibrary(tx, text, { ...narrowing, userId: actor.userId }, most)).map((found): Found => {

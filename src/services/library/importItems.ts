@@ -318,6 +318,7 @@ export async function dropImport(actor: Actor, id: unknown): Promise<void> {
 /** The whole library with everything that is ours to know, by trade and code, for an export that imports back. */
 export async function listForExport(actor: Actor): Promise<KnownItem[]> {
   allow(actor, 'export');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) =>
     [...(await knownItems(tx)).known.values()].sort((a, b) =>
       a.trade === b.trade ? (a.code < b.code ? -1 : 1) : a.trade < b.trade ? -1 : 1,

@@ -115,7 +115,7 @@ const HISTORY = 50;
  * @throws Problem `no-such-item`
  */
 export async function readItem(actor: Actor, id: unknown) {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   const itemId = checkId(id, 'item');
   return inCompany(actor, async (tx) => {
     const [row] = await itemById(tx, itemId);

@@ -9,18 +9,18 @@ import { findTemplates } from '@/data/library/template';
 
 /** The best items for a few letters, best first. */
 export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   if (text.length > 200) return [];
   return inCompany(actor, async (tx) => (await search(tx, text, most)).map(itemOf));
 }
 
 /** The whole library, by trade and code. */
 export async function listItems(actor: Actor): Promise<LibraryItem[]> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) => (await findItemsByTrade(tx)).map(itemOf));
 }
 
 export async function listTemplates(actor: Actor) {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, (tx) => findTemplates(tx));
 }

@@ -20,7 +20,7 @@ const MatchesInput = Type.Object(
 
 /** The items that fit each of some lines of words, best first; none for a line without words. */
 export async function matchLines(actor: Actor, input: unknown): Promise<LibraryItem[][]> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   const { lines, section } = check(MatchesInput, input, 'The list');
   return inCompany(actor, async (tx) => {
     const found: LibraryItem[][] = [];

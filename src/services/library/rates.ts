@@ -41,7 +41,7 @@ const byId = <T extends { readonly id: string }>(all: readonly T[]) =>
 
 /** The company's rates and crews, each with how many items in use name it. */
 export async function listRatesAndCrews(actor: Actor) {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const uses = await countItemsByRate(tx);
     const items = new Map(uses.rows.map((row) => [row.id, row.items]));
@@ -53,10 +53,16 @@ export async function listRatesAndCrews(actor: Actor) {
 export type RatesAndCrews = Awaited<ReturnType<typeof listRatesAndCrews>>;
 
 /** Rates alone, by name. */
-export const listRates = (actor: Actor): Promise<Rate[]> => inCompany(actor, allRates);
+export async function listRates(actor: Actor): Promise<Rate[]> {
+  allow(actor, 'cost');
+  return inCompany(actor, allRates);
+}
 
 /** Crews alone, for pricing an item. */
-export const listCrews = (actor: Actor): Promise<Crew[]> => inCompany(actor, allCrews);
+export async function listCrews(actor: Actor): Promise<Crew[]> {
+  allow(actor, 'cost');
+  return inCompany(actor, allCrews);
+}
 
 /** Prices every item in use anew that names a rate or crew; what each cost before is kept. */
 async function priceAnew(tx: Transaction, actor: Actor, why: string) {

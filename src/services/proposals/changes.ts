@@ -41,7 +41,7 @@ export interface ChangesSince {
  * @throws Problem `no-such-proposal`, `parameter-missing`
  */
 export async function changesSince(actor: Actor, id: string, saveNumber: number): Promise<ChangesSince> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   const proposalId = checkId(id, 'proposal');
   if (!Number.isInteger(saveNumber) || saveNumber < 0 || saveNumber > 2 ** 31 - 1)
     throw new Problem('parameter-missing', 'Say since which save: ?since=12.');

@@ -28,7 +28,7 @@ const CompareInput = Type.Object(
  * @throws Problem `no-such-proposal`, `no-such-revision`
  */
 export async function compareRevisions(actor: Actor, input: unknown): Promise<DocumentChanges> {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   const { proposalId, from, to } = check(CompareInput, input, 'The comparison');
   return inCompany(actor, async (tx) => {
     const frozen = async (wanted: number): Promise<ProposalDocument> => {

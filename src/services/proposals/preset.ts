@@ -61,8 +61,8 @@ export async function picksOf(tx: Transaction, decided: Decided): Promise<Picks 
  * @throws Problem `choosing-closed`, `no-such-revision`, `revision-outdated`
  */
 export async function presetChoices(actor: Actor, input: unknown): Promise<void> {
-  const { revisionId, choices } = check(ChooseInput, input, 'The choice');
   allow(actor, 'propose');
+  const { revisionId, choices } = check(ChooseInput, input, 'The choice');
   await inCompany(actor, async (tx) => {
     const [found] = await revisionById(tx, revisionId);
     if (!found) throw noSuch('revision');

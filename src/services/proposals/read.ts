@@ -92,7 +92,7 @@ export type ProposalRow = Awaited<ReturnType<typeof listProposals>>[number];
  * @throws Problem `no-such-proposal`
  */
 export async function readProposal(actor: Actor, proposalId: string) {
-  allow(actor, 'prices');
+  allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const [found] = await findProposalWithCustomer(tx, proposalId);
     if (!found) throw noSuch('proposal');

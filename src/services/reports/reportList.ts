@@ -28,8 +28,10 @@ async function rowsOf(
 }
 
 /** One list of looking back as CSV. */
-export const backListCsv = async (actor: Actor, list: BackList, range: BackRange = {}): Promise<string> =>
-  reportCsv(list, await rowsOf(actor, list, range));
+export async function backListCsv(actor: Actor, list: BackList, range: BackRange = {}): Promise<string> {
+  allow(actor, 'export');
+  return reportCsv(list, await rowsOf(actor, list, range));
+}
 
 /** The same as an XLSX workbook, numbers as numbers. */
 export async function backListXlsx(actor: Actor, list: BackList, range: BackRange = {}): Promise<Buffer> {

@@ -7,7 +7,7 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'Import into the library' };
 
 export default async function LibraryImportPage() {
-  const actor = await pageActor('prices');
+  const actor = await pageActor('cost');
   return (
     <div className="page">
       <header className="page-head">

@@ -11,7 +11,7 @@ import { pageActor } from '../../../session';
 export const metadata: Metadata = { title: 'Rates and crews' };
 
 export default async function Rates() {
-  const actor = await pageActor('prices');
+  const actor = await pageActor('cost');
   return (
     <RatesPage
       known={await listRatesAndCrews(actor)}

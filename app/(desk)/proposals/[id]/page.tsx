@@ -43,7 +43,7 @@ export default async function ProposalPage({
   searchParams: Promise<{ step?: unknown; on?: unknown }>;
 }) {
   const { id } = await params;
-  const actor = await pageActor('prices');
+  const actor = await pageActor('cost');
   if (!isId(id)) notFound();
   const { step, on } = await searchParams;
   // Addresses that were sent earlier name the step behind the ?.

@@ -16,7 +16,7 @@ export const metadata: Metadata = { title: 'Bundle' };
 
 export default async function BundlePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor('prices');
+  const actor = await pageActor('cost');
   if (!isId(id)) notFound();
   const bundle = await readBundle(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();

@@ -18,7 +18,7 @@ export const metadata: Metadata = { title: 'Item' };
 
 export default async function ItemPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const actor = await pageActor('prices');
+  const actor = await pageActor('cost');
   if (!isId(id)) notFound();
   const known = await readItem(actor, id).catch((error: unknown) => {
     if (error instanceof Problem) notFound();
