@@ -13,6 +13,7 @@ import {
   renewRecoveryCodes,
 } from '@/services/accounts/secondStep';
 import { revokeSession, signOut } from '@/services/accounts/session';
+import { setUp, setUpAnother } from '@/services/accounts/setUp';
 import { signIn, signInWithCode } from '@/services/accounts/signIn';
 import { endOtherSessions } from '@/services/people/people';
 import { answer } from '@/services/problem';
@@ -88,6 +89,22 @@ export async function joinAsKnownAction(token: unknown) {
   if (!given.ok) return given;
   await keepSession(given.value);
   redirect('/today');
+}
+
+/** Sets the first company up, and signs its owner in. */
+export async function setUpAction(input: unknown) {
+  const given = await answer(async () => setUp(input, await requestBrowser(), new Date()));
+  if (!given.ok) return given;
+  await keepSession(given.value);
+  redirect('/today');
+}
+
+/** One more company of somebody's own. */
+export async function setUpAnotherAction(input: unknown) {
+  const given = await answer(async () => setUpAnother(await actionActor(), input, await requestBrowser()));
+  if (!given.ok) return given;
+  await keepSession(given.value);
+  return { ok: true as const, value: null };
 }
 
 /** The one the browser held before is told apart by where it leads: the desk is read anew. */

@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation';
+import { readSetUp } from '@/services/accounts/setUp';
 
-export default function Home() {
-  redirect('/today');
+export default async function Home() {
+  redirect((await readSetUp()).open ? '/set-up' : '/today');
 }

@@ -1,6 +1,7 @@
 // Makes, migrates and (when empty) fills a database, as its owner (DATABASE_OWNER_URL), and makes the login of the server
 // (DATABASE_URL). Two at once do it one after the other, and a filling that was cut off is begun anew: there is never half a
-// demo. With `--roles`: the roles alone, in a cluster that a database is to be restored in.
+// demo. With `--empty`: without the demo, to set one's own company up. With `--roles`: the roles alone, in a cluster that a
+// database is to be restored in.
 import { Client } from 'pg';
 import { hasNoCompany } from '@/data/before';
 import { closeConnection } from '@/data/connection';
@@ -41,7 +42,7 @@ async function prepare(address: string, serverAddress: string): Promise<void> {
     }
     await migrateDatabase(address);
     await openTo(serverAddress, client);
-    if (!(await hasNoCompany())) return;
+    if (process.argv.includes('--empty') || !(await hasNoCompany())) return;
     process.stdout.write('Filling the database with the demo …\n');
     await say(FILLING);
     await seedDemo(new Date());

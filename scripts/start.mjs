@@ -1,4 +1,5 @@
-// npm start: everything from a fresh clone to a served application with demo data. npm run dev: the same, unbuilt.
+// npm start: everything from a fresh clone to a served application with demo data. npm start -- --empty: the same without the
+// demo, in a database of its own, to set one's own company up. npm run dev: the same, unbuilt.
 import { spawn, spawnSync } from 'node:child_process';
 import net from 'node:net';
 import path from 'node:path';
@@ -16,6 +17,7 @@ import {
 } from './machine.mjs';
 
 const dev = process.argv.includes('--dev');
+const empty = process.argv.includes('--empty');
 const port = Number(process.env.PORT ?? 4310);
 const address = `http://127.0.0.1:${port}`;
 
@@ -71,7 +73,8 @@ async function main() {
     ensurePostgres();
     say('Starting the database …');
     cluster = startCluster();
-    owner = databaseUrl(cluster.url, 'impegno');
+    // The demo and one's own company never share a database.
+    owner = databaseUrl(cluster.url, empty ? 'impegno_own' : 'impegno');
   }
   const env = {
     ...process.env,
@@ -80,11 +83,15 @@ async function main() {
     NEXT_TELEMETRY_DISABLED: '1',
   };
   if (owner) {
-    const prepared = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
-      cwd: root,
-      env,
-      stdio: 'inherit',
-    });
+    const prepared = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', 'scripts/prepare.ts', ...(empty ? ['--empty'] : [])],
+      {
+        cwd: root,
+        env,
+        stdio: 'inherit',
+      },
+    );
     if (prepared.status !== 0) throw new CannotGoOn('The database could not be prepared; see above.');
   }
   // The server never holds what would let it in as the owner.
@@ -107,7 +114,9 @@ async function main() {
   }
   if (!ending)
     say(
-      `\n  Impegno is ready:   ${address}\n  Demo account:       perrin@quillbank.example\n  Password:           porch-swing-42\n\n  Ctrl-C stops it.\n`,
+      empty
+        ? `\n  Impegno is ready:   ${address}\n  Open it to set up your company, or to sign in.\n\n  Ctrl-C stops it.\n`
+        : `\n  Impegno is ready:   ${address}\n  Demo account:       perrin@quillbank.example\n  Password:           porch-swing-42\n\n  Ctrl-C stops it.\n`,
     );
 }
 

@@ -16,6 +16,7 @@ import { MayHere } from '@/ui/may/May';
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const actor = await pageActor();
+  const companies = await listOwnCompanies(actor);
   return (
     <Providers nonce={await requestNonce()}>
       <div className="desk">
@@ -23,7 +24,8 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
         <Rail
           name={actor.name}
           permissions={actor.permissions}
-          companies={await listOwnCompanies(actor)}
+          demo={companies.some(({ here, demo }) => here && demo)}
+          companies={companies}
           switchTo={switchCompanyAction}
           signOut={signOutAction}
         />

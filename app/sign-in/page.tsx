@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { SignIn } from '@/desk/account/SignIn';
+import { demoAccount } from '@/services/accounts/demoAccount';
+import { hasDemo, readSetUp } from '@/services/accounts/setUp';
 import { signInAction, signInWithCodeAction } from '../accountActions';
 import { AccountPage } from '../AccountPage';
 import { currentActor } from '../session';
@@ -16,6 +18,7 @@ export default async function SignInPage({
   searchParams: Promise<{ to?: unknown; email?: unknown }>;
 }) {
   if (await currentActor()) redirect('/today');
+  if ((await readSetUp()).open) redirect('/set-up');
   const given = await searchParams;
   const to = text(given.to, 200);
   const email = text(given.email, 200);
@@ -23,6 +26,7 @@ export default async function SignInPage({
     <AccountPage>
       <SignIn
         actions={{ signIn: signInAction, withCode: signInWithCodeAction }}
+        {...((await hasDemo()) ? { demo: demoAccount } : {})}
         {...(to === undefined ? {} : { to })}
         {...(email === undefined ? {} : { email })}
       />

@@ -1,3 +1,4 @@
+import { demoAccount } from '@/services/accounts/demoAccount';
 import { addUser, createCompany } from '@/services/accounts/createCompany';
 import type { Actor } from '@/services/actor';
 import { issueInvoice } from '@/services/billing/issue';
@@ -35,16 +36,15 @@ import {
   usualTerms,
 } from './documents';
 import { areaTable } from './areas';
-import { bundleInputs } from './bundles';
-import { itemInputs, rateInputs } from './library';
+import { bundleInputs } from '@/services/library/starting/bundles';
+import { itemInputs, rateInputs } from '@/services/library/starting/items';
 import { porchPlan } from './plans';
 import { billOn } from './billed';
 import { spendOn } from './costs';
 import { goOn } from './changing';
 import { porchInThreeLevels } from './threeLevels';
-import { stockInputs } from './stock';
+import { stockInputs } from '@/services/library/starting/stock';
 
-export const demoAccount = { email: 'perrin@quillbank.example', password: 'porch-swing-42' } as const;
 const timeZone = 'America/New_York';
 
 const address = (street: string, city = 'Marrowby') => ({
@@ -123,6 +123,7 @@ export async function seedDemo(today: Date): Promise<void> {
       currency: 'USD',
       timeZone,
       usual: usualTerms,
+      demo: true,
     },
     { name: 'Perrin Ashdown', ...demoAccount },
     ago(120),

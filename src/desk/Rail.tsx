@@ -77,11 +77,14 @@ const SignOut = ({ name, signOut }: { readonly name: string; readonly signOut: (
 export function Rail({
   name,
   permissions,
+  demo,
   companies,
   switchTo,
   signOut,
 }: {
   readonly name: string;
+  /** The company is made up. */
+  readonly demo: boolean;
   readonly permissions: readonly Permission[];
   /** Those one works for; one goes on in another of several. */
   readonly companies: OwnCompanies;
@@ -100,6 +103,16 @@ export function Rail({
       <span className="rail-mark rail-beyond" aria-hidden="true">
         I
       </span>
+      {demo && (
+        <Link
+          href="/settings#about=data"
+          prefetch={false}
+          className="rail-demo rail-beyond"
+          title="Everything here is made up. Remove the demo to begin with your own company."
+        >
+          Demo
+        </Link>
+      )}
       {permissions.includes('prices') && (
         <button
           type="button"

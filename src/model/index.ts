@@ -31,6 +31,7 @@ export type * from './problem';
 export type * from './problemCodes';
 export { EmailAddress, EmailAddresses, EntityId, IdempotencyKey, isId } from './inputParts';
 export * from './customerInputs';
+export * from './companyInputs';
 export * from './proposalInputs';
 export * from './paymentInputs';
 export * from './billingInputs';

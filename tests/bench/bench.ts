@@ -15,7 +15,7 @@ import { setBundleValue, setQuantity } from '@/core/editing';
 import { menuOf } from '@/core/choice';
 import { computeFigures } from '@/core/price';
 import { rangeOf } from '@/core/range';
-import { itemInputs } from '../../scripts/demo/library';
+import { itemInputs } from '@/services/library/starting/items';
 import { bundle, line, plainDocument } from '../support/documents';
 import { manyChoices } from '../support/manyChoices';
 import { issuing, listPages, moneyPages, randomPaths, statement, together } from './money';

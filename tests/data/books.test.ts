@@ -79,7 +79,7 @@ test('a batch takes what is not out yet, once, also when two are made at one mom
   ]);
   expect((await readList(actor, batchList, { madeAt: '..2020-01-01' })).count).toBe(0);
   for (const role of ['seller'] as const)
-    expect((await refusal(readWholeList({ ...actor, role }, batchList, {}))).status).toBe(403);
+    expect((await refusal(readWholeList(inRole(actor, role), batchList, {}))).status).toBe(403);
   expect((await refusal(makeBatch(inRole(actor, 'seller'), range))).status).toBe(403);
   expect((await refusal(makeBatch(actor, { from: range.to, to: range.from }))).detail).toContain(
     'after the last',

@@ -117,7 +117,7 @@ test('changing it is the owner’s act against the edition they saw; another’s
     password: 'long-otter-gable-1',
     role: 'seller',
   });
-  await expect(saveBundle(seller, id, 1, fence(post))).rejects.toThrow('This is for owner');
+  await expect(saveBundle(seller, id, 1, fence(post))).rejects.toThrow('which your role');
   const both = await Promise.allSettled([
     saveBundle(owner, id, 1, fence(post, { name: 'One' })),
     saveBundle(owner, id, 1, fence(post, { name: 'Other' })),

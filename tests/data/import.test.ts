@@ -11,8 +11,8 @@ import { addItems } from '@/services/library/add';
 import { addUser } from '@/services/accounts/createCompany';
 import { findItems } from '@/services/library/library';
 import { closeConnection } from '@/data/connection';
-import { itemInputs } from '../../scripts/demo/library';
-import { stockInputs } from '../../scripts/demo/stock';
+import { itemInputs } from '@/services/library/starting/items';
+import { stockInputs } from '@/services/library/starting/stock';
 import { newCompany } from '../support/desk';
 
 afterAll(closeConnection);
@@ -173,7 +173,7 @@ test('for the owner, of their own company, with a code and each thing once', asy
     password: 'long-otter-gable-1',
     role: 'seller',
   });
-  await expect(startImport(seller, 'x', bytes(list))).rejects.toThrow('This is for owner');
+  await expect(startImport(seller, 'x', bytes(list))).rejects.toThrow('which your role');
   const started = await startImport(owner, 'x', bytes(list));
   const { matching } = started;
   await expect(previewImport(stranger, started.id, { matching })).rejects.toThrow('not waiting any more');

@@ -204,6 +204,6 @@ describe('money in', () => {
         recordPayment(actor, { sure: true, ...input, amount: '1.005', idempotencyKey: 'cheque-20-d' }),
       ),
     ).toContain('decimals');
-    expect(await said(recordPayment(inRole(actor, 'seller'), input))).toContain('owner or office');
+    expect(await said(recordPayment(inRole(actor, 'seller'), input))).toContain('Record money');
   });
 });

@@ -42,13 +42,16 @@ const openToAll = [
   'accounts/secondStep renewRecoveryCodes',
   'accounts/session listSessions',
   'accounts/session revokeSession',
+  'accounts/setUp setUpAnother',
   'links mayShow',
   'people/mayGive reaches',
   'people/people endOtherSessions',
   'people/people renamePerson',
   'people/roles removeRole',
   'people/roles saveRole',
+  'settings/checklist readChecklist',
   'settings/company readOwnCompany',
+  'settings/removeDemo removeDemo',
 ];
 
 test('every door of the services stands in the table', () => {

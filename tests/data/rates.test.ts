@@ -119,7 +119,7 @@ describe('rates and crews', () => {
     const owner = await newCompany();
     const { lead, crewId } = await withCrew(owner);
     const rate = { name: 'Lead', normal: '60', overtime: '90' };
-    await expect(saveRate(inRole(owner, 'seller'), rate, lead)).rejects.toThrow('This is for owner');
+    await expect(saveRate(inRole(owner, 'seller'), rate, lead)).rejects.toThrow('which your role');
     await expect(saveRate(owner, { ...rate, overtime: '50' }, lead)).rejects.toThrow('does not cost less');
     await expect(saveRate(owner, { ...rate, normal: '-1' }, lead)).rejects.toThrow();
     await expect(saveRate(await newCompany(), rate, lead)).rejects.toThrow('no such rate');
@@ -251,7 +251,7 @@ test('a seller adds an item a job brought, with days of work at a day rate; what
   const seller = inRole(owner, 'seller');
   const byDay = { type: 'labour' as const, days: '2', dayRate: '400', dayHours: '8', rateId };
   const made = await saveItem(seller, item('OWN-1', { costs: [byDay] }));
-  await expect(saveItem(seller, item('OWN-1', { costs: [] }), made.id)).rejects.toThrow('This is for owner');
+  await expect(saveItem(seller, item('OWN-1', { costs: [] }), made.id)).rejects.toThrow('which your role');
   // The day rate moves: the item follows. Without one, what it costs stays.
   expect(await saveRate(owner, { day: '420' }, rateId)).toMatchObject({ count: 1 });
   expect(await saveRate(owner, { day: null }, rateId)).toMatchObject({ count: 0 });

@@ -5,7 +5,7 @@ import { findItems } from '@/services/library/library';
 import type { Actor } from '@/services/actor';
 import { beforeCompany, closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/library/search';
-import { itemInputs } from '../../scripts/demo/library';
+import { itemInputs } from '@/services/library/starting/items';
 import { newCompany } from '../support/desk';
 import { asOwner } from '../support/owner';
 

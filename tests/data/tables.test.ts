@@ -12,7 +12,7 @@ import { exportDocument, invoicePaperPdf, invoicePaperXml, proposalPaper } from 
 import type { Problem } from '@/services/problem';
 import { offerProposals } from '@/services/proposals/offerProposals';
 import { listProposals, readProposal } from '@/services/proposals/read';
-import { readSettings } from '@/services/settings/settings';
+import { readPeople } from '@/services/people/people';
 import { closeConnection, inCompany } from '@/data/connection';
 import { ensureDatabase, migrateDatabase } from '@/data/migrate';
 import { newAgreement, newCompany, newProposal } from '../support/desk';
@@ -30,22 +30,42 @@ const causeOf = async (promise: Promise<unknown>): Promise<string> =>
   );
 
 describe('every table', () => {
+  /** What is of a person, or of nobody, and not of a company. */
+  const ofNoCompany = ['account_letter', 'attempt', 'password_link', 'person', 'recovery_code'];
+
   test('that belongs to a company has it first in its key and is guarded by row level security', async () => {
     const tables = await rowsOf<{ name: string; guarded: boolean; policies: number; first_key: string }>(`
       select c.relname as name, c.relrowsecurity as guarded,
-        (select count(*)::int from pg_policy p where p.polrelid = c.oid) as policies,
+        (select count(*)::int from pg_policy p where p.polrelid = c.oid and p.polpermissive) as policies,
         (select a.attname from pg_index i join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0]
           where i.indrelid = c.oid and i.indisprimary) as first_key
       from pg_class c join pg_namespace n on n.oid = c.relnamespace
-      where n.nspname = 'public' and c.relkind = 'r' and c.relname <> 'attempt'`);
+      where n.nspname = 'public' and c.relkind = 'r'`);
     expect(tables.length).toBeGreaterThan(20);
-    for (const { name, guarded, policies, first_key } of tables)
+    for (const { name, guarded, policies, first_key } of tables.filter(
+      ({ name: of }) => !ofNoCompany.includes(of),
+    ))
       expect([name, guarded, policies, first_key]).toEqual([
         name,
         true,
         1,
         name === 'company' ? 'id' : 'company_id',
       ]);
+    // What is of a person is guarded too; tries at the doors are nobody's.
+    const open = tables.filter(({ guarded }) => !guarded).map(({ name }) => name);
+    expect(open).toEqual(['attempt']);
+  });
+
+  test('of a proposal or an agreement is seen by who sells it, where they see their own work only', async () => {
+    const tables = await rowsOf<{ name: string; own: boolean }>(`
+      select c.relname as name, exists (select 1 from pg_policy p
+        where p.polrelid = c.oid and p.polname = 'own_work' and not p.polpermissive) as own
+      from pg_class c join pg_namespace n on n.oid = c.relnamespace
+      where n.nspname = 'public' and c.relkind = 'r' and exists (select 1 from pg_attribute a
+        where a.attrelid = c.oid and a.attname in ('agreement_id', 'proposal_id') and not a.attisdropped)`);
+    // A layout of invoices says nothing of the work.
+    expect(tables.filter(({ own }) => !own).map(({ name }) => name)).toEqual(['paper_layout']);
+    expect(tables.length).toBeGreaterThan(25);
   });
 
   test('has a company in every foreign key to another table of the company', async () => {
@@ -54,7 +74,7 @@ describe('every table', () => {
         array(select a.attname::text from pg_attribute a where a.attrelid = k.conrelid and a.attnum = any (k.conkey)) as columns
       from pg_constraint k where k.contype = 'f' and k.connamespace = 'public'::regnamespace`);
     expect(keys.length).toBeGreaterThan(20);
-    for (const { name, columns } of keys)
+    for (const { name, columns } of keys.filter(({ target }) => target !== 'person'))
       expect([name, columns.includes('company_id')]).toEqual([name, true]);
   });
 
@@ -208,7 +228,7 @@ describe('no act shows one company what is another’s', () => {
     ];
     for (const list of await Promise.all(lists)) expect(list).toEqual([]);
     expect(await loadMoneyPage(ours)).toMatchObject({ out: '0.00', invoices: [], payments: [] });
-    expect((await readSettings(ours)).users.map(({ name }) => name)).toEqual(['Test Owner']);
+    expect((await readPeople(ours)).people.map(({ name }) => name)).toEqual(['Test Owner']);
     // And without a company there is nothing at all.
     const nobody = inCompany('00000000-0000-7000-8000-000000000000', (tx) =>
       tx.execute(sql`select * from agreement`),

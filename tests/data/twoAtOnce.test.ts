@@ -5,7 +5,7 @@ import { readItem, saveItem } from '@/services/library/items';
 import { readSettings, saveAccounts, saveSettings } from '@/services/settings/settings';
 import { closeConnection } from '@/data/connection';
 import { usualAccounts } from '@/core/billing';
-import { itemInputs } from '../../scripts/demo/library';
+import { itemInputs } from '@/services/library/starting/items';
 import { newCompany, newCustomer } from '../support/desk';
 
 afterAll(closeConnection);

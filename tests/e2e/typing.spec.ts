@@ -262,7 +262,7 @@ test('the settings and a payment: typed and left by a reload, they are there aga
   const back = page.getByText('What you typed here before is back.');
   await page.goto('/settings');
   const days = page.getByLabel(/Prices hold for/);
-  const tax = page.getByLabel(/, % on what is/).first();
+  const tax = page.getByLabel(/, % of the total/).first();
   const save = page.getByRole('button', { name: 'Save', exact: true }).first();
   const before = { days: await days.inputValue(), tax: await tax.inputValue() };
   await expect(async () => {

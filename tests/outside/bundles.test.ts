@@ -2,9 +2,9 @@
  * The demo's bundles against rules of the carpenter's trade. Common practice, no source, unless a line names one.
  * Lengths, volumes and the rest of the arithmetic here are worked by hand or on plain numbers, apart from our own code.
  */
-import { bundleInputs } from '../../scripts/demo/bundles';
-import { itemInputs } from '../../scripts/demo/library';
-import { stockInputs } from '../../scripts/demo/stock';
+import { bundleInputs } from '@/services/library/starting/bundles';
+import { itemInputs } from '@/services/library/starting/items';
+import { stockInputs } from '@/services/library/starting/stock';
 import { sizeMakeup, tryBundle } from '@/core/bundle';
 import { pricedItem } from '@/core/editing';
 import { ordered } from '@/core/price';

@@ -11,8 +11,8 @@ import { libraryColumns, libraryCsv } from '@/formats/csv/libraryCsv';
 import { libraryXlsx } from '@/formats/xlsx/libraryXlsx';
 import { LARGEST_FILE, readTable } from '@/formats/table/readTable';
 import { runs } from '../support/documents';
-import { itemInputs } from '../../scripts/demo/library';
-import { stockInputs } from '../../scripts/demo/stock';
+import { itemInputs } from '@/services/library/starting/items';
+import { stockInputs } from '@/services/library/starting/stock';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const spectrum = path.join(process.cwd(), 'node_modules', 'csv-spectrum');

@@ -36,6 +36,7 @@ import {
   sessionsOfAction,
   showInvitationAction,
 } from '../../peopleActions';
+import { removeDemoAction, saveCompanyAction } from '../../settingsActions';
 import { pageActor, sessionToken } from '../../session';
 
 export const metadata: Metadata = { title: 'Settings' };
@@ -102,7 +103,16 @@ export default async function SettingsRoute({
       permissions={actor.permissions}
       company={[ours.name, ours.address.street, ours.address.city].filter(Boolean).join(', ')}
       settings={settings}
+      details={
+        settings && {
+          details: settings.settings.details,
+          currency: ours.currency,
+          mayChange: settings.mayChange,
+          save: saveCompanyAction,
+        }
+      }
       people={people}
+      data={{ name: ours.name, demo: ours.demo, isOwner: actor.isOwner, removeDemo: removeDemoAction }}
       you={{
         you: { id: actor.userId, name: actor.name, role: actor.role },
         signIn,

@@ -11,6 +11,9 @@ import { waitingApprovals } from '@/services/proposals/approval';
 import { proposalsAtHand } from '@/services/proposals/read';
 import { LinkButton } from '@/ui/LinkButton';
 import { answerApprovalAction, answerQuestionAction, saveStageAction } from '../../actions';
+import { putStepAsideAction } from '../../settingsActions';
+import { readChecklist } from '@/services/settings/checklist';
+import { SetUpList } from '@/desk/today/SetUpList';
 import { pageActor } from '../../session';
 import { CustomersAsk, LateNow, RoundsToChoose, YesAsked } from '@/desk/today/TodaySections';
 import { WorkPage } from '@/desk/work/WorkPage';
@@ -63,6 +66,7 @@ export default async function TodayPage() {
           )}
         </span>
       </header>
+      <SetUpList steps={await readChecklist(actor)} putAside={putStepAsideAction} />
       <YesAsked approvals={asked} answer={answerApprovalAction} />
       <CustomersAsk questions={questions} answer={may(actor, 'propose') ? answerQuestionAction : null} />
       <LateNow rounds={lateRounds} invoices={overdue.rows} count={overdue.count} />

@@ -39,6 +39,20 @@ test('numbers of the settings are read as everywhere', () => {
   expect(money.late).toEqual({ kind: 'fee', amount: '1050', graceDays: 10 });
 });
 
+test('a tax and its class have a name, and a tax is 100 % at most', () => {
+  const withTax = (name: string, tax: string, percent: string) => {
+    const { usual, ...rest } = typed('15');
+    const taxClasses = [{ id: 'a', name, components: [{ id: 'b', name: tax, percent }] }];
+    return () => readTypedTerms({ ...rest, usual: { ...usual, taxClasses } }, 2);
+  };
+  expect(withTax('  ', 'State', '6')).toThrow('A tax class needs a name.');
+  expect(withTax('Taxed', '', '6')).toThrow('A tax of “Taxed” needs a name.');
+  expect(withTax('Taxed', 'State', '101')).toThrow(/^State: /);
+  expect(withTax(' Taxed ', ' State ', '6.25')().usual.taxClasses).toEqual([
+    { id: 'a', name: 'Taxed', components: [{ id: 'b', name: 'State', percent: '6.25' }] },
+  ]);
+});
+
 test('what stands already stays as it is', () => {
   const once = readTypedTerms(typed('15'), 2);
   expect(readTypedTerms(once, 2)).toEqual(once);

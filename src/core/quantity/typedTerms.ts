@@ -23,15 +23,23 @@ type Loads = UsualTerms['loads'];
 const loads = (all: Loads, within = ''): Loads =>
   all.map((load) => ({ ...load, percent: percent(`${within}${load.name}`, load.percent) }));
 
+/** A name that was typed. @throws Error when there is none */
+function called(what: string, text: string): string {
+  if (text.trim() === '') throw new Error(`${what} needs a name.`);
+  return text.trim();
+}
+
 function usualTerms(usual: UsualTerms): UsualTerms {
   return {
     ...usual,
     loads: loads(usual.loads),
     taxClasses: usual.taxClasses.map((taxClass) => ({
       ...taxClass,
+      name: called('A tax class', taxClass.name),
       components: taxClass.components.map((component) => ({
         ...component,
-        percent: percent(component.name, component.percent),
+        name: called(`A tax of “${taxClass.name.trim()}”`, component.name),
+        percent: percent(component.name, component.percent, 100),
       })),
     })),
     schedule: usual.schedule.map((entry) =>

@@ -1,7 +1,7 @@
 import { inArray } from 'drizzle-orm';
 import { isId } from '@/model';
 import type { Transaction } from '../connection';
-import { item } from '../schema';
+import { bundle, item } from '../schema';
 
 /** What the library calls some items, by their ids; what is no item of it is left out. */
 export async function findItemCodes(
@@ -13,3 +13,9 @@ export async function findItemCodes(
   const rows = await tx.select({ id: item.id, code: item.code }).from(item).where(inArray(item.id, ids));
   return new Map(rows.map(({ id, code }) => [id, code]));
 }
+
+/** The codes of all items and bundles of the library, with whose they are; those out of use as well. */
+export const findCodes = async (tx: Transaction): Promise<readonly { code: string; id: string }[]> => [
+  ...(await tx.select({ code: item.code, id: item.id }).from(item)),
+  ...(await tx.select({ code: bundle.code, id: bundle.id }).from(bundle)),
+];

@@ -35,6 +35,19 @@ export const company = pgTable('company', {
   email: text('email').notNull(),
   phone: text('phone').notNull(),
   taxNumber: text('tax_number').notNull(),
+  /** Of the trade, as customers may ask for it. */
+  licence: text('licence').notNull().default(''),
+  website: text('website').notNull().default(''),
+  /** A kept picture; where the company has a logo. */
+  logo: uuid('logo'),
+  /** The color of titles and rules on its papers, as #rrggbb; null: that of the product. */
+  color: text('color'),
+  /** Which units are offered first. */
+  units: text('units', { enum: ['us', 'metric'] })
+    .notNull()
+    .default('us'),
+  /** What of setting up was put off, or is done otherwise, by key. */
+  setUpAside: jsonb('set_up_aside').$type<readonly string[]>().notNull().default([]),
   currency: text('currency').notNull(),
   timeZone: text('time_zone').notNull(),
   depositInvoiceOnAcceptance: boolean('deposit_invoice_on_acceptance').notNull().default(true),

@@ -7,8 +7,8 @@ export const PasswordField = ({
   name = 'password',
   label = 'Password',
 }: {
-  name?: string;
-  label?: string;
+  readonly name?: string | string[];
+  readonly label?: string;
 }) => (
   <Form.Item
     name={name}

@@ -6,6 +6,8 @@ import type { Permission } from '@/model';
 import { PeoplePanel } from '@/desk/people/PeoplePanel';
 import { OfYou } from '@/desk/you/OfYou';
 import { goToPlace, usePlace } from '@/ui/place/usePlace';
+import { CompanyForm } from './CompanyForm';
+import { DataPanel } from './DataPanel';
 import { CompanySettings } from './CompanySettings';
 import { subjectOf, subjects, subjectsFor } from './subjects';
 import './settings.css';
@@ -15,12 +17,14 @@ interface SettingsProps {
   /** Which company, in a line. */
   readonly company: string;
   readonly settings: Omit<ComponentProps<typeof CompanySettings>, 'subject'> | null;
+  readonly details: ComponentProps<typeof CompanyForm> | null;
   readonly people: ComponentProps<typeof PeoplePanel> | null;
+  readonly data: ComponentProps<typeof DataPanel>;
   readonly you: ComponentProps<typeof OfYou>;
 }
 
 /** How the company works, who works here, and how one signs in: a subject at a time, of those one may see. */
-export function SettingsPage({ permissions, company, settings, people, you }: SettingsProps) {
+export function SettingsPage({ permissions, company, settings, details, people, data, you }: SettingsProps) {
   const subject = subjectOf(usePlace().get('about'), permissions);
   const here = subjects.find(({ key }) => key === subject)!;
   return (
@@ -52,6 +56,8 @@ export function SettingsPage({ permissions, company, settings, people, you }: Se
           <h2>{here.title}</h2>
           <p className="soft settings-about">{here.about}.</p>
           {settings && <CompanySettings {...settings} subject={subject} />}
+          {subject === 'company' && details && <CompanyForm {...details} />}
+          {subject === 'data' && <DataPanel {...data} />}
           {subject === 'people' && people && <PeoplePanel {...people} />}
           {subject === 'you' && <OfYou {...you} />}
         </div>

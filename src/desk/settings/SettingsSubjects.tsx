@@ -5,6 +5,7 @@ import { LateSettings } from './LateSettings';
 import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import type { Subject } from './subjects';
+import { TaxClasses } from './TaxClasses';
 import { UsualPercents } from './UsualPercents';
 import type { TypedSettings } from './useSettingsForm';
 
@@ -47,6 +48,19 @@ const OfProposals = ({ typed: { validity, usual }, type, disabled }: Typing) => 
     />
     <p className="settings-what">A proposal from nothing begins with:</p>
     <UsualPercents usual={usual} disabled={disabled} change={(next) => type({ usual: next })} />
+    <label className="settings-terms">
+      Terms every proposal ends with
+      <Input.TextArea
+        disabled={disabled}
+        autoSize={{ minRows: 4, maxRows: 16 }}
+        maxLength={20_000}
+        value={usual.terms ?? ''}
+        onChange={({ target }) => {
+          const { terms: _, ...rest } = usual;
+          type({ usual: target.value === '' ? rest : { ...rest, terms: target.value } });
+        }}
+      />
+    </label>
     <Radio.Group
       className="settings-basis"
       disabled={disabled}
@@ -101,6 +115,8 @@ export function SettingsSubject({
   switch (subject) {
     case 'proposals':
       return <OfProposals {...typing} />;
+    case 'taxes':
+      return <TaxClasses usual={typed.usual} disabled={disabled} change={(next) => type({ usual: next })} />;
     case 'pricing':
       return (
         <PricingSettings

@@ -16,21 +16,6 @@ interface Percent {
 function percentsOf(usual: UsualTerms): readonly { title: string; rows: readonly Percent[] }[] {
   const replaced = <T,>(list: readonly T[], at: number, next: T): T[] =>
     list.map((each, i) => (i === at ? next : each));
-  const taxes = usual.taxClasses.flatMap((taxClass, i) =>
-    taxClass.components.map((component, c): Percent => ({
-      key: `${taxClass.id}.${component.id}`,
-      name: component.name,
-      of: `% on what is ${taxClass.name.toLowerCase()}`,
-      value: component.percent,
-      set: (percent) => ({
-        ...usual,
-        taxClasses: replaced(usual.taxClasses, i, {
-          ...taxClass,
-          components: replaced(taxClass.components, c, { ...component, percent }),
-        }),
-      }),
-    })),
-  );
   const payments = usual.schedule.flatMap((entry, i): Percent[] =>
     'percent' in entry.share
       ? [
@@ -47,10 +32,7 @@ function percentsOf(usual: UsualTerms): readonly { title: string; rows: readonly
         ]
       : [],
   );
-  return [
-    { title: 'Tax', rows: taxes },
-    { title: 'Payments', rows: payments },
-  ].filter(({ rows }) => rows.length > 0);
+  return [{ title: 'Payments', rows: payments }].filter(({ rows }) => rows.length > 0);
 }
 
 /** The percentages a proposal from nothing begins with. */

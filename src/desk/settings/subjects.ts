@@ -2,7 +2,14 @@ import type { Permission } from '@/model';
 
 /** What the settings are about, in the order they stand, and what lets one see each; the address names one. */
 export const subjects = [
+  {
+    key: 'company',
+    title: 'Company',
+    about: 'What customers read of you on every paper, and in what you reckon',
+    needs: 'cost',
+  },
   { key: 'proposals', title: 'Proposals', about: 'What a proposal from nothing begins with', needs: 'cost' },
+  { key: 'taxes', title: 'Taxes', about: 'What is charged on which work', needs: 'cost' },
   {
     key: 'pricing',
     title: 'Pricing',
@@ -17,6 +24,7 @@ export const subjects = [
   },
   { key: 'late', title: 'Late payments', about: 'Reminders and late charges', needs: 'cost' },
   { key: 'people', title: 'People', about: 'Who works here, and what each may do', needs: 'people' },
+  { key: 'data', title: 'Data', about: 'What is kept here of the company', needs: 'settings' },
   { key: 'you', title: 'You', about: 'How you sign in, where you are signed in, light or dark', needs: null },
 ] as const satisfies readonly {
   readonly key: string;
@@ -34,8 +42,10 @@ export const subjectsFor = (held: readonly Permission[]) =>
 /** The subject an address names, of those somebody sees; their first where it names none. */
 export const subjectOf = (name: string | null, held: readonly Permission[]): Subject => {
   const seen = subjectsFor(held);
-  return (seen.find(({ key }) => key === name) ?? seen[0]!).key;
+  const first = seen.find(({ key }) => key === 'proposals') ?? seen[0]!;
+  return (seen.find(({ key }) => key === name) ?? first).key;
 };
 
 /** Subjects that are one form, saved together; what is typed in one stays while another is looked at. */
-export const isForm = (subject: Subject): boolean => subject !== 'people' && subject !== 'you';
+export const isForm = (subject: Subject): boolean =>
+  ['proposals', 'taxes', 'pricing', 'invoices', 'late'].includes(subject);

@@ -4,6 +4,6 @@ import Bowser from 'bowser';
 export function browserWords(userAgent: string): string {
   if (userAgent.trim() === '') return 'Unknown browser';
   const { browser, os } = Bowser.parse(userAgent);
-  const name = browser.name ?? 'Unknown browser';
+  const name = browser.name || 'Unknown browser';
   return os.name ? `${name} on ${os.name}` : name;
 }

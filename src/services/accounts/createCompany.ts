@@ -11,6 +11,7 @@ import { firstRoles, permissionKeys } from '@/model';
 import type { Actor } from '../actor';
 import { actorFrom, allow, newId, recordAudit } from '../actor';
 import { takenOr } from './taken';
+import { plainTerms } from '../settings/plainTerms';
 import { hashPassword, refusePoorPassword } from './password';
 
 export type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt' | 'usual'> & {
@@ -23,33 +24,6 @@ export interface NewPerson {
   readonly email: string;
   readonly password: string;
 }
-
-/** What a company begins with until its owner says otherwise: a common way to price and bill, and no tax. */
-const plainTerms: UsualTerms = {
-  shows: 'sections',
-  loads: [
-    { id: 'overhead', name: 'Overhead', kind: 'overhead', percent: '10', base: 'direct' },
-    { id: 'profit', name: 'Profit', kind: 'profit', percent: '20', base: 'running' },
-  ],
-  fees: [],
-  taxClasses: [{ id: 'standard', name: 'Not taxed', components: [] }],
-  schedule: [
-    {
-      id: 'deposit',
-      name: 'On signing',
-      kind: 'deposit',
-      share: { percent: '10' },
-      due: { on: 'acceptance' },
-    },
-    {
-      id: 'final',
-      name: 'On completion',
-      kind: 'final',
-      share: { rest: true },
-      due: { on: 'stage', stage: 'Completion' },
-    },
-  ],
-};
 
 /** Keeps a person who signs in with a password. */
 async function keepPerson(

@@ -55,7 +55,10 @@ async function openInvitation(token: string, from: string, now: Date): Promise<F
   return found;
 }
 
-/** Takes the invitation up for a person, once; who was of the company before is again. */
+/**
+ * Takes the invitation up for a person, once; who was of the company before is again.
+ * @throws Problem `invitation-over`
+ */
 async function takeUp(
   tx: Transaction,
   { companyId, id }: FoundInvitation,

@@ -52,7 +52,7 @@ const isKnown = async (personId: string, device: string | undefined): Promise<bo
  * authenticator gets a ticket instead, and is asked for a code. Eight failed tries at one account in a quarter of an hour
  * close it for a while, and many from one network address close that. A device the person signed in on before has tries of
  * its own: others' guessing does not keep them out.
- * @throws Problem `no-company`, `sign-in-refused`
+ * @throws Problem `sign-in-refused`
  */
 export async function signIn(input: unknown, now: Date, { from, device }: Place = direct): Promise<SignedIn> {
   const { email, password, browser } = check(Input, input);
@@ -82,7 +82,7 @@ export async function signInWithCode(input: unknown, now: Date, { from }: Place 
   return openLast(personId, { browser, from }, now);
 }
 
-/** A session where somebody was last. */
+/** A session where somebody was last. @throws Problem `no-company` */
 async function openLast(
   personId: string,
   where: { browser: string; from: string },

@@ -91,7 +91,7 @@ async function open(tx: Transaction, id: string) {
 
 /**
  * Shows the link of an invitation that is open. Who was shown it is kept.
- * @throws Problem `invitation-over`
+ * @throws Problem `invitation-over`, `no-such-invitation`
  */
 export async function showInvitation(actor: Actor, id: unknown): Promise<{ address: string }> {
   allow(actor, 'people');
@@ -107,7 +107,7 @@ export async function showInvitation(actor: Actor, id: unknown): Promise<{ addre
   });
 }
 
-/** Takes an invitation back. */
+/** Takes an invitation back. @throws Problem `invitation-over`, `no-such-invitation` */
 export async function revokeInvitation(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'people');
   const invitationId = checkId(id, 'invitation');

@@ -121,7 +121,7 @@ export async function deactivate(actor: Actor, input: unknown): Promise<{ handed
   );
 }
 
-/** Somebody who was deactivated may sign in again. */
+/** Somebody who was deactivated may sign in again. @throws Problem `no-such-person` */
 export async function reactivate(actor: Actor, id: unknown): Promise<void> {
   allow(actor, 'people');
   const userId = checkId(id, 'person');
@@ -174,7 +174,7 @@ export async function renamePerson(actor: Actor, input: unknown): Promise<void> 
   });
 }
 
-/** Where one of the company is signed in. */
+/** Where one of the company is signed in. @throws Problem `no-such-person` */
 export async function sessionsOf(actor: Actor, id: unknown) {
   allow(actor, 'people');
   const userId = checkId(id, 'person');

@@ -8,7 +8,7 @@ import { check } from '../check';
 import { companyOf, updateCompany } from '@/data/settings/company';
 import { putOver } from '../over';
 import { emptyDocument } from '../proposals/start';
-import { findPeople } from '@/data/accounts/user';
+import { detailsOf } from './company';
 
 type Company = Awaited<ReturnType<typeof companyOf>>;
 /** What the owner settles on the settings page. */
@@ -36,9 +36,9 @@ const settled = ({
 export async function readSettings(actor: Actor) {
   allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
-    const { createdAt: _, ...settings } = await companyOf(tx, actor.companyId);
-    const users = await findPeople(tx);
-    return { company: settings, settled: settled(settings), users };
+    const row = await companyOf(tx, actor.companyId);
+    const { createdAt: _, ...settings } = row;
+    return { company: settings, settled: settled(settings), details: detailsOf(row) };
   });
 }
 

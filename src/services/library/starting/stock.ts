@@ -1,7 +1,7 @@
 import type { CostPart, ItemInput, PriceBreaks, UnitCode } from '@/model';
-import { rates } from './library';
+import { rates } from './items';
 
-/* Stock that the demo's bundles are built from: sold by the foot, sheet, bag or yard, with waste and packs. */
+/* Stock that these bundles are built from: sold by the foot, sheet, bag or yard, with waste and packs. */
 
 type Who = keyof typeof rates;
 interface Stock {

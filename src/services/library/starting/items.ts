@@ -1,6 +1,6 @@
 import type { CostPart, ItemInput, UnitCode } from '@/model';
 
-/* The demo's library: made up for a made-up contractor. Costs are invented; they only have to be plausible together. */
+/* A library to begin with, and the demo's: made up for a made-up contractor. Costs are invented; they only have to be plausible together. */
 
 export const rates = {
   carpenter: ['Carpenter', '46.00', '69.00'],

@@ -1,7 +1,7 @@
 import type { BundleInLibrary, BundleInput, Grade, ItemPart, BundlePart } from '@/model';
 
 /*
- * The bundles of the demo's trades. Items and bundles are named by code here and by id in the library. The arithmetic is
+ * Bundles to begin with, and the demo's. Items and bundles are named by code here and by id in the library. The arithmetic is
  * the carpenter's own (checked in tests/outside/bundles.test.ts); sizes that a code of practice limits carry that limit.
  */
 

@@ -1,0 +1,146 @@
+'use client';
+
+import { Button, Checkbox, Input } from 'antd';
+import type { TaxClass, UsualTerms } from '@/model';
+
+const LIMITS = { classes: 20, components: 6 };
+const newKey = () => `t${crypto.randomUUID().slice(0, 8)}`;
+
+type Component = TaxClass['components'][number];
+
+/** One class: what it is called, and its parts, each a percentage with the name of who takes it. */
+function ClassFields({
+  taxClass,
+  disabled,
+  first,
+  change,
+  remove,
+}: {
+  readonly taxClass: TaxClass;
+  readonly disabled: boolean;
+  readonly first: boolean;
+  readonly change: (next: TaxClass) => void;
+  readonly remove: () => void;
+}) {
+  const { components } = taxClass;
+  const put = (at: number, patch: Partial<Component>) =>
+    change({
+      ...taxClass,
+      components: components.map((each, i) => (i === at ? { ...each, ...patch } : each)),
+    });
+  const putOnTop = (at: number, onTop: boolean) =>
+    change({
+      ...taxClass,
+      components: components.map((each, i) => {
+        if (i !== at) return each;
+        const { onTop: _, ...rest } = each;
+        return onTop ? { ...rest, onTop } : rest;
+      }),
+    });
+  return (
+    <fieldset className="tax-class" disabled={disabled}>
+      <legend className="tax-class-name">
+        <Input
+          disabled={disabled}
+          aria-label="Name of the tax class"
+          value={taxClass.name}
+          maxLength={120}
+          onChange={({ target }) => change({ ...taxClass, name: target.value })}
+        />
+        {first ? (
+          <span className="soft">what new items and lines begin with</span>
+        ) : (
+          <Button size="small" type="text" disabled={disabled} onClick={remove}>
+            Remove this class
+          </Button>
+        )}
+      </legend>
+      {components.length === 0 && <p className="soft">No tax is charged on it.</p>}
+      {components.map((component, at) => (
+        <div key={component.id} className="tax-part">
+          <Input
+            disabled={disabled}
+            aria-label="Name of the tax"
+            placeholder="State sales tax, Marrowby"
+            value={component.name}
+            maxLength={120}
+            onChange={({ target }) => put(at, { name: target.value })}
+          />
+          <Input
+            disabled={disabled}
+            aria-label={`Percent of ${component.name || 'this tax'}`}
+            inputMode="decimal"
+            value={component.percent}
+            onChange={({ target }) => put(at, { percent: target.value })}
+          />
+          <span>%</span>
+          {at > 0 && (
+            <Checkbox
+              disabled={disabled}
+              checked={component.onTop === true}
+              onChange={({ target }) => putOnTop(at, target.checked)}
+            >
+              also on the taxes before
+            </Checkbox>
+          )}
+          <Button
+            size="small"
+            type="text"
+            disabled={disabled}
+            aria-label={`Remove ${component.name || 'this tax'}`}
+            onClick={() => change({ ...taxClass, components: components.filter((_, i) => i !== at) })}
+          >
+            Remove
+          </Button>
+        </div>
+      ))}
+      {!disabled && components.length < LIMITS.components && (
+        <Button
+          size="small"
+          onClick={() =>
+            change({ ...taxClass, components: [...components, { id: newKey(), name: '', percent: '' }] })
+          }
+        >
+          Add a tax
+        </Button>
+      )}
+    </fieldset>
+  );
+}
+
+/** The taxes a proposal from nothing begins with: classes of what is sold, each with the taxes on it. */
+export function TaxClasses({
+  usual,
+  disabled,
+  change,
+}: {
+  readonly usual: UsualTerms;
+  readonly disabled: boolean;
+  readonly change: (next: UsualTerms) => void;
+}) {
+  const { taxClasses } = usual;
+  const put = (next: readonly TaxClass[]) => change({ ...usual, taxClasses: [...next] });
+  return (
+    <>
+      {taxClasses.map((taxClass, at) => (
+        <ClassFields
+          key={taxClass.id}
+          taxClass={taxClass}
+          disabled={disabled}
+          first={at === 0}
+          change={(next) => put(taxClasses.map((each, i) => (i === at ? next : each)))}
+          remove={() => put(taxClasses.filter((_, i) => i !== at))}
+        />
+      ))}
+      {!disabled && taxClasses.length < LIMITS.classes && (
+        <Button onClick={() => put([...taxClasses, { id: newKey(), name: '', components: [] }])}>
+          Add a tax class
+        </Button>
+      )}
+      <p className="soft">
+        Proposals that are begun take the taxes as they stand here then, and keep them. Items of a class that
+        is removed are of the first one.
+      </p>
+    </>
+  );
+}
