@@ -2,9 +2,9 @@
 
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
-import { switchCompany } from '@/services/accounts/companies';
-import { sendPasswordLink, setPasswordByLink } from '@/services/accounts/forgotten';
-import { joinAsKnown, joinAsNew } from '@/services/accounts/join';
+import { switchCompany } from '@/services/entering/companies';
+import { sendPasswordLink, setPasswordByLink } from '@/services/entering/forgotten';
+import { joinAsKnown, joinAsNew } from '@/services/entering/join';
 import { changePassword } from '@/services/accounts/ownPassword';
 import {
   beginSecondStep,
@@ -13,8 +13,8 @@ import {
   renewRecoveryCodes,
 } from '@/services/accounts/secondStep';
 import { revokeSession, signOut } from '@/services/accounts/session';
-import { setUp, setUpAnother } from '@/services/accounts/setUp';
-import { signIn, signInWithCode } from '@/services/accounts/signIn';
+import { setUp, setUpAnother } from '@/services/entering/setUp';
+import { signIn, signInWithCode } from '@/services/entering/signIn';
 import { endOtherSessions } from '@/services/people/people';
 import { answer } from '@/services/problem';
 import {

@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation';
 import type { Permission } from '@/model';
 import type { Actor } from '@/services/actor';
 import { may } from '@/services/actor';
-import type { Browser, Opened } from '@/services/accounts/openSession';
+import type { Browser, Opened } from '@/services/entering/openSession';
 import { actorOf } from '@/services/accounts/session';
 import { originOf, peerHeader, trustedProxies } from '@/services/origin';
 import { Problem } from '@/services/problem';

@@ -9,7 +9,7 @@ import { showLink } from '@/services/links';
 import { readWholeList } from '@/services/lists/deskList';
 import { messageList } from '@/services/messages/messageList';
 import { closeConnection } from '@/data/connection';
-import { demoAccount } from '@/services/accounts/demoAccount';
+import { demoAccount } from '@/services/entering/demoAccount';
 
 const address = process.env.IMPEGNO_ADDRESS ?? 'http://127.0.0.1:4310';
 const most = Number(process.env.FUZZ_REQUESTS ?? 3000);

@@ -4,7 +4,7 @@ import '@/desk/desk.css';
 import type { ReactNode } from 'react';
 import { ActsAs } from '@/desk/companies/ActsAs';
 import { Rail } from '@/desk/Rail';
-import { listOwnCompanies } from '@/services/accounts/companies';
+import { listOwnCompanies } from '@/services/entering/companies';
 import { OwnMethods } from '@/desk/payments/OwnMethods';
 import { may } from '@/services/actor';
 import { listMethods } from '@/services/settings/methods';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { SetUp } from '@/desk/setUp/SetUp';
-import { readSetUp } from '@/services/accounts/setUp';
+import { readSetUp } from '@/services/entering/setUp';
 import { setUpAction } from '../accountActions';
 import { AccountPage } from '../AccountPage';
 

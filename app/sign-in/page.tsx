@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { SignIn } from '@/desk/account/SignIn';
-import { demoAccount } from '@/services/accounts/demoAccount';
-import { hasDemo, readSetUp } from '@/services/accounts/setUp';
+import { demoAccount } from '@/services/entering/demoAccount';
+import { hasDemo, readSetUp } from '@/services/entering/setUp';
 import { signInAction, signInWithCodeAction } from '../accountActions';
 import { AccountPage } from '../AccountPage';
 import { currentActor } from '../session';

@@ -1,5 +1,5 @@
-import { demoAccount } from '@/services/accounts/demoAccount';
-import { addUser, createCompany } from '@/services/accounts/createCompany';
+import { demoAccount } from '@/services/entering/demoAccount';
+import { addUser, createCompany } from '@/services/entering/createCompany';
 import type { Actor } from '@/services/actor';
 import { issueInvoice } from '@/services/billing/issue';
 import { chooseInBooklet } from '@/services/booklet/choose';

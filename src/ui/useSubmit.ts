@@ -49,8 +49,10 @@ export function useSubmit({
       setRefused(placed ? null : answer.problem.detail);
       if (tells) void message.error(answer.problem.detail);
       otherwise?.(answer.problem);
-      // What it was refused for may have changed what is shown. Without an answer there is nothing to read it from.
-      if (rereads && answer.problem.code !== 'no-answer') router.refresh();
+      // What it was refused for may have changed what is shown. Without an answer there is nothing to read it from; where the
+      // browser went on elsewhere, reading anew would lead away from what was typed.
+      const { code } = answer.problem;
+      if (rereads && code !== 'no-answer' && code !== 'session-elsewhere') router.refresh();
       return false;
     }
     const { value } = answer;

@@ -3,7 +3,7 @@ import { produce } from 'immer';
 import { sql } from 'drizzle-orm';
 import Decimal from 'decimal.js';
 import { HyperFormula } from 'hyperformula';
-import { createCompany } from '@/services/accounts/createCompany';
+import { createCompany } from '@/services/entering/createCompany';
 import { addItems } from '@/services/library/add';
 import { closeConnection, inCompany } from '@/data/connection';
 import { searchItems } from '@/data/library/search';

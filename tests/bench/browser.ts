@@ -4,7 +4,7 @@ import net from 'node:net';
 import type { Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import type { Actor } from '@/services/actor';
-import { createCompany } from '@/services/accounts/createCompany';
+import { createCompany } from '@/services/entering/createCompany';
 import { saveCustomer } from '@/services/customers/customers';
 import { sendProposal } from '@/services/proposals/send';
 import { importProposal } from '@/services/proposals/start';

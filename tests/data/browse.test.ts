@@ -1,4 +1,4 @@
-import { addUser } from '@/services/accounts/createCompany';
+import { addUser } from '@/services/entering/createCompany';
 import type { Actor } from '@/services/actor';
 import { addItems } from '@/services/library/add';
 import { addBundle } from '@/services/library/bundles';

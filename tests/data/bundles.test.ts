@@ -5,7 +5,7 @@ import { addBundle, bundlesWith, readBundle, saveBundle } from '@/services/libra
 import { addBundleWithItems } from '@/services/library/bundleWithItems';
 import { findInLibrary } from '@/services/library/find';
 import type { Actor } from '@/services/actor';
-import { addUser } from '@/services/accounts/createCompany';
+import { addUser } from '@/services/entering/createCompany';
 import { tryBundle } from '@/core/bundle';
 import { closeConnection, inCompany } from '@/data/connection';
 import type { BundleInLibrary, ItemInput } from '@/model';

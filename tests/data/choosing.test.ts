@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { addUser } from '@/services/accounts/createCompany';
+import { addUser } from '@/services/entering/createCompany';
 import type { Actor } from '@/services/actor';
 import { chooseInBooklet } from '@/services/booklet/choose';
 import { acceptProposal } from '@/services/booklet/accept';

@@ -1,4 +1,4 @@
-import { addUser } from '@/services/accounts/createCompany';
+import { addUser } from '@/services/entering/createCompany';
 import { actorOf, listSessions, revokeSession } from '@/services/accounts/session';
 
 import { signedIn } from '../support/signedIn';

@@ -8,7 +8,7 @@ import {
 } from '@/services/library/importItems';
 import { libraryAsCsv, libraryAsXlsx } from '@/services/downloads/papers';
 import { addItems } from '@/services/library/add';
-import { addUser } from '@/services/accounts/createCompany';
+import { addUser } from '@/services/entering/createCompany';
 import { findItems } from '@/services/library/library';
 import { closeConnection } from '@/data/connection';
 import { itemInputs } from '@/services/library/starting/items';

@@ -1,7 +1,7 @@
 /* Waiting has limits, and so has trying: nobody makes everybody wait, and nobody's guessing keeps the real person out. */
 import { sql } from 'drizzle-orm';
 import { setTimeout as pause } from 'node:timers/promises';
-import { addUser } from '@/services/accounts/createCompany';
+import { addUser } from '@/services/entering/createCompany';
 
 import { signedIn } from '../support/signedIn';
 import { issueInvoice } from '@/services/billing/issue';

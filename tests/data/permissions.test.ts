@@ -28,8 +28,8 @@ const named = doorTable.map(({ door }) => door);
 
 /** What is about oneself, or refuses by other rules (an owner's acts on roles). */
 const openToAll = [
-  'accounts/companies listOwnCompanies',
-  'accounts/companies switchCompany',
+  'entering/companies listOwnCompanies',
+  'entering/companies switchCompany',
   'accounts/listPreferences readListPreferences',
   'accounts/listPreferences saveListPreferences',
   'accounts/ownPassword changePassword',
@@ -42,7 +42,7 @@ const openToAll = [
   'accounts/secondStep renewRecoveryCodes',
   'accounts/session listSessions',
   'accounts/session revokeSession',
-  'accounts/setUp setUpAnother',
+  'entering/setUp setUpAnother',
   'links mayShow',
   'people/mayGive reaches',
   'people/people endOtherSessions',

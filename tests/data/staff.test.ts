@@ -1,5 +1,5 @@
 import { closeConnection } from '@/data/connection';
-import { joinAsNew, readInvitation } from '@/services/accounts/join';
+import { joinAsNew, readInvitation } from '@/services/entering/join';
 import { actorOf } from '@/services/accounts/session';
 import type { Actor } from '@/services/actor';
 import { invite, revokeInvitation, showInvitation } from '@/services/people/invite';

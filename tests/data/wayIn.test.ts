@@ -1,9 +1,9 @@
 import { closeConnection } from '@/data/connection';
 import { sql } from 'drizzle-orm';
-import { companiesOf } from '@/services/accounts/openSession';
-import { listOwnCompanies, switchCompany } from '@/services/accounts/companies';
-import { readPasswordLink, sendPasswordLink, setPasswordByLink } from '@/services/accounts/forgotten';
-import { joinAsKnown } from '@/services/accounts/join';
+import { companiesOf } from '@/services/entering/openSession';
+import { listOwnCompanies, switchCompany } from '@/services/entering/companies';
+import { readPasswordLink, sendPasswordLink, setPasswordByLink } from '@/services/entering/forgotten';
+import { joinAsKnown } from '@/services/entering/join';
 import { changePassword } from '@/services/accounts/ownPassword';
 import {
   beginSecondStep,
@@ -14,7 +14,7 @@ import {
   renewRecoveryCodes,
 } from '@/services/accounts/secondStep';
 import { actorOf, listSessions } from '@/services/accounts/session';
-import { signIn, signInWithCode } from '@/services/accounts/signIn';
+import { signIn, signInWithCode } from '@/services/entering/signIn';
 import { invite, showInvitation } from '@/services/people/invite';
 import { readPeople } from '@/services/people/people';
 import { unseal } from '@/services/seal';

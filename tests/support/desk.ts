@@ -2,7 +2,7 @@ import type { Actor } from '@/services/actor';
 import { acceptProposal } from '@/services/booklet/accept';
 import { openBooklet, visitorOf } from '@/services/booklet/open';
 import type { Problem } from '@/services/problem';
-import { createCompany } from '@/services/accounts/createCompany';
+import { createCompany } from '@/services/entering/createCompany';
 import { saveCustomer } from '@/services/customers/customers';
 import { readProposal } from '@/services/proposals/read';
 import { saveProposal } from '@/services/proposals/save';

@@ -1,5 +1,5 @@
-import type { Opened } from '@/services/accounts/openSession';
-import { signIn } from '@/services/accounts/signIn';
+import type { Opened } from '@/services/entering/openSession';
+import { signIn } from '@/services/entering/signIn';
 
 /** Signs in where no code is asked for. */
 export async function signedIn(...given: Parameters<typeof signIn>): Promise<Opened> {

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { Join } from '@/desk/account/Join';
-import { readInvitation } from '@/services/accounts/join';
+import { readInvitation } from '@/services/entering/join';
 import { joinAsKnownAction, joinAsNewAction, signOutAction } from '../../accountActions';
 import { AccountPage } from '../../AccountPage';
 import { currentActor, requestOrigin } from '../../session';

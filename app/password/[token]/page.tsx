@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { NewPassword } from '@/desk/account/NewPassword';
-import { readPasswordLink } from '@/services/accounts/forgotten';
+import { readPasswordLink } from '@/services/entering/forgotten';
 import { setPasswordByLinkAction } from '../../accountActions';
 import { AccountPage } from '../../AccountPage';
 

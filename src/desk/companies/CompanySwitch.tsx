@@ -3,7 +3,7 @@
 import { ShopOutlined } from '@ant-design/icons';
 import { Modal } from 'antd';
 import { useState } from 'react';
-import type { listOwnCompanies } from '@/services/accounts/companies';
+import type { listOwnCompanies } from '@/services/entering/companies';
 import type { Answer } from '@/model';
 import { useSubmit } from '@/ui/useSubmit';
 

@@ -3,6 +3,7 @@
 import { Alert, Button, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Answer } from '@/model';
+import { LinkButton } from '@/ui/LinkButton';
 import { useSubmit } from '@/ui/useSubmit';
 
 /** What the installation holds of the company: whether it is a demo, and removing that. */
@@ -20,7 +21,18 @@ export function DataPanel({
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const { busy, refused, submit } = useSubmit();
-  if (!demo) return <p>This is your own company; nothing here is made up.</p>;
+  const another = isOwner && (
+    <p>
+      <LinkButton href="/another-company">Set up another company</LinkButton>
+    </p>
+  );
+  if (!demo)
+    return (
+      <>
+        <p>This is your own company; nothing here is made up.</p>
+        {another}
+      </>
+    );
   return (
     <>
       <p>
@@ -28,6 +40,7 @@ export function DataPanel({
         published. Try everything. When you have seen enough, remove it and set up your own company in its
         place.
       </p>
+      {another}
       {isOwner ? (
         <Button danger onClick={() => setOpen(true)}>
           Remove the demo

@@ -8,7 +8,7 @@ export const plainTerms: UsualTerms = {
     { id: 'profit', name: 'Profit', kind: 'profit', percent: '20', base: 'running' },
   ],
   fees: [],
-  taxClasses: [{ id: 'standard', name: 'Not taxed', components: [] }],
+  taxClasses: [{ id: 'standard', name: 'Standard', components: [] }],
   schedule: [
     {
       id: 'deposit',

@@ -15,7 +15,7 @@ import type { Browser, Opened } from './openSession';
 import { openSession } from './openSession';
 import type { NewCompany } from './createCompany';
 import { insertNewCompany } from './createCompany';
-import { hashPassword, refusePoorPassword } from './password';
+import { hashPassword, refusePoorPassword } from '../accounts/password';
 import { takenOr } from './taken';
 
 export { hasDemo };

@@ -8,8 +8,8 @@ import { Problem } from '../problem';
 import { tokenHash } from '../secrets';
 import type { Opened } from './openSession';
 import { companiesOf, openSession } from './openSession';
-import { passwordMatches } from './password';
-import { refuseWrongCode } from './secondStep';
+import { passwordMatches } from '../accounts/password';
+import { refuseWrongCode } from '../accounts/secondStep';
 import { readTicket, writeTicket } from './ticket';
 
 export { SESSION_DAYS } from './openSession';

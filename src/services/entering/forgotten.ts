@@ -15,7 +15,7 @@ import { takeTry } from '../limit';
 import { Problem } from '../problem';
 import { newToken, tokenHash } from '../secrets';
 import { postAccountLetter } from './accountLetter';
-import { hashPassword, refusePoorPassword } from './password';
+import { hashPassword, refusePoorPassword } from '../accounts/password';
 
 /** A link to set a new password is good for an hour. */
 const MINUTES = 60;

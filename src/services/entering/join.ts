@@ -14,7 +14,7 @@ import { Problem } from '../problem';
 import { tokenHash } from '../secrets';
 import type { Browser, Opened } from './openSession';
 import { openSession } from './openSession';
-import { hashPassword, refusePoorPassword } from './password';
+import { hashPassword, refusePoorPassword } from '../accounts/password';
 import { takenOr } from './taken';
 
 const WRONG_FROM = 30;

@@ -12,7 +12,7 @@ import type { Actor } from '../actor';
 import { actorFrom, allow, newId, recordAudit } from '../actor';
 import { takenOr } from './taken';
 import { plainTerms } from '../settings/plainTerms';
-import { hashPassword, refusePoorPassword } from './password';
+import { hashPassword, refusePoorPassword } from '../accounts/password';
 
 export type NewCompany = Omit<typeof company.$inferInsert, 'id' | 'createdAt' | 'usual'> & {
   readonly usual?: UsualTerms;
