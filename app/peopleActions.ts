@@ -10,6 +10,7 @@ import {
   renamePerson,
   sessionsOf,
 } from '@/services/people/people';
+import { changeSeller, listSellers } from '@/services/people/changeSeller';
 import { removeRole, saveRole } from '@/services/people/roles';
 import { answer } from '@/services/problem';
 import { actionActor } from './session';
@@ -47,3 +48,8 @@ export const saveRoleAction = async (input: unknown) =>
   answer(async () => saveRole(await actionActor(), input));
 
 export const removeRoleAction = async (id: string) => answer(async () => removeRole(await actionActor(), id));
+
+export const listSellersAction = async () => answer(async () => listSellers(await actionActor()));
+
+export const changeSellerAction = async (input: unknown) =>
+  answer(async () => changeSeller(await actionActor(), input));

@@ -11,8 +11,12 @@ import { listMethods } from '@/services/settings/methods';
 import { KeptFor } from '@/ui/kept/KeptFor';
 import { Providers } from '@/ui/Providers';
 import { signOutAction, switchCompanyAction } from '../accountActions';
+import { Sellers } from '@/desk/people/Sellers';
+import { changeSellerAction, listSellersAction } from '../peopleActions';
 import { pageActor, requestNonce } from '../session';
 import { MayHere } from '@/ui/may/May';
+
+const sellerActs = { list: listSellersAction, change: changeSellerAction };
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const actor = await pageActor();
@@ -32,9 +36,11 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
         <main className="desk-main">
           <MayHere permissions={actor.permissions}>
             <KeptFor person={actor.userId}>
-              <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>
-                {children}
-              </OwnMethods>
+              <Sellers acts={may(actor, 'propose') && may(actor, 'allProposals') ? sellerActs : null}>
+                <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>
+                  {children}
+                </OwnMethods>
+              </Sellers>
             </KeptFor>
           </MayHere>
         </main>

@@ -13,6 +13,7 @@ import {
   renamePerson,
   sessionsOf,
 } from '@/services/people/people';
+import { changeSeller, listSellers } from '@/services/people/changeSeller';
 import { removeRole, saveRole } from '@/services/people/roles';
 import { readProposal } from '@/services/proposals/read';
 import { readWholeList } from '@/services/lists/deskList';
@@ -212,6 +213,26 @@ describe('who leaves', () => {
     expect(await handWorkOver(owner, { from: heir.userId, to: leaver.userId, scope: 'open' })).toEqual({
       handedOver: 1,
     });
+  });
+
+  test('one proposal goes to another seller, with a record; only to who may sell', async () => {
+    const owner = await newCompany();
+    const seller = await joined(owner, 'seller', 'Other Seller');
+    const office = await joined(owner, 'office', 'Office');
+    const { customerId, siteId } = await newCustomer(owner);
+    const { id } = await startProposal(owner, { customerId, siteId, title: 'Given', templateId: null });
+    expect((await listSellers(owner)).map(({ name }) => name)).toEqual(['Other Seller', 'Test Owner']);
+    expect(await refusal(changeSeller(owner, { proposalId: id, sellerId: office.userId }))).toMatchObject({
+      code: 'no-such-person',
+    });
+    await changeSeller(owner, { proposalId: id, sellerId: seller.userId });
+    expect((await readProposal(owner, id)).seller).toBe('Other Seller');
+    const { rows } = await asOwner((tx) =>
+      tx.execute<{ detail: unknown }>(
+        sql`select detail from audit where subject = ${id} and act = 'seller changed'`,
+      ),
+    );
+    expect(rows.map(({ detail }) => detail)).toEqual([{ before: owner.userId, after: seller.userId }]);
   });
 
   test('a session of one of ours is ended from here', async () => {

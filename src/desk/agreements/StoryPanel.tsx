@@ -1,23 +1,46 @@
+'use client';
+
+import { Button } from 'antd';
 import Link from 'next/link';
+import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showInstant } from '@/ui/instants';
+import { SellerDialog } from '@/desk/people/SellerDialog';
+import { useSellerActs } from '@/desk/people/Sellers';
 import './story.css';
 
 /** How the agreement came about: who sold it, who changed it last, and what was sent to whom. */
 export function StoryPanel({
-  agreement: { story, title },
+  agreement: { story, title, proposalId },
   timeZone,
 }: {
   readonly agreement: AgreementAtDesk;
   readonly timeZone: string;
 }) {
   const { seller, changed, sent, letters } = story;
+  const acts = useSellerActs();
+  const [giving, setGiving] = useState(false);
   return (
     <div className="panel above">
       <h2>Sold and sent</h2>
       <dl className="story">
         <dt>Sold by</dt>
-        <dd>{seller}</dd>
+        <dd>
+          {seller}{' '}
+          {acts && (
+            <Button size="small" type="text" aria-label="Change who sells it" onClick={() => setGiving(true)}>
+              Change
+            </Button>
+          )}
+          {acts && giving && (
+            <SellerDialog
+              proposalId={proposalId}
+              seller={seller}
+              acts={acts}
+              close={() => setGiving(false)}
+            />
+          )}
+        </dd>
         {changed && (
           <>
             <dt>Changed last</dt>

@@ -79,6 +79,7 @@ export function EditorHead({
           <MoreActs
             proposalId={proposal.id}
             title={work.document.title}
+            seller={proposal.seller}
             settle={work.settle}
             saveAsTemplate={saveAsTemplate}
           />

@@ -5,6 +5,8 @@ import { Alert, Button, Dropdown, Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Answer } from '@/model';
+import { SellerDialog } from '@/desk/people/SellerDialog';
+import { useSellerActs } from '@/desk/people/Sellers';
 import { useSubmit } from '@/ui/useSubmit';
 
 export type SaveAsTemplate = (input: {
@@ -17,15 +19,20 @@ export type SaveAsTemplate = (input: {
 export function MoreActs({
   proposalId,
   title,
+  seller,
   settle,
   saveAsTemplate,
 }: {
   readonly proposalId: string;
   readonly title: string;
+  /** What who sells it is called. */
+  readonly seller: string;
   readonly settle: () => Promise<number | null>;
   readonly saveAsTemplate: SaveAsTemplate;
 }) {
   const router = useRouter();
+  const sellers = useSellerActs();
+  const [giving, setGiving] = useState(false);
   const [open, setOpen] = useState(false);
   const [name, setName] = useState(title);
   const [about, setAbout] = useState('');
@@ -46,6 +53,7 @@ export function MoreActs({
         menu={{
           onClick: ({ key }) => {
             if (key === 'copy') void settle().then(() => router.push(`/proposals/new?from=${proposalId}`));
+            if (key === 'seller') setGiving(true);
             if (key === 'template') {
               setSaid(null);
               setRefused(null);
@@ -55,11 +63,15 @@ export function MoreActs({
           items: [
             { key: 'copy', label: 'Copy for another customer or site' },
             { key: 'template', label: 'Keep as a template' },
+            ...(sellers ? [{ key: 'seller', label: 'Give it to another seller' }] : []),
           ],
         }}
       >
         <Button type="text" size="small" icon={<MoreOutlined />} aria-label="More for this proposal" />
       </Dropdown>
+      {sellers && giving && (
+        <SellerDialog proposalId={proposalId} seller={seller} acts={sellers} close={() => setGiving(false)} />
+      )}
       <Modal
         open={open}
         title="Keep as a template"
