@@ -23,18 +23,18 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   const companies = await listOwnCompanies(actor);
   return (
     <Providers nonce={await requestNonce()}>
-      <div className="desk">
-        <ActsAs userId={actor.userId} />
-        <Rail
-          name={actor.name}
-          permissions={actor.permissions}
-          demo={companies.some(({ here, demo }) => here && demo)}
-          companies={companies}
-          switchTo={switchCompanyAction}
-          signOut={signOutAction}
-        />
-        <main className="desk-main">
-          <MayHere permissions={actor.permissions}>
+      <MayHere permissions={actor.permissions}>
+        <div className="desk">
+          <ActsAs userId={actor.userId} />
+          <Rail
+            name={actor.name}
+            permissions={actor.permissions}
+            demo={companies.some(({ here, demo }) => here && demo)}
+            companies={companies}
+            switchTo={switchCompanyAction}
+            signOut={signOutAction}
+          />
+          <main className="desk-main">
             <KeptFor person={actor.userId}>
               <Sellers acts={may(actor, 'propose') && may(actor, 'allProposals') ? sellerActs : null}>
                 <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>
@@ -42,9 +42,9 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
                 </OwnMethods>
               </Sellers>
             </KeptFor>
-          </MayHere>
-        </main>
-      </div>
+          </main>
+        </div>
+      </MayHere>
     </Providers>
   );
 }

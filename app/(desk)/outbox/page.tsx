@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
-import { readSettings } from '@/services/settings/settings';
+import { readOwnCompany } from '@/services/settings/company';
 import { may } from '@/services/actor';
 import { readList } from '@/services/lists/deskList';
 import { messageKinds, messageList } from '@/services/messages/messageList';
@@ -15,9 +15,9 @@ export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor('prices');
-  const [list, { company }, charges] = await Promise.all([
+  const [list, company, charges] = await Promise.all([
     readList(actor, messageList, await searchParams),
-    readSettings(actor),
+    readOwnCompany(actor),
     may(actor, 'money') ? listCharges(actor) : { found: [], more: false },
   ]);
   return (

@@ -257,5 +257,7 @@ export const audit = pgTable(
   (t) => [
     primaryKey({ columns: [t.companyId, t.id] }),
     index('audit_subject').on(t.companyId, t.subject, t.at),
+    index('audit_at').on(t.companyId, t.at),
+    index('audit_act').on(t.companyId, t.act),
   ],
 );

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { isNothing } from '@/core/number';
 import { LinkButton } from '@/ui/LinkButton';
+import { May } from '@/ui/may/May';
 
 /** The page a payment of the schedule is billed on. */
 export const billEntry = (agreementId: string, entryId: string): string =>
@@ -35,7 +36,9 @@ export function AgreementHead({
         · {agreement.site}
       </span>
       <span className="page-actions">
-        <LinkButton href={`/agreements/${id}/job-costing`}>Job costing</LinkButton>
+        <May any={['cost']}>
+          <LinkButton href={`/agreements/${id}/job-costing`}>Job costing</LinkButton>
+        </May>
         {agreement.mayRecord && <Button onClick={pay}>Record payment</Button>}
         {!done && (
           <LinkButton href={`/agreements/${id}/bill`} primary={!bySchedule}>

@@ -8,6 +8,8 @@ import { goToAddress } from '@/ui/place/usePlace';
 import { actsFor } from './acts';
 import { useFound } from './useFound';
 import './find.css';
+import type { Permission } from '@/model';
+import { useHeld } from '@/ui/may/May';
 
 interface Choice {
   readonly key: string;
@@ -40,7 +42,7 @@ const lists: Readonly<Record<FoundThing['kind'], string>> = {
   item: '/library?kind=item&search=',
 };
 
-const choicesOf = (words: string, { found, more }: Found): Choice[] => [
+const choicesOf = (words: string, { found, more }: Found, held: readonly Permission[]): Choice[] => [
   ...found.flatMap(({ kind, id, title, detail, address }, i) => [
     { key: `${kind} ${id}`, group: groups[kind], title, detail, address },
     // Behind the last of its kind: where the others are.
@@ -56,7 +58,7 @@ const choicesOf = (words: string, { found, more }: Found): Choice[] => [
         ]
       : []),
   ]),
-  ...actsFor(words).map(({ name, key, address }) => ({
+  ...actsFor(words, held).map(({ name, key, address }) => ({
     key: `act ${name}`,
     group: 'Go to',
     title: name,
@@ -68,13 +70,14 @@ const choicesOf = (words: string, { found, more }: Found): Choice[] => [
 /** One field for everything: customers, sites, proposals, agreements, invoices, payments, items, and what can be begun. */
 export function FindAnything({ close }: { readonly close: () => void }) {
   const router = useRouter();
+  const held = useHeld();
   const [words, setWords] = useState('');
   const [at, setAt] = useState(0);
   /** Enter was pressed for these words before their answer was there. */
   const [eager, setEager] = useState<string | null>(null);
   const asked = words.trim();
   const { found, waiting, trouble } = useFound(asked);
-  const choices = useMemo(() => choicesOf(asked, found), [asked, found]);
+  const choices = useMemo(() => choicesOf(asked, found, held), [asked, found, held]);
   const here = Math.min(at, Math.max(0, choices.length - 1));
   const open = (choice: Choice | undefined) => {
     if (!choice) return;

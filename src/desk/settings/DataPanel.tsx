@@ -21,6 +21,11 @@ export function DataPanel({
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const { busy, refused, submit } = useSubmit();
+  const history = (
+    <p>
+      <LinkButton href="/history">History: who did what, when</LinkButton>
+    </p>
+  );
   const another = isOwner && (
     <p>
       <LinkButton href="/another-company">Set up another company</LinkButton>
@@ -30,6 +35,7 @@ export function DataPanel({
     return (
       <>
         <p>This is your own company; nothing here is made up.</p>
+        {history}
         {another}
       </>
     );
@@ -40,6 +46,7 @@ export function DataPanel({
         published. Try everything. When you have seen enough, remove it and set up your own company in its
         place.
       </p>
+      {history}
       {another}
       {isOwner ? (
         <Button danger onClick={() => setOpen(true)}>

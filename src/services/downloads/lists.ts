@@ -9,6 +9,7 @@ import { stageList } from '../agreements/stageList';
 import { batchList } from '../billing/batchList';
 import { invoiceList } from '../billing/invoiceList';
 import { customerList } from '../customers/customerList';
+import { historyList } from '../history/historyList';
 import { costList } from '../jobCosting/costList';
 import { libraryList } from '../library/libraryList';
 import type { DeskList } from '../lists/deskList';
@@ -30,6 +31,7 @@ const lists: Readonly<Record<string, (actor: Actor, parameters: AddressParameter
   batches: whole(batchList),
   costs: whole(costList),
   customers: whole(customerList),
+  history: whole(historyList),
   invoices: whole(invoiceList),
   library: whole(libraryList),
   messages: whole(messageList),

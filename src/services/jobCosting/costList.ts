@@ -3,6 +3,7 @@ import { costListSource } from '@/data/jobCosting/costListSource';
 import type { ListSpec } from '@/core/lists';
 import type { CostType } from '@/model';
 import { costTypes } from '@/model';
+import { allow } from '../actor';
 import type { DeskList } from '../lists/deskList';
 import { capital } from '@/core/text/capital';
 
@@ -77,4 +78,10 @@ const spec: ListSpec = {
 };
 
 /** The costs of all jobs. For us alone. */
-export const costList: DeskList<CostListRow> = { spec: () => spec, source: costListSource };
+export const costList: DeskList<CostListRow> = {
+  spec: ({ actor }) => {
+    allow(actor, 'cost');
+    return spec;
+  },
+  source: costListSource,
+};

@@ -4,6 +4,7 @@ import { tradesOf } from '@/data/library/trades';
 import type { ListSpec } from '@/core/lists';
 import type { CostType, UnitCode } from '@/model';
 import { costTypes } from '@/model';
+import { allow } from '../actor';
 import type { DeskList } from '../lists/deskList';
 import { capital } from '@/core/text/capital';
 
@@ -94,6 +95,9 @@ const spec = (trades: readonly { trade: string; items: number; bundles: number }
 
 /** The library; what is retired is left out unless it is asked for. */
 export const libraryList: DeskList<LibraryListRow> = {
-  spec: async ({ tx }) => spec(await tradesOf(tx)),
+  spec: async ({ tx, actor }) => {
+    allow(actor, 'cost');
+    return spec(await tradesOf(tx));
+  },
   source: ({ actor, today }, state) => libraryListSource(actor.userId, today, state),
 };

@@ -144,6 +144,7 @@ export async function readMoneyReport(actor: Actor, id: string, asked: AddressPa
   allow(actor, 'prices');
   const report = moneyReports.find((each) => each.id === id);
   if (!report) throw noSuch('report');
+  if (report.columns.some(({ key }) => key === 'cost')) allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);

@@ -88,3 +88,9 @@ export async function saveAccounts(actor: Actor, input: unknown): Promise<void> 
     await recordAudit(tx, actor, 'accounts changed', actor.companyId, { ...accounts });
   });
 }
+
+/** The accounts the journal books on, where the company has its own. */
+export async function readAccounts(actor: Actor): Promise<Accounts | null> {
+  allow(actor, 'money');
+  return inCompany(actor, async (tx) => (await companyOf(tx, actor.companyId)).money.accounts ?? null);
+}

@@ -15,6 +15,9 @@ export const MayHere = ({
   readonly children: ReactNode;
 }) => <Held value={permissions}>{children}</Held>;
 
+/** Everything the one who is signed in may do. */
+export const useHeld = (): readonly Permission[] => use(Held);
+
 /** Whether any of some permissions is held. */
 export function useMay(...any: Permission[]): boolean {
   const held = use(Held);

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { agreementMark } from '@/services/agreements/fresh';
 import { readAgreement } from '@/services/agreements/read';
-import { readSettings } from '@/services/settings/settings';
+import { readOwnCompany } from '@/services/settings/company';
 import { Problem } from '@/services/problem';
 import { AgreementPage } from '@/desk/agreements/AgreementPage';
 import '@/desk/proposals/editor/editor.css';
@@ -43,7 +43,7 @@ export default async function AgreementRoute({ params }: { params: Promise<{ id:
   // The mark first: what changes between the two is asked for once more.
   const mark = await agreementMark(actor, id).catch(unknown);
   const agreement = await readAgreement(actor, id).catch(unknown);
-  const { company } = await readSettings(actor);
+  const company = await readOwnCompany(actor);
   return (
     <AgreementPage
       agreement={agreement}

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
 import { stageList } from '@/services/agreements/stageList';
 import { readList } from '@/services/lists/deskList';
-import { readSettings } from '@/services/settings/settings';
+import { readOwnCompany } from '@/services/settings/company';
 import { AgreementTabs } from '@/desk/agreements/AgreementTabs';
 import { StageList } from '@/desk/agreements/stages/StageList';
 import '@/desk/proposals/editor/sheet.css';
@@ -21,7 +21,7 @@ export const metadata: Metadata = { title: 'Stages' };
 export default async function StagesPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor('prices');
   const list = await readList(actor, stageList, await searchParams);
-  const { company } = await readSettings(actor);
+  const company = await readOwnCompany(actor);
   return (
     <div className="page page-wide">
       <header className="page-head">

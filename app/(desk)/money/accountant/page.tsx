@@ -4,7 +4,8 @@ import { businessDate, may } from '@/services/actor';
 import type { AddressParameters } from '@/core/lists';
 import { batchList } from '@/services/billing/batchList';
 import { readList } from '@/services/lists/deskList';
-import { readSettings } from '@/services/settings/settings';
+import { readOwnCompany } from '@/services/settings/company';
+import { readAccounts } from '@/services/settings/settings';
 import { usualAccounts } from '@/core/billing';
 import { Accountant } from '@/desk/billing/Accountant';
 import '@/desk/billing/billing.css';
@@ -17,15 +18,16 @@ export const metadata: Metadata = { title: 'For the accountant' };
 export default async function AccountantPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor('money');
   if (!may(actor, 'money')) notFound();
-  const [batches, { company }] = await Promise.all([
+  const [batches, accounts, company] = await Promise.all([
     readList(actor, batchList, await searchParams),
-    readSettings(actor),
+    readAccounts(actor),
+    readOwnCompany(actor),
   ]);
   return (
     <Accountant
       batches={batches}
       savePreferences={saveListPreferencesAction}
-      accounts={company.money.accounts ?? usualAccounts}
+      accounts={accounts ?? usualAccounts}
       timeZone={company.timeZone}
       mayChange={may(actor, 'settings')}
       today={businessDate(actor.now, company.timeZone)}
