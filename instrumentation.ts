@@ -2,7 +2,7 @@ import type { IncomingMessage } from 'node:http';
 
 /**
  * When the server has started: requests carry where they come from, the database is asked as a login that rules bind, and
- * reminders that companies want sent by themselves go out from here, each once.
+ * reminders that companies want sent by themselves go out from here, each once. Where a set-up asks for a key, it is said.
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;
@@ -35,6 +35,10 @@ export async function register(): Promise<void> {
     process.stderr.write(`${error.message}\n`);
     process.exit(1);
   });
+  const { readSetUp, setUpKey } = await import('@/services/entering/setUp');
+  const key = setUpKey();
+  const empty = key !== null && (await readSetUp().catch(() => null))?.open;
+  if (empty) process.stdout.write(`No company is set up yet. The key of the set-up: ${key}\n`);
   const { remindByItself } = await import('@/services/billing/reminders');
   const { runPeriodically } = await import('@/services/runPeriodically');
   runPeriodically(() => remindByItself(new Date()), {
