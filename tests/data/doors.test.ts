@@ -49,7 +49,7 @@ describe('signing in', () => {
     const actor = (await actorOf(token, new Date()))!;
     expect(actor).toMatchObject({ companyId: owner.companyId, role: 'Seller' });
     const [session] = await listSessions(actor, token);
-    expect(session).toMatchObject({ current: true, browser: 'test' });
+    expect(session).toMatchObject({ current: true, browser: 'Unknown browser' });
     expect(await statusOf(revokeSession(owner, session!.id))).toBe(404);
     await revokeSession(actor, session!.id);
     expect(await actorOf(token, new Date())).toBeNull();

@@ -94,7 +94,11 @@ test('what was paid by card goes back on the card, as much as it paid, told at b
   const { invoice, visit, customer, form } = await billed(page, browser, '54.60');
   await form.getByLabel('Card number').fill(trialCards.accepted);
   await form.getByLabel('Expiry, MM/YY').fill('12/39');
-  await form.getByRole('button', { name: /^Pay / }).click();
+  const pay = form.getByRole('button', { name: /^Pay .*54\.60/ });
+  await expect(pay).toBeVisible();
+  await pay.click();
+  // It is asked for no more: the card service has answered.
+  await expect(pay).toHaveCount(0);
   await expect(customer.getByText(/54\.60/).first()).toBeVisible();
   await visit.close();
   await page.goto(invoice);

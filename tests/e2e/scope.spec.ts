@@ -155,6 +155,9 @@ test('a room’s size is shared by sections and lines', async ({ page }) => {
   await expect(renamed).toContainText('Sizes Porch.');
   expect(await serious(page)).toEqual([]);
   await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
+  // A cell that is in hand shows its formula.
+  await page.getByRole('button', { name: 'Rooms 1' }).focus();
   await expect(cork).toHaveValue('200');
 
   // A label gets a size, and is followed from then on.
