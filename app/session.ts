@@ -7,6 +7,7 @@ import type { Browser, Opened } from '@/services/entering/openSession';
 import { actorOf } from '@/services/accounts/session';
 import { originOf, peerHeader, trustedProxies } from '@/services/origin';
 import { Problem } from '@/services/problem';
+import { actsAsHeader } from '@/ui/actsAsHeader';
 
 export const sessionCookie = 'impegno-session';
 /** Remembers who signed in here, so that others' guessing does not keep them out. It opens nothing. */
@@ -20,12 +21,9 @@ export async function currentActor(): Promise<Actor | null> {
   return actorOf(await sessionToken(), new Date());
 }
 
-/** As whom the page that asks was opened. Written here and in `ActsAs`. */
-const actsAs = 'x-acts-as';
-
 /** Whether a page asks that was opened as somebody else, or in another company, than this browser is in now. */
 async function isElsewhere(actor: Actor): Promise<boolean> {
-  const said = (await headers()).get(actsAs);
+  const said = (await headers()).get(actsAsHeader);
   return said !== null && said !== '' && said !== actor.userId;
 }
 

@@ -75,6 +75,8 @@ const needs: { readonly [key in Permission]?: readonly Permission[] } = {
   library: ['cost'],
   export: ['prices'],
   settings: ['cost', 'allProposals'],
+  // Work is handed over by who sees it.
+  people: ['allProposals'],
 };
 
 /** A set of permissions with everything they cannot be without, in the order they stand. */

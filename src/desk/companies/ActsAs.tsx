@@ -1,15 +1,13 @@
 'use client';
 
 import { useLayoutEffect } from 'react';
+import { actsAsHeader } from '@/ui/actsAsHeader';
 
 declare global {
   interface Window {
     actsAs?: string;
   }
 }
-
-/** The header by which a page says as whom it asks. Written here and in `app/session.ts`. */
-const HEADER = 'x-acts-as';
 
 /**
  * Every request of the desk says as whom its page was opened: when this browser went on as somebody else in another tab, or
@@ -23,7 +21,7 @@ export function ActsAs({ userId }: { readonly userId: string }) {
         const target = new URL(input instanceof Request ? input.url : String(input), window.location.href);
         if (target.origin !== window.location.origin) return ask(input, init);
         const request = new Request(input, init);
-        request.headers.set(HEADER, window.actsAs ?? '');
+        request.headers.set(actsAsHeader, window.actsAs ?? '');
         return ask(request);
       };
     }

@@ -25,17 +25,6 @@ export interface NewPerson {
   readonly password: string;
 }
 
-/** Keeps a person who signs in with a password. */
-async function keepPerson(
-  tx: Transaction,
-  id: string,
-  { name, email }: NewPerson,
-  passwordHash: string,
-  now: Date,
-): Promise<void> {
-  await insertPerson(tx, { id, name, email, passwordHash, createdAt: now });
-}
-
 /** A company with its first roles and its owner, in a transaction of that owner. */
 export async function insertNewCompany(
   tx: Transaction,
@@ -74,7 +63,8 @@ export async function createCompany(values: NewCompany, owner: NewPerson, now: D
   const demo = values.demo === true || (await hasDemo());
   return takenOr(() =>
     asNewcomer(personId, companyId, async (tx) => {
-      await keepPerson(tx, personId, owner, passwordHash, now);
+      const { name, email } = owner;
+      await insertPerson(tx, { id: personId, name, email, passwordHash, createdAt: now });
       return insertNewCompany(tx, { companyId, personId, name: owner.name }, { ...values, demo }, now);
     }),
   );
@@ -95,7 +85,8 @@ export async function addUser(actor: Actor, values: NewPerson & { readonly role:
   const { companyId, now } = actor;
   await takenOr(() =>
     asNewcomer(personId, companyId, async (tx) => {
-      await keepPerson(tx, personId, values, passwordHash, now);
+      const { name, email } = values;
+      await insertPerson(tx, { id: personId, name, email, passwordHash, createdAt: now });
       await insertUser(tx, {
         ...{ companyId, id: userId, personId, name: values.name, roleId: held.id, createdAt: now },
       });
