@@ -48,7 +48,7 @@ export function stepOf(secret: string, code: string, now: Date): number | null {
   return found.valid ? Math.floor(epoch / STEP) + found.delta : null;
 }
 
-/** The code of a moment, for tests and for the simulated authenticator. */
+/** The code of a moment, as an authenticator makes it. */
 export const codeAt = (secret: string, now: Date): string =>
   generateSync({ secret, epoch: Math.floor(now.getTime() / 1000) });
 
