@@ -105,7 +105,7 @@ test('headers: a nonce for scripts, no eval, no framing by others, and a session
 
   const other = await browser.newContext({
     storageState: { cookies: [], origins: [] },
-    userAgent: 'Second browser',
+    userAgent: 'Mozilla/5.0 (Windows NT 10.0; Win64; x64; rv:140.0) Gecko/20100101 Firefox/140.0',
   });
   const second = await other.newPage();
   await second.goto('/sign-in');
@@ -120,10 +120,10 @@ test('headers: a nonce for scripts, no eval, no framing by others, and a session
   // A click before the page has woken up would go nowhere.
   await page.waitForLoadState('networkidle');
   await page
-    .getByRole('row', { name: /Second browser/ })
+    .getByRole('row', { name: /Firefox on Windows/ })
     .getByRole('button', { name: 'Sign it out' })
     .click();
-  await expect(page.getByText('Second browser')).toHaveCount(0);
+  await expect(page.getByText('Firefox on Windows')).toHaveCount(0);
   await second.goto('/money');
   await expect(second).toHaveURL(/sign-in/);
   await other.close();
