@@ -1,13 +1,15 @@
-import type { IncomingMessage } from 'node:http';
+import type { IncomingMessage, Server as HttpServer } from 'node:http';
 
 /**
  * When the server has started: requests carry where they come from, the database is asked as a login that rules bind, and
- * reminders that companies want sent by themselves go out from here, each once. Where a set-up asks for a key, it is said.
+ * the queue is worked on (letters, and reminders that companies want sent by themselves). Where a set-up asks for a key, it
+ * is said.
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;
   const { Server } = await import('node:http');
   const { peerHeader } = await import('@/services/origin');
+  const servers = new Set<HttpServer>();
   // Route handlers do not see the connection: its other end is noted on each request, over whatever a client claims.
   const emit = Server.prototype.emit;
   Server.prototype.emit = function (
@@ -16,6 +18,7 @@ export async function register(): Promise<void> {
     ...args: unknown[]
   ) {
     if (event === 'request') {
+      servers.add(this);
       const request = args[0] as IncomingMessage;
       request.headers[peerHeader] = request.socket.remoteAddress ?? 'direct';
     }
@@ -23,10 +26,10 @@ export async function register(): Promise<void> {
   };
   const { onlyAsServer, refusePower, TooMuchPower } = await import('@/data/connection');
   onlyAsServer();
-  if ((process.env.IMPEGNO_SECRET ?? '').length < 20) {
-    process.stderr.write(
-      'IMPEGNO_SECRET is not set: a secret of at least 20 characters, kept out of the database.\n',
-    );
+  const { configurationFaults } = await import('@/services/configuration');
+  const wrong = configurationFaults(process.env);
+  if (wrong.length > 0) {
+    process.stderr.write(`${wrong.join('\n')}\n`);
     process.exit(1);
   }
   // A database that does not answer yet is asked when it does.
@@ -39,11 +42,12 @@ export async function register(): Promise<void> {
   const key = setUpKey();
   const empty = key !== null && (await readSetUp().catch(() => null))?.open;
   if (empty) process.stdout.write(`No company is set up yet. The key of the set-up: ${key}\n`);
-  const { remindByItself } = await import('@/services/billing/reminders');
-  const { runPeriodically } = await import('@/services/runPeriodically');
-  runPeriodically(() => remindByItself(new Date()), {
-    first: 60_000,
-    every: 3600_000,
-    tell: (error) => console.error(error),
-  });
+  const { queueInBackground } = await import('@/services/inBackground');
+  const queue = queueInBackground((error) => console.error(error));
+  if (process.env.NEXT_MANUAL_SIG_HANDLE === undefined) return;
+  const { isStopping, stopInOrder } = await import('@/services/stopping');
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.on(signal, () => {
+      if (!isStopping()) void stopInOrder(servers, [queue.stop]).then(() => process.exit(0));
+    });
 }

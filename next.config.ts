@@ -11,7 +11,9 @@ const config: NextConfig = {
     '@e-invoice-eu/core',
     'exceljs',
     '@node-rs/argon2',
+    'nodemailer',
     'pg',
+    'pg-boss',
     'sharp',
   ],
   // Addresses of before, in links that were sent and in bookmarks.

@@ -2,8 +2,10 @@
 
 import { cookies } from 'next/headers';
 import { takeStartingLibrary } from '@/services/library/starting/take';
+import { sendFailedLettersAgain, sendLetterAgain } from '@/services/messages/sendAgain';
 import { putStepAside } from '@/services/settings/checklist';
 import { saveCompany } from '@/services/settings/company';
+import { sendTrialLetter } from '@/services/settings/connections';
 import { removeDemo } from '@/services/settings/removeDemo';
 import { answer } from '@/services/problem';
 import { actionActor, sessionCookie } from './session';
@@ -18,6 +20,14 @@ export const putStepAsideAction = async (input: unknown) =>
 
 export const takeStartingLibraryAction = async (input: unknown) =>
   answer(async () => takeStartingLibrary(await actionActor(), input));
+
+export const sendTrialLetterAction = async () => answer(async () => sendTrialLetter(await actionActor()));
+
+export const sendLetterAgainAction = async (id: unknown) =>
+  answer(async () => sendLetterAgain(await actionActor(), id));
+
+export const sendFailedLettersAgainAction = async () =>
+  answer(async () => sendFailedLettersAgain(await actionActor()));
 
 export async function removeDemoAction(name: unknown) {
   const given = await answer(async () => removeDemo(await actionActor(), name));

@@ -69,6 +69,10 @@ export async function findLink(hash: string): Promise<FoundLink | null> {
 export const companyOfSigning = async (sha256: string) =>
   (await one<{ id: string | null }>(sql`select company_of_signing(${sha256}) as id`))!.id;
 
+/** Whose a letter is that came back; null when it is no company's. */
+export const companyOfLetter = async (id: string) =>
+  (await one<{ id: string | null }>(sql`select company_of_letter(${id}) as id`))!.id;
+
 /** The companies that want reminders to be sent by themselves. */
 export const companiesThatRemind = async (): Promise<string[]> =>
   beforeCompany(async (tx) =>

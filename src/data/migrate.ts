@@ -2,6 +2,7 @@ import path from 'node:path';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { Client } from 'pg';
+import { installQueue } from './queue/queue';
 
 /** Makes the database named in the address when it is not there, using the server's maintenance database. */
 export async function ensureDatabase(url: string): Promise<void> {
@@ -26,7 +27,7 @@ export async function ensureDatabase(url: string): Promise<void> {
   }
 }
 
-/** Brings a database to the newest migration; safe to run twice and by two at once. */
+/** Brings a database to the newest migration, and the queue in it; safe to run twice and by two at once. */
 export async function migrateDatabase(url: string): Promise<void> {
   const client = new Client({ connectionString: url });
   await client.connect();
@@ -36,6 +37,7 @@ export async function migrateDatabase(url: string): Promise<void> {
     await migrate(drizzle(client), {
       migrationsFolder: path.join(process.cwd(), 'src', 'data', 'migrations'),
     });
+    await installQueue(url);
   } finally {
     await client.end();
   }

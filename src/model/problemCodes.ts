@@ -93,6 +93,7 @@ const byStatus = {
     'late-charge-partly-credited',
     'late-charge-waived',
     'layout-of-one-agreement',
+    'letter-not-failed',
     'looks-recorded',
     'name-taken',
     'no-deposit-due',

@@ -1,1 +1,2 @@
 export { databaseAnswers } from '@/data/connection';
+export { isStopping } from './stopping';

@@ -1,10 +1,14 @@
 import type { Transaction } from '@/data/connection';
 import { insertAttachments } from '@/data/messages/attachment';
+import { putInQueue } from '@/data/queue/queue';
 import { message } from '@/data/schema';
-import type { Letter } from '@/gateways/post';
-import { simulatedPost } from '@/gateways/post';
+import { companyOf } from '@/data/settings/company';
+import type { Letter } from '@/gateways/mail/post';
+import { simulatedDelivery } from '@/gateways/mail/post';
 import { newId } from './actor';
+import { carrier } from './carrier';
 import type { NewLink } from './links';
+import { seal } from './seal';
 
 /** What stands in a kept letter where its private link was. */
 export const LINK_PLACE = '[private link]';
@@ -14,7 +18,10 @@ export type Attachment = { readonly name: string; readonly mediaType: string } &
   { readonly bytes: Buffer } | { readonly fileId: string }
 );
 
-/** Puts a letter about a proposal in the post, and keeps it with what became of it; its private link is not kept in it. */
+/**
+ * Puts a letter in the post, and keeps it with what became of it; its private link is not kept in it. Where a carrier takes
+ * letters out of the house it waits, whole but sealed, and goes out when this is stored. A demo's letters never leave.
+ */
 export async function postLetter(
   tx: Transaction,
   who: { readonly companyId: string; readonly now: Date },
@@ -38,6 +45,7 @@ export async function postLetter(
   },
 ): Promise<void> {
   const id = newId(who.now);
+  const leaves = carrier() !== null && !(await companyOf(tx, who.companyId)).demo;
   await tx.insert(message).values({
     companyId: who.companyId,
     id,
@@ -48,7 +56,9 @@ export async function postLetter(
     subject: letter.subject,
     body: letter.body.replaceAll(link?.address ?? hidden ?? LINK_PLACE, LINK_PLACE),
     linkId: link?.id ?? null,
-    state: simulatedPost.deliver(letter).state,
+    ...(leaves
+      ? { state: 'waiting' as const, sealed: seal(letter.body, id) }
+      : { ...simulatedDelivery(letter), settledAt: who.now }),
     at: who.now,
   });
   await insertAttachments(
@@ -58,4 +68,5 @@ export async function postLetter(
       ...attachment,
     })),
   );
+  if (leaves) await putInQueue(tx, 'letter', id, { companyId: who.companyId, letterId: id });
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
+import { carrier } from '@/services/carrier';
 import { readOwnCompany } from '@/services/settings/company';
 import { may } from '@/services/actor';
 import { readList } from '@/services/lists/deskList';
@@ -8,6 +9,7 @@ import { listCharges } from '@/services/payments/cards';
 import { MessageList } from '@/desk/messages/MessageList';
 import { CardService } from '@/desk/payments/CardService';
 import { playCardServiceAction } from '../../moneyActions';
+import { sendLetterAgainAction } from '../../settingsActions';
 import { saveListPreferencesAction, showLinkAction } from '../../actions';
 import { pageActor } from '../../session';
 
@@ -15,6 +17,7 @@ export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor('prices');
+  const carried = carrier()?.name;
   const [list, company, charges] = await Promise.all([
     readList(actor, messageList, await searchParams),
     readOwnCompany(actor),
@@ -24,7 +27,9 @@ export default async function OutboxPage({ searchParams }: { searchParams: Promi
     <div className="page page-wide">
       <header className="page-head">
         <h1>Outbox</h1>
-        <span className="soft">Simulated mail: nothing leaves this machine.</span>
+        <span className="soft">
+          {carried ? `Letters go out by ${carried}.` : 'Simulated mail: nothing leaves this machine.'}
+        </span>
       </header>
       {charges.found.length > 0 && (
         <section className="panel page-part" aria-labelledby="cards">
@@ -42,6 +47,7 @@ export default async function OutboxPage({ searchParams }: { searchParams: Promi
         timeZone={company.timeZone}
         kinds={messageKinds}
         showLink={showLinkAction}
+        sendAgain={sendLetterAgainAction}
       />
     </div>
   );

@@ -8,6 +8,7 @@ import { may } from '@/services/actor';
 import { listAreas } from '@/services/library/areas';
 import { listTrades } from '@/services/library/byTrade';
 import { readPeople } from '@/services/people/people';
+import { readConnections } from '@/services/settings/connections';
 import { readOwnCompany } from '@/services/settings/company';
 import { readSettings } from '@/services/settings/settings';
 import { SettingsPage } from '@/desk/settings/SettingsPage';
@@ -36,7 +37,12 @@ import {
   sessionsOfAction,
   showInvitationAction,
 } from '../../peopleActions';
-import { removeDemoAction, saveCompanyAction } from '../../settingsActions';
+import {
+  removeDemoAction,
+  saveCompanyAction,
+  sendFailedLettersAgainAction,
+  sendTrialLetterAction,
+} from '../../settingsActions';
 import { pageActor, sessionToken } from '../../session';
 
 export const metadata: Metadata = { title: 'Settings' };
@@ -92,9 +98,10 @@ export default async function SettingsRoute({
   // Addresses that were sent earlier name the subject behind the ?.
   if (typeof about === 'string') redirect(placeAddress('/settings', { about }));
   const ours = await readOwnCompany(actor);
-  const [settings, people, signIn, sessions] = await Promise.all([
+  const [settings, people, connections, signIn, sessions] = await Promise.all([
     companySettings(actor),
     peopleOf(actor, ours.timeZone),
+    may(actor, 'settings') ? readConnections(actor) : null,
     readOwnSignIn(actor),
     listSessions(actor, await sessionToken()),
   ]);
@@ -112,6 +119,12 @@ export default async function SettingsRoute({
         }
       }
       people={people}
+      connections={
+        connections && {
+          ...{ ...connections, timeZone: ours.timeZone, demo: ours.demo },
+          ...{ sendTrial: sendTrialLetterAction, sendAgain: sendFailedLettersAgainAction },
+        }
+      }
       data={{ name: ours.name, demo: ours.demo, isOwner: actor.isOwner, removeDemo: removeDemoAction }}
       you={{
         you: { id: actor.userId, name: actor.name, role: actor.role },

@@ -24,6 +24,7 @@ export const messageListSource = ({
   also: {
     id: sql`m.id`,
     body: sql`m.body`,
+    note: sql`m.note`,
     proposalId: sql`p.id`,
     proposal: sql`p.title`,
     customerId: sql`c.id`,

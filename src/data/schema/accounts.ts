@@ -23,7 +23,7 @@ import type {
   Permission,
   UsualTerms,
 } from '@/model';
-import { companyId, decimal, id, instant } from './columns';
+import { companyId, decimal, id, instant, letterStates } from './columns';
 
 export type { Address };
 
@@ -227,7 +227,9 @@ export const accountLetter = pgTable('account_letter', {
   toAddress: text('to_address').notNull(),
   subject: text('subject').notNull(),
   sealed: text('sealed').notNull(),
-  state: text('state').notNull(),
+  state: text('state', { enum: letterStates }).notNull(),
+  note: text('note').notNull().default(''),
+  tries: integer('tries').notNull().default(0),
   at: instant('at').notNull(),
 });
 

@@ -12,5 +12,8 @@ export const instant = (name: string) => timestamp(name, { withTimezone: true, m
 /** An exact decimal; read and written as text. */
 export const decimal = (name: string) => numeric(name);
 
+/** What became of a letter: it waits for its carrier, a carrier has it, it came back, or no carrier would have it. */
+export const letterStates = ['waiting', 'delivered', 'returned', 'failed'] as const;
+
 /** Bytes as they are. */
 export const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'bytea' });

@@ -14,7 +14,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Choices, ProposalDocument } from '@/model';
 import { user } from './accounts';
-import { bytea, companyId, decimal, id, instant } from './columns';
+import { bytea, companyId, decimal, id, instant, letterStates } from './columns';
 import { customer, site } from './customers';
 import { keptFile } from './files';
 
@@ -217,13 +217,22 @@ export const message = pgTable(
     /** As it went out, but for the private link in it. */
     body: text('body').notNull(),
     linkId: uuid('link_id'),
-    state: text('state', { enum: ['delivered', 'returned'] }).notNull(),
+    state: text('state', { enum: letterStates }).notNull(),
+    /** What its carrier said of it, in a sentence; empty where there is nothing to say. */
+    note: text('note').notNull().default(''),
+    /** How often a carrier was asked. */
+    tries: integer('tries').notNull().default(0),
+    /** The whole body with the link in it, sealed, until a carrier has it. */
+    sealed: text('sealed'),
     at: instant('at').notNull(),
+    /** When its state became what it is; null while it waits. */
+    settledAt: instant('settled_at'),
   },
   (t) => [
     primaryKey({ columns: [t.companyId, t.id] }),
     foreignKey({ columns: [t.companyId, t.linkId], foreignColumns: [link.companyId, link.id] }),
     foreignKey({ columns: [t.companyId, t.customerId], foreignColumns: [customer.companyId, customer.id] }),
+    check('message_sealed', sql`${t.sealed} is null or ${t.state} in ('waiting', 'failed')`),
     index('message_at').on(t.companyId, t.at),
     index('message_link').on(t.companyId, t.linkId),
   ],

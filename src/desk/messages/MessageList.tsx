@@ -4,10 +4,12 @@ import { Button, Drawer } from 'antd';
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { MessageListRow } from '@/services/messages/messageList';
+import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { Linked } from '@/ui/Linked';
 import type { ListProps } from '@/ui/list/ListTable';
 import { ListTable } from '@/ui/list/ListTable';
+import { useSubmit } from '@/ui/useSubmit';
 import type { ShowLinkAction } from '../ShowLink';
 import { ShowLink } from '../ShowLink';
 
@@ -29,18 +31,46 @@ const LinkOf = ({
     </p>
   );
 
+/** What became of a letter, and what its carrier says of it. */
+function Delivery({ state, note }: Pick<MessageListRow, 'state' | 'note'>) {
+  const said = note === '' ? null : <span className="soft"> {note}</span>;
+  switch (state) {
+    case 'delivered':
+      return <>delivered{said}</>;
+    case 'waiting':
+      return <>in the post{note !== '' && <span className="soft"> and tried again. {note}</span>}</>;
+    case 'returned':
+      return (
+        <>
+          <span className="wrong">came back</span>
+          {said}
+        </>
+      );
+    case 'failed':
+      return (
+        <>
+          <span className="wrong">not sent</span>
+          {said}
+        </>
+      );
+  }
+}
+
 /** The letters that went out, found, filtered and sorted; one is read beside the list. */
 export function MessageList({
   timeZone,
   kinds,
   showLink,
+  sendAgain,
   ...props
 }: ListProps<MessageListRow> & {
   readonly timeZone: string;
   /** What each kind of letter is called. */
   readonly kinds: Readonly<Record<string, string>>;
   readonly showLink: ShowLinkAction;
+  readonly sendAgain: (id: string) => Promise<Answer<unknown>>;
 }) {
+  const { busy, submit } = useSubmit({ tells: true });
   const [read, setRead] = useState<MessageListRow | null>(null);
   return (
     <>
@@ -65,12 +95,7 @@ export function MessageList({
               </Link>
             ),
           kind: (row) => kinds[row.kind] ?? row.kind,
-          state: (row) =>
-            row.state === 'returned' ? (
-              <span className="wrong">came back: no such address</span>
-            ) : (
-              'delivered'
-            ),
+          state: (row) => <Delivery {...row} />,
         }}
       />
       <Drawer
@@ -84,8 +109,26 @@ export function MessageList({
           <article>
             <p className="soft">
               to {read.toAddress} · {showInstant(read.at, timeZone)}
-              {read.state === 'returned' && <strong className="wrong"> · came back: no such address</strong>}
             </p>
+            {(read.state !== 'delivered' || read.note !== '') && (
+              <p>
+                <Delivery {...read} />
+                {read.state === 'failed' && (
+                  <Button
+                    className="beside"
+                    loading={busy}
+                    onClick={() =>
+                      void submit(() => sendAgain(read.id), {
+                        said: 'It is in the post again.',
+                        then: () => setRead(null),
+                      })
+                    }
+                  >
+                    Send it again
+                  </Button>
+                )}
+              </p>
+            )}
             {read.proposal !== null && (
               <p>
                 About{' '}

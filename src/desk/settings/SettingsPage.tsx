@@ -7,6 +7,7 @@ import { PeoplePanel } from '@/desk/people/PeoplePanel';
 import { OfYou } from '@/desk/you/OfYou';
 import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { CompanyForm } from './CompanyForm';
+import { ConnectionsPanel } from './ConnectionsPanel';
 import { DataPanel } from './DataPanel';
 import { CompanySettings } from './CompanySettings';
 import { subjectOf, subjects, subjectsFor } from './subjects';
@@ -19,12 +20,22 @@ interface SettingsProps {
   readonly settings: Omit<ComponentProps<typeof CompanySettings>, 'subject'> | null;
   readonly details: ComponentProps<typeof CompanyForm> | null;
   readonly people: ComponentProps<typeof PeoplePanel> | null;
+  readonly connections: ComponentProps<typeof ConnectionsPanel> | null;
   readonly data: ComponentProps<typeof DataPanel>;
   readonly you: ComponentProps<typeof OfYou>;
 }
 
 /** How the company works, who works here, and how one signs in: a subject at a time, of those one may see. */
-export function SettingsPage({ permissions, company, settings, details, people, data, you }: SettingsProps) {
+export function SettingsPage({
+  permissions,
+  company,
+  settings,
+  details,
+  people,
+  connections,
+  data,
+  you,
+}: SettingsProps) {
   const subject = subjectOf(usePlace().get('about'), permissions);
   const here = subjects.find(({ key }) => key === subject)!;
   return (
@@ -34,7 +45,7 @@ export function SettingsPage({ permissions, company, settings, details, people, 
         <span className="soft">{company}</span>
         {permissions.includes('prices') && (
           <Link className="soft" href="/outbox" prefetch={false}>
-            outbox of the simulated post
+            outbox
           </Link>
         )}
       </header>
@@ -57,6 +68,7 @@ export function SettingsPage({ permissions, company, settings, details, people, 
           <p className="soft settings-about">{here.about}.</p>
           {settings && <CompanySettings {...settings} subject={subject} />}
           {subject === 'company' && details && <CompanyForm {...details} />}
+          {subject === 'connections' && connections && <ConnectionsPanel {...connections} />}
           {subject === 'data' && <DataPanel {...data} />}
           {subject === 'people' && people && <PeoplePanel {...people} />}
           {subject === 'you' && <OfYou {...you} />}

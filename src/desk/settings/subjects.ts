@@ -24,6 +24,12 @@ export const subjects = [
   },
   { key: 'late', title: 'Late payments', about: 'Reminders and late charges', needs: 'cost' },
   { key: 'people', title: 'People', about: 'Who works here, and what each may do', needs: 'people' },
+  {
+    key: 'connections',
+    title: 'Connections',
+    about: 'How letters leave the house, and whether they arrive',
+    needs: 'settings',
+  },
   { key: 'data', title: 'Data', about: 'What is kept here of the company', needs: 'settings' },
   { key: 'you', title: 'You', about: 'How you sign in, where you are signed in, light or dark', needs: null },
 ] as const satisfies readonly {

@@ -1,8 +1,10 @@
 import { insertAccountLetter } from '@/data/accounts/accountLetter';
 import type { Transaction } from '@/data/connection';
-import type { Letter } from '@/gateways/post';
-import { simulatedPost } from '@/gateways/post';
+import { putInQueue } from '@/data/queue/queue';
+import type { Letter } from '@/gateways/mail/post';
+import { simulatedDelivery } from '@/gateways/mail/post';
 import { newId } from '../actor';
+import { carrier } from '../carrier';
 import { seal } from '../seal';
 
 /**
@@ -11,8 +13,10 @@ import { seal } from '../seal';
  */
 export async function postAccountLetter(tx: Transaction, letter: Letter, now: Date): Promise<void> {
   const id = newId(now);
+  const leaves = carrier() !== null;
   await insertAccountLetter(tx, {
-    ...{ id, toAddress: letter.to, subject: letter.subject, at: now },
-    ...{ sealed: seal(letter.body, id), state: simulatedPost.deliver(letter).state },
+    ...{ id, toAddress: letter.to, subject: letter.subject, at: now, sealed: seal(letter.body, id) },
+    ...(leaves ? { state: 'waiting' as const } : simulatedDelivery(letter)),
   });
+  if (leaves) await putInQueue(tx, 'account-letter', id, { letterId: id });
 }

@@ -16,7 +16,9 @@ interface StoredMessage {
   readonly customerId: string | null;
   readonly subject: string;
   readonly kind: string;
-  readonly state: 'delivered' | 'returned';
+  readonly state: 'waiting' | 'delivered' | 'returned' | 'failed';
+  /** What its carrier said of it. */
+  readonly note: string;
   readonly body: string;
   readonly proposalId: string | null;
   readonly proposal: string | null;
@@ -44,6 +46,8 @@ export const messageKinds: Readonly<Record<string, string>> = {
   invoice: 'Invoice',
   reminder: 'Reminder',
   statement: 'Statement',
+  invitation: 'Invitation',
+  trial: 'Trial',
 };
 
 const spec: ListSpec = {
@@ -70,6 +74,8 @@ const spec: ListSpec = {
       options: [
         { value: 'delivered', label: 'Delivered' },
         { value: 'returned', label: 'Came back' },
+        { value: 'waiting', label: 'In the post' },
+        { value: 'failed', label: 'Not sent' },
       ],
     },
     { key: 'at', label: 'Sent', kind: 'days' },

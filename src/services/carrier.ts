@@ -1,0 +1,19 @@
+import type { Post } from '@/gateways/mail/post';
+import { smtpPost } from '@/gateways/mail/smtpPost';
+import { smtpSettings } from '@/gateways/mail/smtpSettings';
+
+let known: { readonly from: string; readonly post: Post | null } | null = null;
+
+/** Who carries letters out of the house, by the configuration; null: nobody, they are read in the outbox. */
+export function carrier(): Post | null {
+  const from = [
+    process.env.IMPEGNO_SMTP_URL,
+    process.env.IMPEGNO_MAIL_FROM,
+    process.env.IMPEGNO_MAIL_RETURN,
+  ].join('\n');
+  if (known?.from !== from) {
+    const settings = smtpSettings(process.env);
+    known = { from, post: settings && smtpPost(settings) };
+  }
+  return known.post;
+}
