@@ -128,11 +128,15 @@ export function serverUrl(ownerUrl) {
 }
 
 /** What private links are sealed with where nothing else is said: not in the database, and the same at each start. */
-const secretOf = (ownerUrl) =>
-  crypto
+const secretOf = (ownerUrl) => {
+  // A database that was restored here brought its own along.
+  const kept = path.join(root, '.data', `${new URL(ownerUrl).pathname.slice(1)}.secret`);
+  if (fs.existsSync(kept)) return fs.readFileSync(kept, 'utf8').trim();
+  return crypto
     .createHmac('sha256', decodeURIComponent(new URL(ownerUrl).password))
     .update('impegno secret')
     .digest('hex');
+};
 
 /** How the owner of a database and the server log in to it, and the server's secret, as the environment gives them. */
 export const addressesOf = (ownerUrl) => ({

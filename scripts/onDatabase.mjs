@@ -1,7 +1,7 @@
 // Runs a script as whoever keeps the database: that of the demo, or with `--empty` that of one's own company, or the one
-// DATABASE_OWNER_URL names. npm run letters, npm run way-in.
+// DATABASE_OWNER_URL names. npm run letters, way-in, backup, restore.
 import { spawnSync } from 'node:child_process';
-import { root } from './cluster.mjs';
+import { postgresBin, root } from './cluster.mjs';
 import {
   CannotGoOn,
   addressesOf,
@@ -26,7 +26,7 @@ function run() {
   }
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', `scripts/${script}.ts`, ...flags], {
     cwd: root,
-    env: { ...process.env, ...addressesOf(owner) },
+    env: { ...process.env, ...addressesOf(owner), IMPEGNO_PG_BIN: postgresBin() ?? '' },
     stdio: 'inherit',
   });
   if (own) releaseCluster();

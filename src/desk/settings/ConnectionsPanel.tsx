@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button } from 'antd';
+import { Alert, Button, Space } from 'antd';
 import type { Answer } from '@/model';
 import type { MailConnection } from '@/services/settings/connections';
 import { showInstant } from '@/ui/instants';
@@ -49,7 +49,7 @@ export function ConnectionsPanel({
           {waiting + failed > 0 && lastTrouble !== null && <p className="soft">{lastTrouble}</p>}
         </>
       )}
-      <p className="acts">
+      <Space wrap>
         <Button
           loading={busy}
           onClick={() =>
@@ -71,7 +71,7 @@ export function ConnectionsPanel({
           </Button>
         )}
         <LinkButton href={failed > 0 ? '/outbox?state=failed' : '/outbox'}>Outbox</LinkButton>
-      </p>
+      </Space>
     </>
   );
 }

@@ -49,7 +49,7 @@ export async function sendTrialLetter(actor: Actor): Promise<{ readonly to: stri
       kind: 'trial',
       to,
       subject: `Letters of ${ours.name} arrive`,
-      body: `Hello ${actor.name},\n\nyou asked for this letter to see that letters of ${ours.name} arrive. An answer to it goes to ${ours.email}.`,
+      body: `Hello ${actor.name},\n\nyou asked for this letter to see that letters of ${ours.name} arrive. ${ours.email === '' ? 'The company has no mail address of its own yet; customers could not answer.' : `An answer to it goes to ${ours.email}.`}`,
     });
     return { to };
   });
