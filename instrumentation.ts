@@ -1,7 +1,7 @@
-import type { IncomingMessage, Server as HttpServer } from 'node:http';
+import type { IncomingMessage, Server as HttpServer, ServerResponse } from 'node:http';
 
 /**
- * When the server has started: requests carry where they come from, the database is asked as a login that rules bind, and
+ * When the server has started: requests carry where they come from and are named and counted, the database is asked as a login that rules bind, and
  * the queue is worked on (letters, and reminders that companies want sent by themselves). Where a set-up asks for a key, it
  * is said.
  */
@@ -9,6 +9,10 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;
   const { Server } = await import('node:http');
   const { peerHeader } = await import('@/services/origin');
+  const { watchRequest } = await import('@/services/observing/watchRequest');
+  const { logMistake } = await import('@/services/observing/logLine');
+  const { beginCounting } = await import('@/services/observing/metrics');
+  beginCounting();
   const servers = new Set<HttpServer>();
   // Route handlers do not see the connection: its other end is noted on each request, over whatever a client claims.
   const emit = Server.prototype.emit;
@@ -21,6 +25,11 @@ export async function register(): Promise<void> {
       servers.add(this);
       const request = args[0] as IncomingMessage;
       request.headers[peerHeader] = request.socket.remoteAddress ?? 'direct';
+      return watchRequest(
+        request,
+        args[1] as ServerResponse,
+        () => Reflect.apply(emit, this, [event, ...args]) as boolean,
+      );
     }
     return Reflect.apply(emit, this, [event, ...args]) as boolean;
   };
@@ -42,10 +51,10 @@ export async function register(): Promise<void> {
   const key = setUpKey();
   const empty = key !== null && (await readSetUp().catch(() => null))?.open;
   if (empty) process.stdout.write(`No company is set up yet. The key of the set-up: ${key}\n`);
-  const { queueInBackground } = await import('@/services/inBackground');
-  const queue = queueInBackground((error) => console.error(error));
+  const { queueInBackground } = await import('@/services/background/inBackground');
+  const queue = queueInBackground(logMistake);
   if (process.env.NEXT_MANUAL_SIG_HANDLE === undefined) return;
-  const { isStopping, stopInOrder } = await import('@/services/stopping');
+  const { isStopping, stopInOrder } = await import('@/services/background/stopping');
   for (const signal of ['SIGTERM', 'SIGINT'] as const)
     process.on(signal, () => {
       if (!isStopping()) void stopInOrder(servers, [queue.stop]).then(() => process.exit(0));

@@ -14,6 +14,7 @@ const config: NextConfig = {
     'nodemailer',
     'pg',
     'pg-boss',
+    'prom-client',
     'sharp',
   ],
   // Addresses of before, in links that were sent and in bookmarks.

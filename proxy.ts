@@ -70,6 +70,9 @@ export async function proxy(request: NextRequest) {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
+  // Once reached encrypted, always (RFC 6797); for this name alone, others may be somebody else's.
+  if ((process.env.IMPEGNO_ADDRESS ?? '').startsWith('https:'))
+    response.headers.set('strict-transport-security', 'max-age=31536000');
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('x-frame-options', 'SAMEORIGIN');
   response.headers.set('referrer-policy', 'same-origin');

@@ -5,8 +5,8 @@
 import { Client } from 'pg';
 import { hasNoCompany } from '@/data/before';
 import { closeConnection } from '@/data/connection';
-import { ensureDatabase, migrateDatabase } from '@/data/migrate';
-import { makeRoles, openTo } from '@/data/roles';
+import { ensureDatabase, migrateDatabase } from '@/data/upkeep/migrate';
+import { makeRoles, openTo } from '@/data/upkeep/roles';
 import { seedDemo } from './demo/seed';
 
 const owner = process.env.DATABASE_OWNER_URL;

@@ -3,6 +3,7 @@
 // anew what dies, makes backups by the clock, and ends in order. All settings: docs/configuration.md.
 import cluster from 'node:cluster';
 import { spawn, spawnSync } from 'node:child_process';
+import http from 'node:http';
 import path from 'node:path';
 import { postgresBin, root } from './cluster.mjs';
 import { CannotGoOn, addressesOf, ensureBuild, ensurePackages } from './machine.mjs';
@@ -71,7 +72,9 @@ function backUp() {
   });
   let said = '';
   for (const stream of [made.stdout, made.stderr]) stream.on('data', (part) => (said += part));
-  made.once('exit', (code) => tell(code === 0 ? 'a backup is made' : 'A BACKUP FAILED', { said: said.trim() }));
+  made.once('exit', (code) =>
+    tell(code === 0 ? 'a backup is made' : 'A BACKUP FAILED', { said: said.trim() }),
+  );
 }
 
 function backUpByTheClock() {
@@ -83,6 +86,23 @@ function backUpByTheClock() {
       next();
     }, untilTime(at)).unref();
   next();
+}
+
+/** What all processes counted, added up, on a port of this machine alone. */
+async function showMetrics() {
+  const port = Number(env.IMPEGNO_METRICS_PORT);
+  if (!port) return;
+  const { AggregatorRegistry } = (await import('prom-client')).default;
+  const all = new AggregatorRegistry();
+  http
+    .createServer((request, response) => {
+      if (request.url !== '/metrics') return response.writeHead(404).end();
+      all.clusterMetrics().then(
+        (text) => response.writeHead(200, { 'content-type': all.contentType }).end(text),
+        (error) => response.writeHead(503).end(String(error.message)),
+      );
+    })
+    .listen(port, '127.0.0.1');
 }
 
 function end(code) {
@@ -123,6 +143,7 @@ function main() {
   });
   for (let i = 0; i < count; i += 1) serveOne();
   backUpByTheClock();
+  void showMetrics();
   tell('serving', { address: `http://${host}:${port}`, processes: count });
 }
 

@@ -81,6 +81,8 @@ async function main() {
     ...(owner ? addressesOf(owner) : {}),
     IMPEGNO_ADDRESS: process.env.IMPEGNO_ADDRESS ?? address,
     NEXT_TELEMETRY_DISABLED: '1',
+    // The server ends in order by itself: it finishes what it is doing.
+    ...(dev ? {} : { NEXT_MANUAL_SIG_HANDLE: '1' }),
   };
   if (owner) {
     const prepared = spawnSync(

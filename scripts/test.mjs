@@ -1,4 +1,4 @@
-// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e, fuzz.
+// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e, serve, fuzz.
 import { spawn } from 'node:child_process';
 import crypto from 'node:crypto';
 import fs from 'node:fs';
@@ -19,7 +19,7 @@ import {
   startCluster,
 } from './machine.mjs';
 
-const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e', 'fuzz'];
+const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e', 'serve', 'fuzz'];
 const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : all;
 const unknown = wanted.filter((part) => !all.includes(part));
 const bin = (name) => path.join(root, 'node_modules', '.bin', name);
@@ -94,8 +94,8 @@ const freePort = () =>
     });
   });
 
-async function prepare(url) {
-  const { code, said } = await program(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
+async function prepare(url, ...how) {
+  const { code, said } = await program(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts', ...how], {
     env: addressesOf(url),
   });
   if (code !== 0) throw new CannotGoOn(`The test database could not be prepared:\n${said}`);
@@ -117,6 +117,7 @@ async function served(url, work) {
         DATABASE_OWNER_URL: undefined,
         IMPEGNO_ADDRESS: address,
         NEXT_TELEMETRY_DISABLED: '1',
+        NEXT_MANUAL_SIG_HANDLE: '1',
       },
       stdio: ['ignore', 'ignore', 'inherit'],
     },
@@ -180,11 +181,11 @@ const fuzz = (url, requests) =>
 let cluster;
 const databases = [];
 
-async function testDatabase(name) {
+async function testDatabase(name, ...how) {
   cluster ??= startCluster();
   const url = databaseUrl(cluster.url, `impegno_${name}_${run}`);
   databases.push(url);
-  await prepare(url);
+  await prepare(url, ...how);
   return url;
 }
 
@@ -208,7 +209,7 @@ try {
   const has = (part) => wanted.includes(part);
   ensurePackages();
   fs.mkdirSync(results, { recursive: true });
-  if (has('data') || has('e2e') || has('fuzz')) ensurePostgres();
+  if (has('data') || has('e2e') || has('serve') || has('fuzz')) ensurePostgres();
   if (has('unit') || has('data') || has('e2e')) ensureTestTools();
   const checks = async () => {
     if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
@@ -232,8 +233,9 @@ try {
   if (has('unit')) await jest('unit', ['src', 'tests/outside']);
   // What is read over needs a processor; what waits for the database leaves one.
   await Promise.all([checks(), data()]);
-  if (has('e2e') || has('fuzz')) ensureBuild();
+  if (has('e2e') || has('serve') || has('fuzz')) ensureBuild();
   if (has('e2e')) await browser();
+  if (has('serve')) await jest('serve', ['tests/serve'], addressesOf(await testDatabase('serve', '--empty')));
   if (has('fuzz')) await fuzz(await testDatabase('fuzz'), wanted.length === 1 ? 5000 : 500);
 } catch (error) {
   failed += 1;

@@ -36,7 +36,8 @@ export async function rowsOf(client: Client): Promise<Record<string, number>> {
 }
 
 const versionOfApplication = async () =>
-  (JSON.parse(await fs.readFile(path.join(process.cwd(), 'package.json'), 'utf8')) as { version: string }).version;
+  (JSON.parse(await fs.readFile(path.join(process.cwd(), 'package.json'), 'utf8')) as { version: string })
+    .version;
 
 /**
  * Makes a backup of a database and of the configuration in one file, and reads it back to see that it is whole. What is in

@@ -53,10 +53,10 @@ const proxies: Rule = ({ TRUSTED_PROXIES: given = '' }) =>
 const rules: readonly Rule[] = [
   secret('IMPEGNO_SECRET', true),
   secret('IMPEGNO_MAIL_SECRET', false),
-  secret('IMPEGNO_METRICS_SECRET', false),
   webAddress,
   whole('DATABASE_POOL', 4, 200),
   whole('PORT', 1, 65535),
+  whole('IMPEGNO_METRICS_PORT', 1, 65535),
   mail,
   proxies,
   ({ DATABASE_URL: given }) =>

@@ -1,5 +1,7 @@
 import type { Answer, ProblemDetails } from '@/model';
 import { Problem, typeOf } from '@/model/problem';
+import { logMistake } from './observing/logLine';
+import { countMistake } from './observing/metrics';
 
 export { noSuch, Problem } from '@/model/problem';
 
@@ -36,7 +38,8 @@ function refusedByDatabase(error: unknown): Problem | null {
 const problemOf = (error: unknown): ProblemDetails => {
   const known = error instanceof Problem ? error : refusedByDatabase(error);
   if (known) return known.details;
-  console.error(error);
+  logMistake(error);
+  countMistake();
   return ourMistake;
 };
 

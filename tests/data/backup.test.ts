@@ -158,7 +158,7 @@ test('killed in the middle of a restore: nothing half, and what it left goes wit
   expect(left.some((name) => name.startsWith('cut_restoring'))).toBe(true);
   expect(left).not.toContain('cut');
   // The tool it had begun ends by itself when nobody listens; then its database is nobody's.
-  for (let quiet = 0; quiet < 20; ) {
+  for (let quiet = 0; quiet < 20;) {
     const { rows } = await asking(second.url, (client) =>
       client.query(`select 1 from pg_stat_activity where datname like 'cut_restoring%'`),
     );

@@ -7,7 +7,7 @@ import { Client } from 'pg';
 import { issueInvoice } from '@/services/billing/issue';
 import { makeBatch } from '@/services/billing/batches';
 import { closeConnection, inCompany, onlyAsServer, TooMuchPower } from '@/data/connection';
-import { makeRoles } from '@/data/roles';
+import { makeRoles } from '@/data/upkeep/roles';
 import { newAgreement, newCompany, newProposal, sendIt, testDocument } from '../support/desk';
 import { asOwner } from '../support/owner';
 import { sql } from 'drizzle-orm';

@@ -14,7 +14,7 @@ import { offerProposals } from '@/services/proposals/offerProposals';
 import { listProposals, readProposal } from '@/services/proposals/read';
 import { readPeople } from '@/services/people/people';
 import { closeConnection, inCompany } from '@/data/connection';
-import { ensureDatabase, migrateDatabase } from '@/data/migrate';
+import { ensureDatabase, migrateDatabase } from '@/data/upkeep/migrate';
 import { newAgreement, newCompany, newProposal } from '../support/desk';
 import { asOwner } from '../support/owner';
 

@@ -1,4 +1,4 @@
-import { databaseAnswers, isStopping } from '@/services/health';
+import { databaseAnswers, isStopping } from '@/services/background/health';
 
 export const dynamic = 'force-dynamic';
 

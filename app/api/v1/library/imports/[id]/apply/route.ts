@@ -1,3 +1,4 @@
+import { logMistake } from '@/services/observing/logLine';
 import { applyImport } from '@/services/library/importItems';
 import { Problem, respond } from '@/services/problem';
 import { actionActor } from '../../../../../../session';
@@ -32,7 +33,7 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
           });
           say({ counts });
         } catch (error) {
-          if (!(error instanceof Problem)) console.error(error);
+          if (!(error instanceof Problem)) logMistake(error);
           say({
             problem:
               error instanceof Problem

@@ -2,7 +2,7 @@ import path from 'node:path';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { Client } from 'pg';
-import { installQueue } from './queue/queue';
+import { installQueue } from '../queue/queue';
 
 /** Makes the database named in the address when it is not there, using the server's maintenance database. */
 export async function ensureDatabase(url: string): Promise<void> {

@@ -1,9 +1,9 @@
 import type { RunningQueue } from '@/data/queue/queue';
 import { workOnQueue } from '@/data/queue/queue';
 import { CarrierAway } from '@/gateways/mail/post';
-import { remindByItself } from './billing/reminders';
-import { carrier } from './carrier';
-import { deliverAccountLetter, deliverLetter } from './messages/deliver';
+import { remindByItself } from '../billing/reminders';
+import { carrier } from '../carrier';
+import { deliverAccountLetter, deliverLetter } from '../messages/deliver';
 import { runPeriodically } from './runPeriodically';
 
 /** The carrier that waiting letters go to. @throws CarrierAway where there is none any more */
