@@ -89,8 +89,8 @@ export const saveProposalAction = async (input: unknown) =>
 
 export const sendProposalAction = async (input: unknown) =>
   answer(async () => {
-    const { revision, linkId } = await sendProposal(await actionActor(), input);
-    return { revision, linkId };
+    const { revision, linkId, leaves } = await sendProposal(await actionActor(), input);
+    return { revision, linkId, leaves };
   });
 export const showLinkAction = async (input: unknown) =>
   answer(async () => showLink(await actionActor(), input));

@@ -1,4 +1,4 @@
-// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e, serve, fuzz.
+// npm test: everything. npm test:PART: one part of types, lint, format, unit, data, e2e, walk, serve, fuzz.
 import { spawn } from 'node:child_process';
 import crypto from 'node:crypto';
 import fs from 'node:fs';
@@ -19,7 +19,7 @@ import {
   startCluster,
 } from './machine.mjs';
 
-const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e', 'serve', 'fuzz'];
+const all = ['types', 'lint', 'format', 'unit', 'data', 'e2e', 'walk', 'serve', 'fuzz'];
 const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : all;
 const unknown = wanted.filter((part) => !all.includes(part));
 const bin = (name) => path.join(root, 'node_modules', '.bin', name);
@@ -166,6 +166,21 @@ async function browser() {
   );
 }
 
+/** A new owner from an empty database to a first proposal that is sent. */
+const firstDay = (url) =>
+  served(url, async (env) => {
+    const began = Date.now();
+    const { code, said } = await program(
+      bin('playwright'),
+      ['test', '--config=playwright.walk.config.ts', '--reporter=list', '--output=test-results/walk'],
+      { env },
+    );
+    if (code !== 0 || wanted.length === 1) say(said);
+    if (code === 0) passed += 1;
+    else failed += 1;
+    say(`${code === 0 ? 'ok   ' : 'FAIL '} walk of a first day (${since(began)})`);
+  });
+
 /** Mutated requests at every door; `npm run fuzz` sends many more than the tests do. */
 const fuzz = (url, requests) =>
   served(url, async (env) => {
@@ -209,8 +224,8 @@ try {
   const has = (part) => wanted.includes(part);
   ensurePackages();
   fs.mkdirSync(results, { recursive: true });
-  if (has('data') || has('e2e') || has('serve') || has('fuzz')) ensurePostgres();
-  if (has('unit') || has('data') || has('e2e')) ensureTestTools();
+  if (['data', 'e2e', 'walk', 'serve', 'fuzz'].some(has)) ensurePostgres();
+  if (['unit', 'data', 'e2e', 'walk'].some(has)) ensureTestTools();
   const checks = async () => {
     if (has('types')) await check('types', bin('tsc'), ['--noEmit', '-p', '.']);
     if (has('lint')) {
@@ -233,8 +248,9 @@ try {
   if (has('unit')) await jest('unit', ['src', 'tests/outside']);
   // What is read over needs a processor; what waits for the database leaves one.
   await Promise.all([checks(), data()]);
-  if (has('e2e') || has('serve') || has('fuzz')) ensureBuild();
+  if (['e2e', 'walk', 'serve', 'fuzz'].some(has)) ensureBuild();
   if (has('e2e')) await browser();
+  if (has('walk')) await firstDay(await testDatabase('walk', '--empty'));
   if (has('serve')) await jest('serve', ['tests/serve'], addressesOf(await testDatabase('serve', '--empty')));
   if (has('fuzz')) await fuzz(await testDatabase('fuzz'), wanted.length === 1 ? 5000 : 500);
 } catch (error) {

@@ -21,6 +21,7 @@ export type Attachment = { readonly name: string; readonly mediaType: string } &
 /**
  * Puts a letter in the post, and keeps it with what became of it; its private link is not kept in it. Where a carrier takes
  * letters out of the house it waits, whole but sealed, and goes out when this is stored. A demo's letters never leave.
+ * @returns whether it leaves the house
  */
 export async function postLetter(
   tx: Transaction,
@@ -43,7 +44,7 @@ export async function postLetter(
     readonly hidden?: string;
     readonly attachments?: readonly Attachment[];
   },
-): Promise<void> {
+): Promise<{ readonly leaves: boolean }> {
   const id = newId(who.now);
   const leaves = carrier() !== null && !(await companyOf(tx, who.companyId)).demo;
   await tx.insert(message).values({
@@ -69,4 +70,5 @@ export async function postLetter(
     })),
   );
   if (leaves) await putInQueue(tx, 'letter', id, { companyId: who.companyId, letterId: id });
+  return { leaves };
 }

@@ -9,7 +9,7 @@ test('a note marked as an alert is there before work starts: when the customer i
   const form = page.getByRole('dialog');
   await form.getByLabel('Name', { exact: true }).fill(name);
   await form.getByLabel('Street').fill('7 Hive Lane');
-  await form.getByLabel('Town').fill('Marrowby');
+  await form.getByLabel('City').fill('Marrowby');
   await form.getByLabel('Email').fill('wasp@example.example');
   await form.getByLabel('Only for us, never shown to the customer').fill('Wasps under the eaves');
   await tick(form.getByRole('checkbox', { name: 'Show this note to us before work starts' }));
@@ -157,7 +157,7 @@ test('several people of a customer: typed fast, kept over a reload, invoices go 
   const name = `Hall of ${Date.now()}`;
   await form.getByLabel('Name', { exact: true }).fill(name);
   await form.getByLabel('Street').fill('3 Green');
-  await form.getByLabel('Town').fill('Marrowby');
+  await form.getByLabel('City').fill('Marrowby');
   await form.getByLabel('Email', { exact: true }).fill('hall@post.example');
   await form.getByRole('button', { name: 'Add a person' }).click();
   // The new row has the focus.

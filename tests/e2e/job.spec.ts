@@ -24,7 +24,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await page.getByLabel('Name', { exact: true }).fill(`Isolde Fenn ${unique}`);
   await page.getByRole('textbox', { name: 'Email' }).fill('fenn@post.example');
   await page.getByLabel('Street and number').fill('9 Osier Bank');
-  await page.getByLabel('Town').fill('Marrowby');
+  await page.getByLabel('City').fill('Marrowby');
   await page.getByRole('button', { name: 'Add customer' }).click();
   await page.waitForURL('**/customers/*-*');
   await page.getByRole('link', { name: 'New proposal' }).click();
@@ -123,7 +123,7 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   const preview = page.frameLocator('iframe');
   await expect(preview.getByTestId('booklet-total')).toHaveText(offered!);
   await page.getByRole('button', { name: 'Send proposal' }).click();
-  await expect(page.getByText('Revision 1 is on its way')).toBeVisible();
+  await expect(page.getByText('Revision 1 is ready to hand over')).toBeVisible();
   const address = await shownLink(page);
   expect(await newestLink(page)).toBe(address);
 

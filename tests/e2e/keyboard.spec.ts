@@ -74,7 +74,7 @@ test('from sign-in to a sent proposal without a mouse', async ({ browser, troubl
   await expect(page.frameLocator('iframe').getByTestId('booklet-total')).toBeVisible();
   await tabTo(page, /Send proposal/, 60);
   await keys.press('Enter');
-  await expect(page.getByText('Revision 1 is on its way')).toBeVisible();
+  await expect(page.getByText('Revision 1 is ready to hand over')).toBeVisible();
   await context.close();
 });
 

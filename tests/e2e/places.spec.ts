@@ -13,7 +13,7 @@ test('customers: found by any word, changed, and given another site', async ({ p
   // What is missing is said at its field, and nothing is stored.
   await expect(dialog.locator('.ant-form-item-explain-error').first()).toBeVisible();
   await dialog.getByLabel('Street and number').fill('12 Tanner Yard');
-  await dialog.getByLabel('Town').fill('Marrowby');
+  await dialog.getByLabel('City').fill('Marrowby');
   await dialog.getByRole('button', { name: 'Add site' }).click();
   await expect(page.getByText('12 Tanner Yard, Marrowby').last()).toBeVisible();
   await page.reload();

@@ -7,7 +7,7 @@ async function ownProposal(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: 'New customer' }).click();
   await page.getByLabel('Name', { exact: true }).fill(`Odo Marsh ${Date.now().toString(36)}`);
   await page.getByLabel('Street and number').fill('3 Fen Causeway');
-  await page.getByLabel('Town').fill('Marrowby');
+  await page.getByLabel('City').fill('Marrowby');
   await page.getByRole('button', { name: 'Add customer' }).click();
   await expect(page.getByTitle('3 Fen Causeway, Marrowby', { exact: true })).toBeVisible();
   await page.getByLabel('Title, as the customer reads it').fill(title);
@@ -166,7 +166,7 @@ test('after a step the page is read anew, never loaded anew: what was just said 
   await expect(page.getByText(/No link to it works any more/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Stop the links' })).toHaveCount(0);
   // What was said stays; the link that does not work is not offered.
-  await expect(page.getByText('Revision 1 is on its way.')).toBeVisible();
+  await expect(page.getByText('Revision 1 is ready to hand over.')).toBeVisible();
   await expect(link).toHaveCount(0);
   expect(loaded).toEqual([]);
   // Once for each act, and once more where the page hears of it by itself before the answer is there.

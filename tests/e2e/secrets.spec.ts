@@ -74,7 +74,7 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   await saved(page);
   await page.getByRole('button', { name: 'Preview and send' }).click();
   await page.getByRole('button', { name: 'Send proposal' }).click();
-  await expect(page.getByText('Revision 1 is on its way')).toBeVisible();
+  await expect(page.getByText('Revision 1 is ready to hand over')).toBeVisible();
   const address = await newestLink(page);
 
   const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });

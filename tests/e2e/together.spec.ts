@@ -88,7 +88,7 @@ test('two at the desk: the page Send shows what the other changed, and sends aft
   await expect(page.getByText(/changed this proposal a moment ago/)).toBeVisible();
   await expect(total).not.toHaveText(seen!);
   await page.getByRole('button', { name: 'Send proposal' }).click();
-  await expect(page.getByText('Revision 1 is on its way.')).toBeVisible();
+  await expect(page.getByText('Revision 1 is ready to hand over.')).toBeVisible();
 });
 
 test('an answer of before that comes late does not take back what was chosen since', async ({

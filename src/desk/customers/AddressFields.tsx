@@ -16,15 +16,15 @@ export function AddressFields({ under }: { under: string }) {
       <div className="fields-address">
         <Form.Item
           name={[under, 'city']}
-          label="Town"
-          rules={[{ required: true, whitespace: true, message: 'Type the town.' }]}
+          label="City"
+          rules={[{ required: true, whitespace: true, message: 'Type the city.' }]}
         >
           <Input autoComplete="off" />
         </Form.Item>
-        <Form.Item name={[under, 'region']} label="Region">
+        <Form.Item name={[under, 'region']} label="State or region">
           <Input autoComplete="off" />
         </Form.Item>
-        <Form.Item name={[under, 'postcode']} label="ZIP or postal code">
+        <Form.Item name={[under, 'postcode']} label="Postal code">
           <Input autoComplete="off" />
         </Form.Item>
         <Form.Item

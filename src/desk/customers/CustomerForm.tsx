@@ -29,12 +29,15 @@ const empty: CustomerInput = {
 /** Adds a customer or changes one. Only name and address are needed. */
 export function CustomerForm({
   id,
-  values = empty,
+  name = '',
+  values = name === '' ? empty : { ...empty, name },
   save,
   done,
   close,
 }: {
   id?: string;
+  /** Of a new one, as it was typed already. */
+  name?: string;
   values?: CustomerInput;
   save: SaveCustomer;
   done: (saved: { id: string; siteId: string | null }) => void;
@@ -44,7 +47,11 @@ export function CustomerForm({
   const { busy, refused, submit } = useSubmit({ form });
   /** As it was read when the form was opened. */
   const [over] = useState(values);
-  const { done: saved, notice } = useKeptFields(`customer ${id ?? 'new'}`, form, values);
+  const { done: saved, notice } = useKeptFields(
+    `customer ${id ?? ['new', name].join(' ').trim()}`,
+    form,
+    values,
+  );
   const send = (given: CustomerInput) =>
     submit(() => save({ ...values, ...given }, id, id === undefined ? undefined : over), {
       then: (value) => {

@@ -114,7 +114,7 @@ export async function sendProposal(
     const kept = await keptOn(tx, { id: revisionId, proposalId, number }, row.document);
     const view = customerView(row.document, kept?.choices ?? asSuggested);
     const as = kept ? 'With what you chose' : 'As suggested';
-    await postLetter(tx, actor, {
+    const { leaves } = await postLetter(tx, actor, {
       proposalId,
       kind: 'proposal',
       link,
@@ -137,7 +137,7 @@ export async function sendProposal(
       to: addressed,
       ...(kept && kept.lost.length > 0 ? { lost: kept.lost } : {}),
     });
-    return { revision: number, linkId: link.id, token: link.token };
+    return { revision: number, linkId: link.id, token: link.token, leaves };
   });
 }
 

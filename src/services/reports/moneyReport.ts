@@ -59,7 +59,7 @@ const specOf = (report: MoneyReport, { customer, seller, trade, place }: Options
         { value: 'finished', label: 'Finished' },
       ],
     },
-    { key: 'place', label: 'Town', kind: 'choice', options: place },
+    { key: 'place', label: 'City', kind: 'choice', options: place },
   ],
   sort: report.sort,
 });

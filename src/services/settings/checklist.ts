@@ -5,6 +5,7 @@ import { companyOf, countBegun, updateCompany } from '@/data/settings/company';
 import type { company } from '@/data/schema';
 import type { Actor } from '../actor';
 import { allow, may, recordAudit } from '../actor';
+import { carrier } from '../carrier';
 import { check } from '../check';
 import { plainTerms } from './plainTerms';
 
@@ -80,6 +81,14 @@ const steps: readonly Step[] = [
     address: '/settings#about=people',
     aside: 'It is only me',
     isDone: (_, { people }) => people > 1,
+  },
+  {
+    key: 'letters',
+    title: 'Letters',
+    says: 'No mail server is connected: customers get nothing by mail, you hand them the link',
+    address: '/settings#about=connections',
+    aside: 'I hand over links',
+    isDone: () => carrier() !== null,
   },
   {
     key: 'proposal',

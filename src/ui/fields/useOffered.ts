@@ -83,6 +83,8 @@ export function useOffered<Thing extends { readonly id: string }>({
     trouble,
     of: (id: string | undefined) =>
       [come, ...begun.found].find((thing) => thing?.id === id) ?? seen.get(id ?? ''),
+    /** What is typed to find one. */
+    words,
     search: setTyped,
   };
 }

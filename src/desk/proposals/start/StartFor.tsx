@@ -26,7 +26,8 @@ export function StartFor({
   readonly customers: OfferedThings<CustomerRow>;
   readonly focused: boolean;
   readonly pick: (customerId: string) => void;
-  readonly addNew: () => void;
+  /** Adds one, by the name that was typed. */
+  readonly addNew: (name: string) => void;
 }) {
   const customerId = Form.useWatch<string | undefined>('customerId');
   const picked = customers.of(customerId);
@@ -47,10 +48,11 @@ export function StartFor({
             autoFocus={focused}
             placeholder="Type a name or an address"
             onChange={pick}
+            addNew={{ label: (words) => `New customer “${words}”`, act: addNew }}
           />
         </Form.Item>
         <Form.Item>
-          <Button onClick={addNew}>New customer</Button>
+          <Button onClick={() => addNew('')}>New customer</Button>
         </Form.Item>
       </div>
       <Form.Item name="siteId" label="Where" rules={[{ required: true, message: 'Pick a site.' }]}>

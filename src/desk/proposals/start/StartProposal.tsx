@@ -2,7 +2,7 @@
 
 import { Alert, Button, Form } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { CustomerRow } from '@/services/customers/customers';
 import type { Offered } from '@/services/offered';
 import type { EarlierProposal } from '@/services/proposals/offerProposals';
@@ -39,7 +39,7 @@ export function StartProposal({
   const router = useRouter();
   const [form] = Form.useForm<Started>();
   const { busy, refused, setRefused, submit } = useSubmit({ form });
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<string | null>(null);
   const [added, setAdded] = useState<string | null>(null);
   const [file, setFile] = useState<File | null>(null);
   const blank: Started = {
@@ -58,6 +58,11 @@ export function StartProposal({
   const from = Form.useWatch('from', form) ?? blank.from;
   const people = useCustomersOffered(customers, first, Form.useWatch('customerId', form));
   const proposals = useEarlierOffered(earlier, copyOf, Form.useWatch('proposalId', form));
+
+  // For whom and where is said, and the dialog is gone: what it is called comes next.
+  useEffect(() => {
+    if (added !== null) form.focusField('title');
+  }, [added, form]);
 
   const pick = (id: string) =>
     form.setFieldsValue({ customerId: id, siteId: people.of(id)?.sites[0]?.id ?? '' });
@@ -98,7 +103,7 @@ export function StartProposal({
         initialValues={blank}
         onValuesChange={changed}
       >
-        <StartFor customers={people} focused={!first} pick={pick} addNew={() => setAdding(true)} />
+        <StartFor customers={people} focused={!first} pick={pick} addNew={setAdding} />
         <StartFrom templates={templates} copies={earlier.found.length > 0} />
         {from === 'earlier' && <CopiedFrom earlier={proposals} />}
         {from === 'file' ? <DocumentFile file={file} take={setFile} /> : <TitleField />}
@@ -106,12 +111,13 @@ export function StartProposal({
           Start proposal
         </Button>
       </Form>
-      {adding && (
+      {adding !== null && (
         <CustomerForm
+          name={adding}
           save={actions.saveCustomer}
-          close={() => setAdding(false)}
+          close={() => setAdding(null)}
           done={({ id, siteId }) => {
-            setAdding(false);
+            setAdding(null);
             // What is kept goes on under the customer it is for now, from this moment on.
             done();
             setAdded(id);

@@ -58,10 +58,19 @@ export function SendDone({
   const stopped = proposal.links.some(({ id, open }) => id === sent.linkId && !open);
   return (
     <div className="send-done" role="status">
-      <strong>Revision {sent.revision} is on its way.</strong>
-      <p>
-        The message lies in the <a href="/outbox">outbox</a>.
-      </p>
+      <strong>
+        Revision {sent.revision} is {sent.leaves ? 'on its way' : 'ready to hand over'}.
+      </strong>
+      {sent.leaves ? (
+        <p>
+          The <a href="/outbox">outbox</a> says when its letter is there.
+        </p>
+      ) : (
+        <p>
+          No letter leaves this machine: it lies in the <a href="/outbox">outbox</a>. Give the customer the
+          private link.
+        </p>
+      )}
       {!stopped && <ShowLink key={sent.linkId} linkId={sent.linkId} show={showLink} />}
     </div>
   );

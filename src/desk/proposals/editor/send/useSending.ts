@@ -11,6 +11,8 @@ import { useEditor } from '../context';
 import type { Missed } from '../storeTypes';
 
 export interface Sent {
+  /** Whether a letter leaves the house with it. */
+  readonly leaves: boolean;
   readonly revision: number;
   readonly linkId: string;
 }
