@@ -90,7 +90,7 @@ test('an empty database: one company of two that are set up at once, and its own
   const todo = async () =>
     (await readChecklist(actor)).filter(({ state }) => state === 'to do').map(({ key }) => key);
   expect(await todo()).toEqual([
-    ...['company', 'taxes', 'markups', 'schedule', 'terms', 'library', 'people', 'proposal'],
+    ...['company', 'taxes', 'markups', 'schedule', 'terms', 'library', 'people', 'letters', 'proposal'],
   ]);
   const { currency: _, ...details } = company;
   const filled = { ...details, phone: '(000) 555-0101', email: 'office@marl.example' };
@@ -98,7 +98,7 @@ test('an empty database: one company of two that are set up at once, and its own
     ...filled,
     address: { ...company.address, street: '2 Kiln Row', city: 'Marrowby' },
   });
-  for (const key of ['taxes', 'markups', 'schedule', 'terms', 'people'])
+  for (const key of ['taxes', 'markups', 'schedule', 'terms', 'people', 'letters'])
     await putStepAside(actor, { key, aside: true });
   expect(await todo()).toEqual(['library', 'proposal']);
   await putStepAside(actor, { key: 'terms', aside: false });

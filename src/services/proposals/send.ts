@@ -34,7 +34,7 @@ import { updateLinksOf } from '@/data/proposals/link';
 export async function sendProposal(
   actor: Actor,
   input: unknown,
-): Promise<{ revision: number; linkId: string; token: string }> {
+): Promise<{ revision: number; linkId: string; token: string; leaves: boolean }> {
   allow(actor, 'propose');
   const { proposalId, saveNumber, to, words } = check(SendInput, input, 'The message');
   return inCompany(actor, async (tx) => {
