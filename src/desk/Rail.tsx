@@ -9,6 +9,7 @@ import {
   FileTextOutlined,
   LogoutOutlined,
   MenuOutlined,
+  QuestionCircleOutlined,
   SearchOutlined,
   SettingOutlined,
   TeamOutlined,
@@ -22,10 +23,12 @@ import type { Permission } from '@/model';
 import type { OwnCompanies, SwitchTo } from './companies/CompanySwitch';
 import { CompanySwitch } from './companies/CompanySwitch';
 import { useFindKeys } from './find/useFindKeys';
+import { useHelpKey } from './help/useHelpKey';
 import { useKeysSheet } from './keys/useKeysSheet';
 import './rail.css';
 
 const FindAnything = dynamic(() => import('./find/FindAnything').then((module) => module.FindAnything));
+const HelpDrawer = dynamic(() => import('./help/HelpDrawer').then((module) => module.HelpDrawer));
 const KeysDialog = dynamic(() => import('./keys/KeysDialog').then((module) => module.KeysDialog));
 
 /** The places of the desk, and what lets one go there; those that are gone to on a phone stand in its bar, the others behind “More”. */
@@ -64,6 +67,13 @@ function Place({
 
 const settings = { path: '/settings', name: 'Settings', Icon: SettingOutlined, inBar: false, needs: null };
 
+const Help = ({ open, className = '' }: { readonly open: () => void; readonly className?: string }) => (
+  <button type="button" className={`rail-place ${className}`} title="Help with this page (F1)" onClick={open}>
+    <QuestionCircleOutlined aria-hidden="true" />
+    <span>Help</span>
+  </button>
+);
+
 const SignOut = ({ name, signOut }: { readonly name: string; readonly signOut: () => Promise<void> }) => (
   <form action={signOut} className="rail-beyond">
     <button type="submit" className="rail-place" title={`${name}: sign out`}>
@@ -94,6 +104,7 @@ export function Rail({
   const here = usePathname();
   const [finding, setFinding] = useFindKeys();
   const [groups, setGroups] = useKeysSheet();
+  const [helping, setHelping] = useHelpKey();
   const [more, setMore] = useState(false);
   const less = () => setMore(false);
   const open = places.filter(({ needs }) => needs === null || permissions.includes(needs));
@@ -128,6 +139,7 @@ export function Rail({
         <Place key={place.path} place={place} here={here} />
       ))}
       <span className="rail-space rail-beyond" />
+      <Help open={() => setHelping(true)} className="rail-beyond" />
       <Place place={settings} here={here} />
       {switching}
       <SignOut name={name} signOut={signOut} />
@@ -148,11 +160,18 @@ export function Rail({
           {[...open.filter(({ inBar }) => !inBar), settings].map((place) => (
             <Place key={place.path} place={place} here={here} gone={less} />
           ))}
+          <Help
+            open={() => {
+              less();
+              setHelping(true);
+            }}
+          />
           {switching}
           <SignOut name={name} signOut={signOut} />
         </div>
       </Drawer>
       {finding && <FindAnything close={() => setFinding(false)} />}
+      {helping && <HelpDrawer close={() => setHelping(false)} />}
       {groups && <KeysDialog groups={groups} close={() => setGroups(null)} />}
     </nav>
   );

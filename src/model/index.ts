@@ -1,4 +1,5 @@
 export type * from './found';
+export type * from './guide';
 export type * from './address';
 export type * from './customerPerson';
 export * from './asSuggested';

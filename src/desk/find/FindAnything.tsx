@@ -3,7 +3,8 @@
 import { Input, Modal } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import type { Found, FoundThing } from '@/model';
+import type { Found, FoundThing, GuideEntry } from '@/model';
+import { askDoor } from '@/ui/askDoor';
 import { goToAddress } from '@/ui/place/usePlace';
 import { actsFor } from './acts';
 import { useFound } from './useFound';
@@ -42,7 +43,23 @@ const lists: Readonly<Record<FoundThing['kind'], string>> = {
   item: '/library?kind=item&search=',
 };
 
-const choicesOf = (words: string, { found, more }: Found, held: readonly Permission[]): Choice[] => [
+/** The pages of the guide that have all the words; none without one. */
+const helpOf = (words: string, guide: readonly GuideEntry[]): Choice[] => {
+  const each = words.toLowerCase().split(/\s+/).filter(Boolean);
+  if (each.length === 0) return [];
+  return guide
+    .filter(({ title, also }) => each.every((word) => `help ${title} ${also}`.toLowerCase().includes(word)))
+    .map(({ slug, title }) => ({
+      ...{ key: `help ${slug}`, group: 'Help', title, detail: '', address: `/help/${slug}` },
+    }));
+};
+
+const choicesOf = (
+  words: string,
+  { found, more }: Found,
+  held: readonly Permission[],
+  guide: readonly GuideEntry[],
+): Choice[] => [
   ...found.flatMap(({ kind, id, title, detail, address }, i) => [
     { key: `${kind} ${id}`, group: groups[kind], title, detail, address },
     // Behind the last of its kind: where the others are.
@@ -65,6 +82,7 @@ const choicesOf = (words: string, { found, more }: Found, held: readonly Permiss
     detail: key ?? '',
     address,
   })),
+  ...helpOf(words, guide),
 ];
 
 /** One field for everything: customers, sites, proposals, agreements, invoices, payments, items, and what can be begun. */
@@ -77,7 +95,14 @@ export function FindAnything({ close }: { readonly close: () => void }) {
   const [eager, setEager] = useState<string | null>(null);
   const asked = words.trim();
   const { found, waiting, trouble } = useFound(asked);
-  const choices = useMemo(() => choicesOf(asked, found, held), [asked, found, held]);
+  const [guide, setGuide] = useState<readonly GuideEntry[]>([]);
+  useEffect(() => {
+    const gone = new AbortController();
+    // What is found besides goes on without it.
+    askDoor<readonly GuideEntry[]>('/api/v1/help', { signal: gone.signal }).then(setGuide, () => undefined);
+    return () => gone.abort();
+  }, []);
+  const choices = useMemo(() => choicesOf(asked, found, held, guide), [asked, found, held, guide]);
   const here = Math.min(at, Math.max(0, choices.length - 1));
   const open = (choice: Choice | undefined) => {
     if (!choice) return;

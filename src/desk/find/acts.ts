@@ -83,6 +83,13 @@ export const acts: readonly Act[] = [
     address: '/settings#about=taxes',
     needs: 'cost',
   },
+  {
+    name: 'Settings: connections',
+    also: 'mail server letters smtp',
+    address: '/settings#about=connections',
+    needs: 'settings',
+  },
+  { name: 'Guide', also: 'help how manual', address: '/help', key: 'F1' },
   { name: 'History', also: 'audit log who did what record', address: '/history', needs: 'settings' },
   {
     name: 'Settings: people',

@@ -12,6 +12,7 @@ const everywhere: KeyGroup = {
     ['Ctrl K', 'Find anything: customers, proposals, invoices, what to do'],
     ['Alt N', 'New proposal'],
     ['Esc', 'Close what is open over the page'],
+    ['F1', 'Help with this page'],
     ['?', 'This sheet'],
   ],
 };
