@@ -51,7 +51,8 @@ function end(code) {
   if (!server || server.exitCode !== null || server.signalCode !== null) return finish();
   server.once('exit', finish);
   server.kill('SIGTERM');
-  setTimeout(() => server.kill('SIGKILL'), 8000).unref();
+  // It gives itself twelve seconds for what is under way.
+  setTimeout(() => server.kill('SIGKILL'), 14_000).unref();
 }
 
 async function main() {

@@ -7,7 +7,10 @@ import { detailsOf, saveCompany } from '@/services/settings/company';
 import { companyOf } from '@/data/settings/company';
 import { inCompany } from '@/data/connection';
 import { newCompany, newProposal, refusal, testDocument } from '../support/desk';
+import { sql } from 'drizzle-orm';
+import { demoOwner } from '../support/demo';
 import { inRole } from '../support/inRole';
+import { asOwner } from '../support/owner';
 
 afterAll(closeConnection);
 
@@ -34,6 +37,12 @@ test('who did what, when, of what: found, filtered, with what changed; for who m
     options: [...new Set(whole.rows.map(({ act }) => act))].sort().map((act) => ({ value: act, label: act })),
   });
 
+  // Of one thing alone; what is no identity asks for nothing.
+  const ofIt = (await readWholeList(owner, historyList, { of: proposalId })).rows;
+  expect(ofIt.length).toBeGreaterThan(0);
+  expect(ofIt).toEqual(whole.rows.filter(({ subject }) => subject === proposalId));
+  expect((await readList(owner, historyList, { of: 'everything' })).count).toBe(whole.rows.length);
+
   for (const kind of ['manager', 'seller', 'office', 'field'] as const)
     expect(await refusal(readList(inRole(owner, kind), historyList, {}))).toMatchObject({
       code: 'role-not-allowed',
@@ -43,4 +52,23 @@ test('who did what, when, of what: found, filtered, with what changed; for who m
   // Of another company nothing.
   const other = await newCompany();
   expect((await readWholeList(other, historyList, {})).rows).toEqual([]);
+});
+
+test('of a job all of it: from the proposal, the agreement or an invoice it is the same', async () => {
+  const owner = await demoOwner();
+  const { rows } = await asOwner((tx) =>
+    tx.execute<{ agreement: string; proposal: string; invoice: string }>(
+      sql`select g.id as agreement, g.proposal_id as proposal, i.id as invoice
+          from agreement g join invoice i on i.agreement_id = g.id where g.company_id = ${owner.companyId} limit 1`,
+    ),
+  );
+  const { agreement, proposal, invoice } = rows[0]!;
+  const subjects = async (of: string) =>
+    (await readWholeList(owner, historyList, { of })).rows.map(({ id }) => id);
+  const whole = await subjects(agreement);
+  expect(whole.length).toBeGreaterThan(2);
+  expect(await subjects(proposal)).toEqual(whole);
+  expect(await subjects(invoice)).toEqual(whole);
+  // Of another company's eyes nothing.
+  expect((await readWholeList(await newCompany(), historyList, { of: agreement })).rows).toEqual([]);
 });

@@ -24,6 +24,7 @@ const spec: ListSpec = {
     { key: 'late', label: 'Late only', kind: 'flag' },
     { key: 'issued', label: 'Issued', kind: 'days' },
     { key: 'amount', label: 'Amount', kind: 'amounts' },
+    { key: 'of', label: 'Of', kind: 'thing' },
   ],
   sort: { by: 'due', down: false },
 };
@@ -37,6 +38,7 @@ const states: fc.Arbitrary<ListState> = fc.record({
       late: fc.constantFrom<string[]>(['1']),
       issued: fc.constantFrom<string[]>(['2026-01-01..'], ['..2026-03-31'], ['2026-01-01..2026-03-31']),
       amount: fc.constantFrom<string[]>(['100..'], ['-5.50..20']),
+      of: fc.uuid().map((id) => [id]),
     })
     .chain((all) => fc.subarray(Object.keys(all)).map((keys) => pick(all, keys))),
   page: fc.integer({ min: 1, max: 20_000 }),

@@ -25,6 +25,8 @@ export type ListFilter =
     }
   /** Only rows of which it is so. */
   | { readonly key: string; readonly label: string; readonly kind: 'flag' }
+  /** Only what is about one thing, by its identity; it is come to from there. */
+  | { readonly key: string; readonly label: string; readonly kind: 'thing' }
   /** From one day to another, each of which may be open. */
   | { readonly key: string; readonly label: string; readonly kind: 'days' }
   /** From one amount to another, each of which may be open. */
@@ -63,6 +65,7 @@ const MOST_WORDS = 200;
 const MOST_VALUES = 40;
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+const IDENTITY = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 const AMOUNT = /^-?\d{1,15}(\.\d{1,4})?$/;
 
 const first = (value: string | readonly string[] | undefined): string =>
@@ -87,6 +90,7 @@ const parted = (text: string): string[] =>
 
 function readFilter(filter: ListFilter, value: string | readonly string[] | undefined): readonly string[] {
   if (filter.kind === 'flag') return first(value) === '1' ? ['1'] : [];
+  if (filter.kind === 'thing') return IDENTITY.test(first(value)) ? [first(value)] : [];
   if (filter.kind !== 'choice') {
     const text = first(value);
     return readRange(filter.kind, text) ? [text] : [];

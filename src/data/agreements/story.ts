@@ -15,7 +15,7 @@ export interface AgreementStory {
     readonly to: string;
     readonly subject: string;
     readonly at: string;
-    readonly returned: boolean;
+    readonly trouble: 'came back' | 'not sent' | null;
   }[];
   /** How many letters there are. */
   readonly letters: number;
@@ -40,10 +40,10 @@ export async function storyOf(
     to: string;
     subject: string;
     at: Date | string;
-    returned: boolean;
+    trouble: 'came back' | 'not sent' | null;
     all: number;
   }>(sql`
-    select id, to_address as "to", subject, at, state = 'returned' as returned, count(*) over ()::int as "all"
+    select id, to_address as "to", subject, at, case state when 'returned' then 'came back' when 'failed' then 'not sent' end as trouble, count(*) over ()::int as "all"
     from message where proposal_id in ${its} order by at desc, id desc limit ${TOLD}`);
   const iso = (at: Date | string) => new Date(at).toISOString();
   const [last] = changes.rows;

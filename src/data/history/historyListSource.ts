@@ -11,6 +11,24 @@ const subjectName = sql`coalesce(
   (select b.name from bundle b where b.company_id = a.company_id and b.id = a.subject),
   (select u.name from app_user u where u.company_id = a.company_id and u.id = a.subject), '')`;
 
+/**
+ * What belongs to a thing: to an agreement its proposal, change orders, invoices and payments, and so to each of them; to
+ * anything else itself.
+ */
+const belongingTo = (id: string) => sql`(
+  with asked as (select ${id}::uuid as id),
+  root as (select coalesce(
+    (select i.agreement_id from invoice i join asked on i.id = asked.id),
+    (select p.agreement_id from proposal p join asked on p.id = asked.id),
+    (select g.id from agreement g join asked on g.proposal_id = asked.id),
+    (select asked.id from asked)) as id)
+  select id from root
+  union select asked.id from asked
+  union select i.id from invoice i join root on i.agreement_id = root.id
+  union select y.id from payment y join root on y.agreement_id = root.id
+  union select p.id from proposal p join root on p.agreement_id = root.id
+  union select g.proposal_id from agreement g join root on g.id = root.id)`;
+
 /** Which page shows what an act was about. */
 const subjectKind = sql`case
   when exists (select 1 from agreement g where g.company_id = a.company_id and g.id = a.subject) then 'agreement'
@@ -34,6 +52,7 @@ export const historyListSource = ({ timeZone }: { readonly timeZone: string }): 
   filters: {
     who: sql`a.user_id`,
     act: sql`a.act`,
+    of: ([id]) => sql`a.subject in ${belongingTo(id!)}`,
     at: sql`(a.at at time zone ${timeZone})::date`,
   },
   id: sql`a.id`,

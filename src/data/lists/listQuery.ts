@@ -40,6 +40,7 @@ function condition(spec: ListSpec, source: ListSource, state: ListState): SQL | 
     if (typeof through === 'function') return through(values);
     if (filter.kind === 'flag') return through;
     if (filter.kind === 'choice') return sql`${through}::text in ${[...values]}`;
+    if (filter.kind === 'thing') return sql`${through} = ${values[0]!}::uuid`;
     const range = readRange(filter.kind, values[0]!);
     const as = filter.kind === 'days' ? sql`date` : sql`numeric`;
     return and(

@@ -5,13 +5,14 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { AgreementAtDesk } from '@/services/agreements/read';
 import { showInstant } from '@/ui/instants';
+import { HistoryOf } from '@/desk/history/HistoryOf';
 import { SellerDialog } from '@/desk/people/SellerDialog';
 import { useSellerActs } from '@/desk/people/Sellers';
 import './story.css';
 
 /** How the agreement came about: who sold it, who changed it last, and what was sent to whom. */
 export function StoryPanel({
-  agreement: { story, title, proposalId },
+  agreement: { id, story, title, proposalId },
   timeZone,
 }: {
   readonly agreement: AgreementAtDesk;
@@ -61,7 +62,7 @@ export function StoryPanel({
                   {' '}
                   to {letter.to}, {showInstant(letter.at, timeZone)}
                 </span>
-                {letter.returned && <span className="wrong"> came back</span>}
+                {letter.trouble && <span className="wrong"> {letter.trouble}</span>}
               </li>
             ))}
           </ul>
@@ -72,6 +73,7 @@ export function StoryPanel({
           )}
         </dd>
       </dl>
+      <HistoryOf id={id} />
     </div>
   );
 }

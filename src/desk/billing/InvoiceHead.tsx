@@ -3,6 +3,7 @@ import Link from 'next/link';
 import type { InvoiceAtDesk } from '@/services/billing/invoiceAtDesk';
 import { isNothing } from '@/core/number';
 import { LinkButton } from '@/ui/LinkButton';
+import { HistoryOf } from '@/desk/history/HistoryOf';
 import { InvoiceState } from './InvoiceState';
 
 const names = {
@@ -40,6 +41,7 @@ export function InvoiceHead({
         </Link>
       </span>
       <span className="page-actions">
+        <HistoryOf id={id} />
         {!isCredit && <Button onClick={send}>Send</Button>}
         {!isCredit && !isNothing(invoice.open) && invoice.mayRecord && (
           <Button type="primary" onClick={pay}>

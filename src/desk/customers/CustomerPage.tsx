@@ -14,6 +14,7 @@ import { CustomerReach } from './CustomerReach';
 import { CustomerAgreements, CustomerProposals } from './CustomerWork';
 import type { SaveSite, Site } from './SiteForm';
 import { SiteForm } from './SiteForm';
+import { HistoryOf } from '@/desk/history/HistoryOf';
 import { May } from '@/ui/may/May';
 
 /** One customer: addresses, notes for us, and what we did and offered so far. */
@@ -40,6 +41,7 @@ export function CustomerPage({
       <header className="page-head">
         <h1>{customer.name}</h1>
         <span className="page-actions">
+          <HistoryOf id={id} />
           {agreements.length > 0 && (
             <LinkButton download href={`/api/v1/customers/${id}/account.pdf`}>
               Statement of account

@@ -47,6 +47,7 @@ const spec = (
     },
     { key: 'act', label: 'What', kind: 'choice', options: acts.map((act) => ({ value: act, label: act })) },
     { key: 'at', label: 'When', kind: 'days' },
+    { key: 'of', label: 'Of one thing only', kind: 'thing' },
   ],
   sort: { by: 'at', down: true },
 });

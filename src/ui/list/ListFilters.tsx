@@ -1,6 +1,6 @@
 'use client';
 
-import { Checkbox, Input, Select } from 'antd';
+import { Checkbox, Input, Select, Tag } from 'antd';
 import { useState } from 'react';
 import type { ListFilter, ListSpec, ListState } from '@/core/lists';
 import { readRange } from '@/core/lists';
@@ -78,6 +78,12 @@ function FilterField({
       <Checkbox checked={values.length > 0} onChange={({ target }) => set(target.checked ? ['1'] : [])}>
         {filter.label}
       </Checkbox>
+    );
+  if (filter.kind === 'thing')
+    return values.length === 0 ? null : (
+      <Tag closable onClose={() => set([])} className="list-thing">
+        {filter.label}
+      </Tag>
     );
   const range = readRange(filter.kind, values[0] ?? '') ?? nothing;
   const put = ({ from, to }: { from: string | null; to: string | null }) =>

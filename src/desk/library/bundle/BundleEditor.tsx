@@ -1,5 +1,6 @@
 'use client';
 
+import { HistoryOf } from '@/desk/history/HistoryOf';
 import { Alert, Button } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import type { BundleWithMakeup } from '@/services/library/bundles';
@@ -62,6 +63,7 @@ export function BundleEditor({
           {bundle ? `${draft.code}, edition ${work.edition}` : 'not in the library yet'}
         </span>
         <span className="page-actions">
+          {bundle && <HistoryOf id={bundle.id} />}
           {dirty && <span className="soft">Not saved yet</span>}
           {mayChange && (
             <Button type="primary" loading={busy} disabled={!dirty} onClick={() => void work.save()}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { HistoryOf } from '@/desk/history/HistoryOf';
 import { Alert, Button } from 'antd';
 import type { ItemAtDesk } from '@/services/library/items';
 import { minorDigits } from '@/core/number';
@@ -45,6 +46,7 @@ export function ItemEditor(props: ItemEditorProps) {
           {known?.retired && ', retired'}
         </span>
         <span className="page-actions">
+          {known && <HistoryOf id={known.item.id} />}
           {dirty && <span className="soft">Not saved yet</span>}
           {mayChange && known && (
             <Button disabled={busy} onClick={() => void work.retire(!known.retired)}>

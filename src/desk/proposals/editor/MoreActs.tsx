@@ -7,6 +7,7 @@ import { useState } from 'react';
 import type { Answer } from '@/model';
 import { SellerDialog } from '@/desk/people/SellerDialog';
 import { useSellerActs } from '@/desk/people/Sellers';
+import { useMay } from '@/ui/may/May';
 import { useSubmit } from '@/ui/useSubmit';
 
 export type SaveAsTemplate = (input: {
@@ -32,6 +33,7 @@ export function MoreActs({
 }) {
   const router = useRouter();
   const sellers = useSellerActs();
+  const mayLookBack = useMay('settings');
   const [giving, setGiving] = useState(false);
   const [open, setOpen] = useState(false);
   const [name, setName] = useState(title);
@@ -54,6 +56,7 @@ export function MoreActs({
           onClick: ({ key }) => {
             if (key === 'copy') void settle().then(() => router.push(`/proposals/new?from=${proposalId}`));
             if (key === 'seller') setGiving(true);
+            if (key === 'history') void settle().then(() => router.push(`/history?of=${proposalId}`));
             if (key === 'template') {
               setSaid(null);
               setRefused(null);
@@ -64,6 +67,7 @@ export function MoreActs({
             { key: 'copy', label: 'Copy for another customer or site' },
             { key: 'template', label: 'Keep as a template' },
             ...(sellers ? [{ key: 'seller', label: 'Give it to another seller' }] : []),
+            ...(mayLookBack ? [{ key: 'history', label: 'What was done with it' }] : []),
           ],
         }}
       >
