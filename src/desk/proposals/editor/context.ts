@@ -67,7 +67,8 @@ export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
     /** The columns of the sheet between unit and amount: those of the chosen ones the screen has room for. */
     readonly columns: readonly Column[];
     readonly chosenColumns: readonly Column[];
-    readonly setColumns: (columns: readonly Column[]) => void;
+    /** Shows a column, or no more. */
+    readonly toggleColumn: (column: Column) => void;
     /** Rows are low: more of them on a screen. */
     readonly compact: boolean;
     readonly setCompact: (compact: boolean) => void;

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { differences as findDifferences } from '@/core/choice';
 import type { BundleFigures, SectionLine } from '@/core/price';
@@ -8,7 +8,7 @@ import { asSuggested } from '@/model';
 import { useScreenWidth } from '@/ui/screen/useScreenWidth';
 import type { EditorActions, EditorContext, LibraryActions, Reveal, Target } from './context';
 import type { Column } from './sheet/columns';
-import { columnsOf, fittingColumns, widerFor } from './sheet/columns';
+import { columnsOf, fittingColumns, widerFor, withColumn } from './sheet/columns';
 import type { SheetView } from './sheet/rows';
 import { toggled, useSelection } from './sheet/selection';
 import type { DocumentInWork } from './useDocument';
@@ -62,22 +62,24 @@ function useLooks(
   const wider = useMemo(() => widerFor(figures), [figures]);
   const columns = useMemo(() => fittingColumns(chosen, wider, width), [chosen, wider, width]);
   const [compact, setLow] = useState(preferences.compact ?? false);
-  // Where it does not arrive, the sheet looks as it did the next time; nothing else hangs on it.
-  const setColumns = useCallback(
-    (next: readonly Column[]) => {
-      choose(next);
-      savePreferences({ columns: [...next], compact }).catch(() => undefined);
+  // What quick hands chose a moment ago counts, drawn or not.
+  const now = useRef({ columns: chosen, compact });
+  const keep = useCallback(
+    (next: Partial<typeof now.current>) => {
+      now.current = { ...now.current, ...next };
+      choose(now.current.columns);
+      setLow(now.current.compact);
+      // Where it does not arrive, the sheet looks as it did the next time; nothing else hangs on it.
+      savePreferences({ ...now.current, columns: [...now.current.columns] }).catch(() => undefined);
     },
-    [savePreferences, compact],
+    [savePreferences],
   );
-  const setCompact = useCallback(
-    (next: boolean) => {
-      setLow(next);
-      savePreferences({ columns: [...chosen], compact: next }).catch(() => undefined);
-    },
-    [savePreferences, chosen],
+  const toggleColumn = useCallback(
+    (column: Column) => keep({ columns: withColumn(now.current.columns, column) }),
+    [keep],
   );
-  return { chosenColumns: chosen, columns, setColumns, compact, setCompact };
+  const setCompact = useCallback((next: boolean) => keep({ compact: next }), [keep]);
+  return { chosenColumns: chosen, columns, toggleColumn, compact, setCompact };
 }
 
 /** Everything the parts of the editor share: the document with its figures, and what never changes while it is open. */
@@ -109,7 +111,7 @@ export function useEditorScope({
   const { lines, bundles } = useMemo(() => byId(figures), [figures]);
   const differences = useMemo(() => findDifferences(work.document, asSuggested), [work.document]);
   const looks = useLooks(figures, preferences, savePreferences);
-  const { chosenColumns, columns, setColumns, compact, setCompact } = looks;
+  const { chosenColumns, columns, toggleColumn, compact, setCompact } = looks;
   const { select, noteShown } = useSelection(setSelected);
   const toggle = useCallback(
     (key: string) => setView((before) => ({ ...before, opened: toggled(before.opened, key) })),
@@ -131,14 +133,14 @@ export function useEditorScope({
       noteShown,
       columns,
       chosenColumns,
-      setColumns,
+      toggleColumn,
       compact,
       setCompact,
     }),
     [
       chosenColumns,
       columns,
-      setColumns,
+      toggleColumn,
       compact,
       setCompact,
       edit,

@@ -9,7 +9,7 @@ import { AgreedDialog } from '../change/AgreedDialog';
 import { useEditor, useEditorActions } from '../context';
 import type { Grouping } from '@/core/insight';
 import type { Column } from './columns';
-import { optionalColumns, withColumn } from './columns';
+import { optionalColumns } from './columns';
 import { showKeys } from '../../../keys/showKeys';
 import { RoomsDrawer } from './RoomsDrawer';
 import { RefreshCosts } from './RefreshCosts';
@@ -19,14 +19,14 @@ import { filters } from './rows';
 
 /** Which columns stand between unit and amount; remembered for the person, on every proposal. */
 function ColumnList() {
-  const { columns, chosenColumns, setColumns, compact, setCompact } = useEditorActions();
+  const { columns, chosenColumns, toggleColumn, compact, setCompact } = useEditorActions();
   return (
     <div className="column-list" role="group" aria-label="Columns">
       {(Object.keys(optionalColumns) as Column[]).map((column) => (
         <Checkbox
           key={column}
           checked={chosenColumns.includes(column)}
-          onChange={() => setColumns(withColumn(chosenColumns, column))}
+          onChange={() => toggleColumn(column)}
         >
           {optionalColumns[column]}
           {chosenColumns.includes(column) && !columns.includes(column) && (
