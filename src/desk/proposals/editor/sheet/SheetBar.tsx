@@ -23,11 +23,7 @@ function ColumnList() {
   return (
     <div className="column-list" role="group" aria-label="Columns">
       {(Object.keys(optionalColumns) as Column[]).map((column) => (
-        <Checkbox
-          key={column}
-          checked={chosenColumns.includes(column)}
-          onChange={() => toggleColumn(column)}
-        >
+        <Checkbox key={column} checked={chosenColumns.includes(column)} onChange={() => toggleColumn(column)}>
           {optionalColumns[column]}
           {chosenColumns.includes(column) && !columns.includes(column) && (
             <span className="soft"> no room here</span>
