@@ -1,9 +1,9 @@
 import type { IncomingMessage, Server as HttpServer, ServerResponse } from 'node:http';
 
 /**
- * When the server has started: requests carry where they come from and are named and counted, the database is asked as a login that rules bind, and
- * the queue is worked on (letters, and reminders that companies want sent by themselves). Where a set-up asks for a key, it
- * is said.
+ * When the server has started: requests carry where they come from, are named and counted; the database is asked as a login
+ * that rules bind; the queue is worked on (letters, and reminders that companies want sent by themselves). Where a set-up
+ * asks for a key, it is said.
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NODE_ENV === 'test') return;

@@ -1,9 +1,10 @@
 import { randomBytes } from 'node:crypto';
 import fs from 'node:fs/promises';
 import path from 'node:path';
-import { Client } from 'pg';
+import type { Client } from 'pg';
 import { migrateDatabase } from '@/data/upkeep/migrate';
 import { makeRoles, openTo } from '@/data/upkeep/roles';
+import { asking } from './asking';
 import { CannotGoOn } from './cannotGoOn';
 import type { Manifest } from './archive';
 import { DUMP, SETTINGS, unpack } from './archive';
@@ -17,16 +18,6 @@ const databaseUrl = (url: string, name: string) => {
 };
 
 const nameOf = (url: string) => decodeURIComponent(new URL(url).pathname.slice(1));
-
-async function asking<T>(url: string, work: (client: Client) => Promise<T>): Promise<T> {
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end();
-  }
-}
 
 const exists = async (client: Client, name: string) =>
   (await client.query('select 1 from pg_database where datname = $1', [name])).rows.length > 0;

@@ -17,3 +17,6 @@ export function carrier(): Post | null {
   }
   return known.post;
 }
+
+/** Who carries a company's letters; null: nobody. A demo's letters never leave, whatever is configured. */
+export const carrierOf = ({ demo }: { readonly demo: boolean }): Post | null => (demo ? null : carrier());

@@ -6,7 +6,7 @@ import { companyOf } from '@/data/settings/company';
 import type { Letter } from '@/gateways/mail/post';
 import { simulatedDelivery } from '@/gateways/mail/post';
 import { newId } from './actor';
-import { carrier } from './carrier';
+import { carrierOf } from './carrier';
 import type { NewLink } from './links';
 import { seal } from './seal';
 
@@ -46,7 +46,7 @@ export async function postLetter(
   },
 ): Promise<{ readonly leaves: boolean }> {
   const id = newId(who.now);
-  const leaves = carrier() !== null && !(await companyOf(tx, who.companyId)).demo;
+  const leaves = carrierOf(await companyOf(tx, who.companyId)) !== null;
   await tx.insert(message).values({
     companyId: who.companyId,
     id,

@@ -3,8 +3,8 @@ import { once } from 'node:events';
 import fs from 'node:fs/promises';
 import path from 'node:path';
 import { promisify } from 'node:util';
-import { Client } from 'pg';
 import { unpack } from '../../scripts/backup/archive';
+import { asking } from '../../scripts/backup/asking';
 import { CannotGoOn } from '../../scripts/backup/cannotGoOn';
 import { backUpInto, backupsIn } from '../../scripts/backup/folder';
 import { inFolder, makeBackup, rowsOf } from '../../scripts/backup/make';
@@ -39,16 +39,6 @@ const elsewhere = (name: string) => {
   const server = new URL(at);
   Object.assign(server, { username: 'impegno_server', password: 'another-password-4' });
   return { owner: at.href, server: server.href };
-};
-
-const asking = async <T>(url: string, work: (client: Client) => Promise<T>) => {
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end();
-  }
 };
 
 const databases = async () =>

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import type { AddressParameters } from '@/core/lists';
-import { carrier } from '@/services/carrier';
+import { carrierOf } from '@/services/carrier';
 import { readOwnCompany } from '@/services/settings/company';
 import { may } from '@/services/actor';
 import { readList } from '@/services/lists/deskList';
@@ -17,12 +17,12 @@ export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage({ searchParams }: { searchParams: Promise<AddressParameters> }) {
   const actor = await pageActor('prices');
-  const carried = carrier()?.name;
   const [list, company, charges] = await Promise.all([
     readList(actor, messageList, await searchParams),
     readOwnCompany(actor),
     may(actor, 'money') ? listCharges(actor) : { found: [], more: false },
   ]);
+  const carried = carrierOf(company)?.name;
   return (
     <div className="page page-wide">
       <header className="page-head">

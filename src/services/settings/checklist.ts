@@ -5,7 +5,7 @@ import { companyOf, countBegun, updateCompany } from '@/data/settings/company';
 import type { company } from '@/data/schema';
 import type { Actor } from '../actor';
 import { allow, may, recordAudit } from '../actor';
-import { carrier } from '../carrier';
+import { carrierOf } from '../carrier';
 import { check } from '../check';
 import { plainTerms } from './plainTerms';
 
@@ -88,7 +88,7 @@ const steps: readonly Step[] = [
     says: 'No mail server is connected: customers get nothing by mail, you hand them the link',
     address: '/settings#about=connections',
     aside: 'I hand over links',
-    isDone: () => carrier() !== null,
+    isDone: (row) => carrierOf(row) !== null,
   },
   {
     key: 'proposal',

@@ -4,7 +4,7 @@ import { personById } from '@/data/accounts/person';
 import { companyOf } from '@/data/settings/company';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
-import { carrier } from '../carrier';
+import { carrierOf } from '../carrier';
 import { postLetter } from '../post';
 
 /** How the company's letters leave the house, and how it goes. */
@@ -29,7 +29,7 @@ export async function readConnections(actor: Actor): Promise<{ readonly mail: Ma
     const [trouble] = await findLastDelivery(tx, false);
     return {
       mail: {
-        carrier: ours.demo ? null : (carrier()?.name ?? null),
+        carrier: carrierOf(ours)?.name ?? null,
         ...(await countDeliveries(tx)),
         lastSent: sent?.at?.toISOString() ?? null,
         lastTrouble: trouble?.note ?? null,
