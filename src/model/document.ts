@@ -413,4 +413,11 @@ export const ProposalDocument = Type.Object(
   },
   { ...closed, $id: 'urn:impegno:proposal-document:1', title: 'Impegno proposal document' },
 );
-export type ProposalDocument = Type.Static<typeof ProposalDocument>;
+/** Unit prices of lines by their key, as decimal text. */
+export type PricesGiven = Readonly<Record<string, string>>;
+
+/**
+ * The proposal document. Where it stands without its costs, it carries the unit prices computed where they are: never stored,
+ * never sent out, refused by the schema.
+ */
+export type ProposalDocument = Type.Static<typeof ProposalDocument> & { readonly pricedAt?: PricesGiven };

@@ -204,7 +204,7 @@ export function bundle(
 }
 
 /** What of a line makes it an item. */
-function itemOf(drawn: Line): PricedItem {
+export function itemOf(drawn: Line): PricedItem {
   const {
     description,
     unit,

@@ -4,6 +4,7 @@ import { sizeBundle } from '../bundle';
 import { writeFixed } from '../number';
 import type { LineFigures } from '../price/line';
 import { lineFigures } from '../price/line';
+import { givenPrice } from '../price/given';
 import { pricedLine } from '../price/allowanceLine';
 import { followedQuantity } from '../price/follow';
 import type { Pricing } from '../price/pricing';
@@ -82,7 +83,13 @@ function variantsOf(
   if (entry.kind === 'line') {
     const { quantity } = followedQuantity(entry, surroundings);
     return [
-      { when: [], lines: [lineFigures(pricedLine(entry, pricing), quantity, pricing, around)], bundle: null },
+      {
+        when: [],
+        lines: [
+          lineFigures(pricedLine(entry, pricing), quantity, pricing, around, givenPrice(entry, pricing)),
+        ],
+        bundle: null,
+      },
     ];
   }
   return gradesOf(document, entry).map(({ when, grade }) => {
@@ -109,7 +116,7 @@ export function* piecesOf(document: ProposalDocument): Generator<Piece> {
       variants: variantsOf(document, entry, surroundingsIn(pricing, section, entry), pricing, around),
       at:
         entry.kind === 'line' && entry.extra?.quantity
-          ? (quantity) => lineFigures(entry, quantity, pricing, around)
+          ? (quantity) => lineFigures(entry, quantity, pricing, around, givenPrice(entry, pricing))
           : null,
     });
     for (const entry of section.entries) {

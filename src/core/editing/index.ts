@@ -23,6 +23,7 @@ export * from './asTemplate';
 export * from './payments';
 export * from './pricing';
 export * from './mergeOver';
+export * from './withoutCost';
 export * from './onThisJob';
 export * from './lineToLibrary';
 export * from './bundleToLibrary';

@@ -2,6 +2,7 @@ export { pricedLine, setAside } from './allowanceLine';
 export * from './cost';
 export * from './costPart';
 export * from './figures';
+export { pricesMoved, pricesOf } from './pricesOf';
 export type { LineFigures } from './line';
 export { costInAll } from './line';
 export { loadFactors, otherWay, readMarkup } from './loads';

@@ -26,6 +26,8 @@ export interface LineFigures {
   readonly held: boolean;
   /** The price was set by shaping to a target. */
   readonly shaped: boolean;
+  /** Its price is computed elsewhere and has not come yet: it counts as nothing. */
+  readonly unpriced: boolean;
   /** The least the line may come to was more than its price. */
   readonly minimumApplied: boolean;
   /** Quantity × unit price or the minimum charge, before any discount. */
@@ -70,13 +72,15 @@ function loadedPrice(
  *
  * @param quantity the quantity that counts (the customer's, where they may set it), as decimal text
  * @param around loads of the bundle or section it is in, where they have their own
+ * @param given the unit price that stands in place of one made of costs, where it was computed elsewhere; null: not yet
  */
 export const lineFigures = (
   line: Line,
   quantity: string,
   pricing: Pricing,
   around?: readonly Load[],
-): LineFigures => computed(line, quantity, pricing, around);
+  given?: string | null,
+): LineFigures => computed(line, quantity, pricing, around, given);
 
 const computed = memoLast(compute);
 
@@ -85,6 +89,7 @@ function compute(
   quantity: string,
   pricing: Pricing,
   around: readonly Load[] | undefined,
+  given: string | null | undefined,
 ): LineFigures {
   const { minorDigits, area } = pricing;
   const own = loadsOfLine(line, around, pricing.loads);
@@ -99,9 +104,11 @@ function compute(
   const unitPrice =
     set !== undefined
       ? roundFixed(parseFixed(set), places)
-      : costsByQuantity(line) && count > 0n
-        ? loadedPrice(exact, count, factors, tax, places)
-        : loadedPrice(cost.byType, 1n, factors, tax, places);
+      : given !== undefined
+        ? roundFixed(parseFixed(given ?? '0'), places)
+        : costsByQuantity(line) && count > 0n
+          ? loadedPrice(exact, count, factors, tax, places)
+          : loadedPrice(cost.byType, 1n, factors, tax, places);
   const amounts = amountAt(line, count, unitPrice, pricing);
   return {
     line,
@@ -115,6 +122,7 @@ function compute(
     unitPrice,
     held,
     shaped: !held && line.shapedPrice !== undefined,
+    unpriced: set === undefined && given === null,
     minimumApplied: amounts.minimumApplied,
     gross: amounts.gross,
     discount: amounts.discount,

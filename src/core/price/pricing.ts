@@ -1,5 +1,5 @@
 import { memoLast } from '../collections/memoByIdentity';
-import type { AreaFactors, Load, ProposalDocument, Room, TaxClass } from '@/model';
+import type { AreaFactors, Load, PricesGiven, ProposalDocument, Room, TaxClass } from '@/model';
 import { minorDigits } from '../number';
 import { measuresOf } from '../plan';
 import type { Measured } from '../space';
@@ -20,6 +20,8 @@ export interface Pricing {
   readonly tax: ProposalDocument['tax'];
   /** The tax classes by id. */
   readonly classes: ReadonlyMap<string, TaxClass>;
+  /** Unit prices that stand where the costs are not. */
+  readonly given: PricesGiven | undefined;
 }
 
 /** Since edition 2 of the rules. */
@@ -35,6 +37,7 @@ const priceWith = memoLast(
     rooms: readonly Room[] | undefined,
     taxClasses: ProposalDocument['taxClasses'],
     tax: ProposalDocument['tax'],
+    given: PricesGiven | undefined,
   ): Pricing => ({
     loads,
     factors: loadFactors(loads),
@@ -46,6 +49,7 @@ const priceWith = memoLast(
     taxClasses,
     tax,
     classes: new Map(taxClasses.map((taxClass) => [taxClass.id, taxClass])),
+    given,
   }),
 );
 
@@ -63,4 +67,5 @@ export const pricingOf = (document: ProposalDocument): Pricing =>
     document.rooms,
     document.taxClasses,
     document.tax,
+    document.pricedAt,
   );

@@ -19,6 +19,7 @@ import type { ReadSpace } from '../space';
 import { surroundingsIn } from '../space';
 import { pricedLine } from './allowanceLine';
 import { followedQuantity } from './follow';
+import { givenPrice } from './given';
 import type { LineFigures } from './line';
 import { discountOn } from './discount';
 import { lineFigures } from './line';
@@ -137,7 +138,9 @@ export function bundleLines(
   pricing: Pricing,
   around: readonly Load[] | undefined,
 ): readonly LineFigures[] {
-  const lines = sized.lines.map((line) => lineFigures(line, line.quantity, pricing, bundle.loads ?? around));
+  const lines = sized.lines.map((line) =>
+    lineFigures(line, line.quantity, pricing, bundle.loads ?? around, givenPrice(line, pricing, bundle)),
+  );
   const net = lines.reduce((sum, line) => sum + line.net, 0n) as Amount;
   const discount = discountOn(net, bundle.discount, pricing.minorDigits);
   if (discount === 0n) return lines;
@@ -159,7 +162,13 @@ function* decided(section: Section, decisions: Decisions, pricing: Pricing): Gen
       const { quantity, trouble } = followedQuantity(entry, surroundingsIn(pricing, section, entry));
       const counted = decidedQuantity(entry, decisions.choices, quantity);
       yield {
-        figures: lineFigures(pricedLine(entry, pricing), counted, pricing, section.loads),
+        figures: lineFigures(
+          pricedLine(entry, pricing),
+          counted,
+          pricing,
+          section.loads,
+          givenPrice(entry, pricing),
+        ),
         included,
         bundle: null,
         trouble,
@@ -278,6 +287,7 @@ function compute(section: Section, decisions: Decisions, pricing: Pricing): Sect
       unitPrice: figures.unitPrice,
       held: figures.held,
       shaped: figures.shaped,
+      unpriced: figures.unpriced,
       minimumApplied: figures.minimumApplied,
       gross: figures.gross,
       discount: figures.discount,
