@@ -67,7 +67,7 @@ export const firstRoles: readonly {
 /** What a permission cannot be without: who records money sees prices. */
 const needs: { readonly [key in Permission]?: readonly Permission[] } = {
   cost: ['prices'],
-  propose: ['cost'],
+  propose: ['prices'],
   send: ['propose'],
   approve: ['cost', 'allProposals'],
   issue: ['prices'],

@@ -3,6 +3,7 @@ import type {
   Line,
   Measure,
   PricedItem,
+  PricesGiven,
   ProposalDocument,
   Room,
   SectionEntry,
@@ -58,6 +59,32 @@ export function copiedParts(document: ProposalDocument, ids: ReadonlySet<string>
     taxClasses: document.taxClasses,
     measures: measures.filter(({ name }) => named.has(name)),
     rooms: rooms.filter(({ name }) => inRooms.has(name)),
+  };
+}
+
+/**
+ * Copied parts whose own lines have a fixed price: in another proposal nobody knows what such a line costs, when it was copied
+ * where costs are not seen. Lines of library items are priced by the library there too.
+ * @param prices unit prices by the key of a line, of the proposal they are from
+ */
+export function withPricesHeld(parts: CopiedParts, prices: PricesGiven): CopiedParts {
+  const held = (line: Line): Line => {
+    const price = Object.hasOwn(prices, line.id) ? prices[line.id] : undefined;
+    return line.itemId !== undefined || price === undefined || line.heldPrice !== undefined
+      ? line
+      : { ...line, heldPrice: price };
+  };
+  const each = (part: Line | Bundle): Line | Bundle => (part.kind === 'line' ? held(part) : part);
+  return {
+    ...parts,
+    entries: parts.entries.map((entry) =>
+      entry.kind === 'question'
+        ? {
+            ...entry,
+            alternatives: entry.alternatives.map((one) => ({ ...one, lines: one.lines.map(each) })),
+          }
+        : each(entry),
+    ),
   };
 }
 

@@ -1,6 +1,6 @@
 import type { Transaction } from '../connection';
 import { proposalEdit, user } from '../schema';
-import { and, asc, eq, gt } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull } from 'drizzle-orm';
 
 /** Stores one or several rows. */
 export async function insertProposalEdit(
@@ -23,3 +23,15 @@ export const findEditsSince = async (tx: Transaction, proposalId: string, saveNu
     .innerJoin(user, and(eq(user.companyId, proposalEdit.companyId), eq(user.id, proposalEdit.userId)))
     .where(and(eq(proposalEdit.proposalId, proposalId), gt(proposalEdit.saveNumber, saveNumber)))
     .orderBy(asc(proposalEdit.saveNumber));
+
+/** So many edits that took something out are looked through, the last ones. */
+const REMOVALS = 200;
+
+/** What was taken out of a proposal by those who do not see cost, the last first. */
+export const findRemoved = async (tx: Transaction, proposalId: string) =>
+  tx
+    .select({ removed: proposalEdit.removed })
+    .from(proposalEdit)
+    .where(and(eq(proposalEdit.proposalId, proposalId), isNotNull(proposalEdit.removed)))
+    .orderBy(desc(proposalEdit.saveNumber))
+    .limit(REMOVALS);

@@ -12,7 +12,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Choices, ProposalDocument } from '@/model';
+import type { Bundle, Choices, Line, ProposalDocument } from '@/model';
 import { user } from './accounts';
 import { bytea, companyId, decimal, id, instant, letterStates } from './columns';
 import { customer, site } from './customers';
@@ -73,6 +73,8 @@ export const proposalEdit = pgTable(
     proposalId: uuid('proposal_id').notNull(),
     saveNumber: integer('save_number').notNull(),
     patches: jsonb('patches').$type<unknown[]>().notNull(),
+    /** What somebody without cost took out, as it stood with its costs: their undo brings it back. */
+    removed: jsonb('removed').$type<(Line | Bundle)[]>(),
     userId: uuid('user_id').notNull(),
     at: instant('at').notNull(),
   },

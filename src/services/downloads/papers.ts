@@ -131,6 +131,8 @@ export async function exportPlan(actor: Actor, proposalId: string, planId: strin
   return planGeoJson(plan);
 }
 
-/** The document of a proposal in the open format. */
-export const exportDocument = async (actor: Actor, proposalId: string): Promise<ProposalDocument> =>
-  (await readProposal(actor, proposalId)).document;
+/** The document of a proposal in the open format: whole, so only for who sees its costs. */
+export async function exportDocument(actor: Actor, proposalId: string): Promise<ProposalDocument> {
+  allow(actor, 'cost');
+  return (await readProposal(actor, proposalId)).document;
+}

@@ -50,6 +50,7 @@ const withIds = (recipe: Recipe, ids: ReadonlyMap<string, string>): Recipe => {
  */
 export async function addBundleWithItems(actor: Actor, input: unknown): Promise<BundleAndItems> {
   allow(actor, 'library', 'propose');
+  allow(actor, 'cost');
   const { bundle, items } = check(BundleWithItems, input, 'The bundle');
   let code = bundle.code;
   try {

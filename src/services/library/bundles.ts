@@ -13,6 +13,7 @@ import { noSuch, Problem } from '../problem';
 import { makeupOf, namedIn } from './makeup';
 import { bundleOf } from '@/data/library/rows';
 import { isTaken } from './taken';
+import { makeupFor } from './withoutCost';
 import {
   bundleById,
   findBundlesInUse,
@@ -38,17 +39,17 @@ async function load(tx: Transaction, id: string): Promise<LibraryBundle> {
  * @throws Problem `no-such-bundle`
  */
 export async function readBundle(actor: Actor, id: unknown): Promise<BundleWithMakeup> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   const bundleId = checkId(id, 'bundle');
   return inCompany(actor, async (tx) => {
     const found = await load(tx, bundleId);
-    return { ...found, makeup: await makeupOf(tx, found.recipe) };
+    return { ...found, makeup: makeupFor(await makeupOf(tx, found.recipe), actor) };
   });
 }
 
 /** All bundles that are not retired, by trade and code. */
 export async function listBundles(actor: Actor): Promise<LibraryBundle[]> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   return inCompany(actor, async (tx) => (await findBundlesInUse(tx)).map(bundleOf));
 }
 
@@ -113,6 +114,7 @@ export async function insertNewBundle(
  */
 export async function addBundle(actor: Actor, input: unknown): Promise<BundleWithMakeup> {
   allow(actor, 'library', 'propose');
+  allow(actor, 'cost');
   const wanted = check(BundleInLibrary, input, 'The bundle');
   try {
     return await inCompany(actor, (tx) => insertNewBundle(tx, actor, wanted));
@@ -174,7 +176,7 @@ export async function bundlesWith(
   actor: Actor,
   id: unknown,
 ): Promise<{ id: string; code: string; name: string }[]> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   const usedId = checkId(id, 'library entry');
   return inCompany(actor, async (tx) => {
     const uses = await findBundlesUsing(tx, usedId);

@@ -6,6 +6,7 @@ import type { Actor } from '../actor';
 import { allow } from '../actor';
 import type { Found } from './find';
 import { bundleOf, itemOf } from '@/data/library/rows';
+import { itemFor } from './withoutCost';
 
 /** So many things of a trade are given at once. */
 const MOST = 240;
@@ -20,7 +21,7 @@ export interface OfTrade {
 
 /** The trades of the library, with how much there is of each. */
 export async function listTrades(actor: Actor): Promise<LibraryTrade[]> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   return inCompany(actor, tradesOf);
 }
 
@@ -37,7 +38,7 @@ export async function readTrade(
     after = 0,
   }: { readonly section?: string | undefined; readonly words?: string; readonly after?: number } = {},
 ): Promise<OfTrade> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   return inCompany(actor, async (tx) => {
     const { bundles, items, all } = await findOfTrade(tx, trade, {
       sectionTitle: section,
@@ -51,7 +52,7 @@ export async function readTrade(
           const { internalNote: _, ...plain } = bundleOf(row);
           return { kind: 'bundle', bundle: plain };
         }),
-        ...items.map((row): Found => ({ kind: 'item', item: itemOf(row) })),
+        ...items.map((row): Found => ({ kind: 'item', item: itemFor(itemOf(row), actor) })),
       ],
       all,
     };

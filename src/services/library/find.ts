@@ -5,6 +5,7 @@ import type { LibraryBundle, LibraryItem } from '@/model';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { bundleOf, itemOf } from '@/data/library/rows';
+import { itemFor } from './withoutCost';
 
 /** Something of the library a search found. */
 export type Found =
@@ -21,11 +22,11 @@ export async function findInLibrary(
   narrowing: Omit<Narrowing, 'userId'> = {},
   most = 8,
 ): Promise<Found[]> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   if (text.length > 200) return [];
   return inCompany(actor, async (tx) =>
     (await searchLibrary(tx, text, { ...narrowing, userId: actor.userId }, most)).map((found): Found => {
-      if (found.kind === 'item') return { kind: 'item', item: itemOf(found.row) };
+      if (found.kind === 'item') return { kind: 'item', item: itemFor(itemOf(found.row), actor) };
       const { internalNote: _, ...bundle } = bundleOf(found.row);
       return { kind: 'bundle', bundle };
     }),

@@ -81,6 +81,7 @@ export async function saveItem(
 ): Promise<LibraryItem> {
   // A seller adds what a job brought; what the library has is changed by the owner.
   allow(actor, 'library', ...(id === undefined ? (['propose'] as const) : []));
+  allow(actor, 'cost');
   const typed = check(ItemSchema, input, 'The item');
   const base = over === undefined ? undefined : check(ItemSchema, over, 'The item as it was read');
   const itemId = id === undefined ? newId(actor.now) : checkId(id, 'item');

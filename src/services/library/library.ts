@@ -4,14 +4,17 @@ import type { LibraryItem } from '@/model';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { itemOf } from '@/data/library/rows';
+import { itemFor } from './withoutCost';
 import { findItemsByTrade } from '@/data/library/item';
 import { findTemplates } from '@/data/library/template';
 
 /** The best items for a few letters, best first. */
 export async function findItems(actor: Actor, text: string, most = 8): Promise<LibraryItem[]> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   if (text.length > 200) return [];
-  return inCompany(actor, async (tx) => (await search(tx, text, most)).map(itemOf));
+  return inCompany(actor, async (tx) =>
+    (await search(tx, text, most)).map((row) => itemFor(itemOf(row), actor)),
+  );
 }
 
 /** The whole library, by trade and code. */
@@ -21,6 +24,6 @@ export async function listItems(actor: Actor): Promise<LibraryItem[]> {
 }
 
 export async function listTemplates(actor: Actor) {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   return inCompany(actor, (tx) => findTemplates(tx));
 }

@@ -6,6 +6,7 @@ import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { check } from '../check';
 import { itemOf } from '@/data/library/rows';
+import { itemFor } from './withoutCost';
 
 /** How many lines are matched in one go. */
 const MOST = 40;
@@ -20,7 +21,7 @@ const MatchesInput = Type.Object(
 
 /** The items that fit each of some lines of words, best first; none for a line without words. */
 export async function matchLines(actor: Actor, input: unknown): Promise<LibraryItem[][]> {
-  allow(actor, 'cost');
+  allow(actor, 'propose', 'cost');
   const { lines, section } = check(MatchesInput, input, 'The list');
   return inCompany(actor, async (tx) => {
     const found: LibraryItem[][] = [];
@@ -38,7 +39,7 @@ export async function matchLines(actor: Actor, input: unknown): Promise<LibraryI
               },
               6,
             );
-      found.push(all.flatMap((one) => (one.kind === 'item' ? [itemOf(one.row)] : [])));
+      found.push(all.flatMap((one) => (one.kind === 'item' ? [itemFor(itemOf(one.row), actor)] : [])));
     }
     return found;
   });

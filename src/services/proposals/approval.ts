@@ -9,6 +9,7 @@ import { allow, may, newId, recordAudit, senderOf } from '../actor';
 import { check } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { noSuch, Problem } from '../problem';
+import { crossedFor } from './withoutCost';
 import {
   findApprovalsOf,
   findWaitingApprovals,
@@ -46,10 +47,13 @@ const shown = (row: typeof approval.$inferSelect, askedBy: string): Approval => 
   answeredAt: row.answeredAt?.toISOString() ?? null,
 });
 
-/** Everything that was asked about a proposal, newest first. */
-export async function approvalsOf(tx: Transaction, proposalId: string): Promise<Approval[]> {
+/** Everything that was asked about a proposal, newest first; the reasons in figures for who sees cost and margin. */
+export async function approvalsOf(tx: Transaction, actor: Actor, proposalId: string): Promise<Approval[]> {
   const rows = await findApprovalsOf(tx, proposalId);
-  return rows.map(({ approval: row, name }) => shown(row, name));
+  return rows.map(({ approval: row, name }) => ({
+    ...shown(row, name),
+    ...(may(actor, 'cost') ? {} : { reasons: ['It crosses what the company asks for.'] }),
+  }));
 }
 
 /** What waits for the owner's answer, oldest first. */
@@ -135,6 +139,7 @@ export async function refuseUnapproved(
   pricing: CompanyPricing,
 ): Promise<void> {
   const crossed = limitsCrossed(row.document, pricing.limits, senderOf(actor));
+  const told = crossedFor(crossed, actor);
   if (crossed.length === 0) return;
   const [known] = await findApprovalOfState(tx, row);
   if (known?.verdict === 'yes') return;
@@ -143,8 +148,8 @@ export async function refuseUnapproved(
       'approval-needed',
       known?.verdict === 'no'
         ? `The answer was no${known.answer ? `: ${known.answer}` : '.'}`
-        : `This needs approval before it is sent. ${crossed[0]!.message}`,
-      { errors: crossed.map(({ kind, message }) => ({ pointer: kind, detail: message })) },
+        : `This needs approval before it is sent. ${told[0]!.message}`,
+      { errors: told.map(({ kind, message }) => ({ pointer: kind, detail: message })) },
     );
   const answer = {
     verdict: 'yes' as const,

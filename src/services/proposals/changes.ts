@@ -3,11 +3,12 @@ import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { proposal } from '@/data/schema';
 import type { JsonPatchStep } from '@/core/editing';
-import type { ProposalDocument } from '@/model';
+import type { PricesGiven, ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
 import { allow } from '../actor';
 import { checkId } from '../check';
 import { noSuch, Problem } from '../problem';
+import { missedFor } from './withoutCost';
 import { sha256 } from '../secrets';
 import { findEditsSince } from '@/data/proposals/proposalEdit';
 import { findMarksBeside } from '@/data/proposals/mark';
@@ -32,6 +33,7 @@ export interface ChangesSince {
   readonly missed: {
     readonly saveNumber: number;
     readonly document: ProposalDocument;
+    readonly prices: PricesGiven | null;
     readonly patches: readonly JsonPatchStep[];
   } | null;
 }
@@ -41,7 +43,7 @@ export interface ChangesSince {
  * @throws Problem `no-such-proposal`, `parameter-missing`
  */
 export async function changesSince(actor: Actor, id: string, saveNumber: number): Promise<ChangesSince> {
-  allow(actor, 'cost');
+  allow(actor, 'prices');
   const proposalId = checkId(id, 'proposal');
   if (!Number.isInteger(saveNumber) || saveNumber < 0 || saveNumber > 2 ** 31 - 1)
     throw new Problem('parameter-missing', 'Say since which save: ?since=12.');
@@ -53,11 +55,11 @@ export async function changesSince(actor: Actor, id: string, saveNumber: number)
     const edits = await editsSince(tx, proposalId, saveNumber);
     return {
       mark,
-      missed: {
-        saveNumber: row.saveNumber,
-        document: row.document,
-        patches: edits.flatMap((edit) => edit.patches as JsonPatchStep[]),
-      },
+      missed: missedFor(
+        row,
+        edits.flatMap((edit) => edit.patches as JsonPatchStep[]),
+        actor,
+      ),
     };
   });
 }

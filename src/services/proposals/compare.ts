@@ -5,7 +5,9 @@ import { compareDocuments } from '@/core/offer';
 import type { ProposalDocument } from '@/model';
 import { EntityId } from '@/model';
 import type { Actor } from '../actor';
-import { allow } from '../actor';
+import { withoutCost } from '@/core/editing';
+import { pricesOf } from '@/core/price';
+import { allow, may } from '../actor';
 import { check } from '../check';
 import { noSuch, Problem } from '../problem';
 import { findCanonicalText } from '@/data/proposals/revision';
@@ -24,11 +26,11 @@ const CompareInput = Type.Object(
 );
 
 /**
- * What changed from one revision of a proposal to another, or to how it stands now; with our cost.
+ * What changed from one revision of a proposal to another, or to how it stands now; with our cost for who may see it.
  * @throws Problem `no-such-proposal`, `no-such-revision`
  */
 export async function compareRevisions(actor: Actor, input: unknown): Promise<DocumentChanges> {
-  allow(actor, 'cost');
+  allow(actor, 'prices');
   const { proposalId, from, to } = check(CompareInput, input, 'The comparison');
   return inCompany(actor, async (tx) => {
     const frozen = async (wanted: number): Promise<ProposalDocument> => {
@@ -38,6 +40,8 @@ export async function compareRevisions(actor: Actor, input: unknown): Promise<Do
     };
     const [row] = await findDocumentAndSite(tx, proposalId);
     if (!row) throw noSuch('proposal');
-    return compareDocuments(await frozen(from), to === null ? row.document : await frozen(to));
+    const seen = (document: ProposalDocument): ProposalDocument =>
+      may(actor, 'cost') ? document : { ...withoutCost(document), pricedAt: pricesOf(document) };
+    return compareDocuments(seen(await frozen(from)), seen(to === null ? row.document : await frozen(to)));
   });
 }

@@ -1,13 +1,14 @@
 import { contractOf } from '@/core/billing';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import type { ProposalDocument } from '@/model';
+import type { PriceLimits } from '@/model';
 import { whoGets } from '@/core/text/recipients';
 import { peopleOf } from '@/data/customers/people';
 import type { Actor } from '../actor';
 import { allow, businessDate, may, senderOf } from '../actor';
 import { agreedForChange } from '@/data/agreements/contract';
 import { noticeOf } from '@/data/customers/customerNotice';
+import type { LoadedAgreement } from '@/core/billing';
 import { loadAgreement } from '@/data/agreements/load';
 import { companyOf } from '@/data/settings/company';
 import { noSuch } from '../problem';
@@ -15,6 +16,7 @@ import { approvalsOf } from './approval';
 import { decidedOf, picksOf } from './preset';
 import { questionsAsked } from '@/data/proposals/questions';
 import { sha256 } from '../secrets';
+import { documentFor, pricesFor } from './withoutCost';
 import { movedItems } from './reuse';
 import { stateToday } from '@/core/offer/stateToday';
 import { findOpenings, findLinks } from '@/data/proposals/link';
@@ -87,12 +89,23 @@ export async function proposalsAtHand(actor: Actor) {
 
 export type ProposalRow = Awaited<ReturnType<typeof listProposals>>[number];
 
+/** The lines of an agreement a change order can leave out, with what they cost for who may see it. */
+async function agreedFor(tx: Transaction, actor: Actor, behind: LoadedAgreement) {
+  const agreed = await agreedForChange(tx, behind);
+  return may(actor, 'cost') ? agreed : agreed.map((line) => ({ ...line, costs: [] }));
+}
+
+/** The limits a page can look at by itself: floors of margin need the costs. */
+const limitsFor = (actor: Actor, limits: PriceLimits): PriceLimits =>
+  may(actor, 'cost') ? limits : limits.discount === undefined ? {} : { discount: limits.discount };
+
 /**
  * One proposal with everything the desk needs to work on it.
  * @throws Problem `no-such-proposal`
  */
 export async function readProposal(actor: Actor, proposalId: string) {
-  allow(actor, 'cost');
+  allow(actor, 'prices');
+  const costs = may(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const [found] = await findProposalWithCustomer(tx, proposalId);
     if (!found) throw noSuch('proposal');
@@ -109,7 +122,9 @@ export async function readProposal(actor: Actor, proposalId: string) {
       id: row.id,
       number: row.number,
       state: stateToday(row.state, row.document.validUntil, today),
-      document: row.document as ProposalDocument,
+      document: documentFor(row.document, actor),
+      /** The unit prices of its lines, where the document comes without its costs. */
+      prices: pricesFor(row.document, actor),
       saveNumber: row.saveNumber,
       sentSaveNumber: row.sentSaveNumber,
       seller,
@@ -145,12 +160,12 @@ export async function readProposal(actor: Actor, proposalId: string) {
       /** Of a change order: the agreement as it stands, and its lines that can be left out or increased. */
       change:
         behind && may(actor, 'propose')
-          ? { contract: contractOf(behind), agreed: await agreedForChange(tx, behind) }
+          ? { contract: contractOf(behind), agreed: await agreedFor(tx, actor, behind) }
           : null,
-      approvals: may(actor, 'propose') ? await approvalsOf(tx, proposalId) : [],
-      limits: may(actor, 'propose') ? ours.pricing.limits : {},
+      approvals: may(actor, 'propose') ? await approvalsOf(tx, actor, proposalId) : [],
+      limits: may(actor, 'propose') ? limitsFor(actor, ours.pricing.limits) : {},
       money: may(actor, 'propose') ? ours.money : { presets: [] },
-      loadSets: may(actor, 'propose') ? ours.pricing.loadSets : [],
+      loadSets: may(actor, 'propose') && costs ? ours.pricing.loadSets : [],
       sender: senderOf(actor),
       mayApprove: may(actor, 'approve'),
       today,
@@ -171,7 +186,7 @@ export async function readProposal(actor: Actor, proposalId: string) {
       declinedBecause: declined?.reason ?? null,
       mayEdit: may(actor, 'propose'),
       /** Library items whose costs moved since they were copied here, as they are now. */
-      moved: may(actor, 'propose') && !signed ? await movedItems(tx, row.document) : {},
+      moved: may(actor, 'propose') && costs && !signed ? await movedItems(tx, row.document) : {},
     };
   });
 }

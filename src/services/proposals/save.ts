@@ -5,16 +5,18 @@ import jsonPatch from 'fast-json-patch';
 import { inCompany } from '@/data/connection';
 import type { JsonPatchStep } from '@/core/editing';
 import { filesOf, suggestedTotal } from '@/core/offer';
-import type { ProposalDocument } from '@/model';
+import { pricesMoved, pricesOf } from '@/core/price';
+import type { PricesGiven, ProposalDocument } from '@/model';
 import { ProposalDocument as DocumentSchema, SaveInput } from '@/model';
 import type { Actor } from '../actor';
-import { allow, businessDate, daysAfter, recordAudit } from '../actor';
+import { allow, businessDate, daysAfter, may, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { companyOf } from '@/data/settings/company';
 import { refuseUnknownFile } from '../files/keep';
 import { noteUsed } from '../library/used';
 import { noSuch, Problem } from '../problem';
 import { editsSince } from './changes';
+import { documentFor, missedFor, pricesFor, withItsCosts } from './withoutCost';
 import { stateToday } from '@/core/offer/stateToday';
 import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
 import { insertProposalEdit } from '@/data/proposals/proposalEdit';
@@ -39,12 +41,21 @@ export function patched(document: ProposalDocument, patches: readonly JsonPatchS
 
 const same = (one: unknown, other: unknown) => canonicalize(one) === canonicalize(other);
 
+/** What a save came to: its number, and for who has no costs to price with, the unit prices that are new. */
+export interface Saved {
+  readonly saveNumber: number;
+  readonly prices: PricesGiven | null;
+}
+
+const movedFor = (actor: Actor, before: ProposalDocument, after: ProposalDocument): PricesGiven | null =>
+  may(actor, 'cost') ? null : pricesMoved(pricesOf(before), pricesOf(after));
+
 /**
  * Saves edits against the save the desk last saw. One that comes too late changes nothing and is answered with the edits
  * made meanwhile, by whom, and the document as it is now.
  * @throws Problem `changed-meanwhile`, `no-such-proposal`, `proposal-closed`
  */
-export async function saveProposal(actor: Actor, input: unknown): Promise<{ saveNumber: number }> {
+export async function saveProposal(actor: Actor, input: unknown): Promise<Saved> {
   allow(actor, 'propose');
   const { proposalId, saveNumber, patches } = check(SaveInput, input, 'The change');
   return inCompany(actor, async (tx) => {
@@ -55,7 +66,8 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       // The same change asked again, as after an answer that was lost, is stored already.
       const own = missed[0];
       const stored = own?.userId === actor.userId && same(own.patches, patches);
-      if (stored && missed.length === 1) return { saveNumber: row.saveNumber };
+      if (stored && missed.length === 1)
+        return { saveNumber: row.saveNumber, prices: pricesFor(row.document, actor) };
       const theirs = stored ? missed.slice(1) : missed;
       const who = [...new Set(theirs.map(({ by }) => by))].join(' and ') || 'Someone';
       throw new Problem(
@@ -63,9 +75,11 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
         `${who} changed this proposal meanwhile. Nothing of theirs or yours is lost.`,
         {
           context: {
-            saveNumber: row.saveNumber,
-            document: row.document,
-            patches: theirs.flatMap((edit) => edit.patches),
+            ...missedFor(
+              row,
+              theirs.flatMap((edit) => edit.patches as JsonPatchStep[]),
+              actor,
+            ),
             stored,
           },
         },
@@ -74,7 +88,14 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
     if (row.state !== 'draft' && row.state !== 'sent')
       throw new Problem('proposal-closed', `This proposal is ${row.state}; it cannot be changed any more.`);
 
-    const document = patched(row.document, patches);
+    const seen = documentFor(row.document, actor);
+    const edited = patched(seen, patches);
+    // Who sees no cost edits what they see; what it costs is put back.
+    const { document, removed } =
+      seen === row.document
+        ? { document: edited, removed: null }
+        : await withItsCosts(tx, proposalId, edited, row.document);
+    if (document !== edited) refuseWrong(document);
     refuseMoved(row.document, document);
     const known = new Set(filesOf(row.document));
     await refuseUnknownFile(
@@ -95,10 +116,11 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<{ save
       proposalId,
       saveNumber: next,
       patches,
+      removed,
       userId: actor.userId,
       at: actor.now,
     });
-    return { saveNumber: next };
+    return { saveNumber: next, prices: movedFor(actor, row.document, document) };
   });
 }
 

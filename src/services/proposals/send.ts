@@ -1,5 +1,6 @@
 import canonicalize from 'canonicalize';
 import { inCompany } from '@/data/connection';
+import type { JsonPatchStep } from '@/core/editing';
 import { checkDocument, customerView, pastDays } from '@/core/offer';
 import { showDecimal } from '@/core/number';
 import { joinAddresses, splitAddresses } from '@/core/text/recipients';
@@ -18,6 +19,7 @@ import { noSuch, Problem } from '../problem';
 import { sha256 } from '../secrets';
 import { refuseUnapproved } from './approval';
 import { editsSince } from './changes';
+import { missedFor } from './withoutCost';
 import { refuseUnlawfulDeposit } from './depositLaw';
 import { lockProposalById, updateProposal } from '@/data/proposals/proposal';
 import { findNewestRevisionKey, insertRevision } from '@/data/proposals/revision';
@@ -50,11 +52,11 @@ export async function sendProposal(
         `${who} changed this proposal a moment ago. You see it now as it is; look at it again, then send.`,
         {
           context: {
-            missed: {
-              saveNumber: row.saveNumber,
-              document: row.document,
-              patches: missed.flatMap((edit) => edit.patches),
-            },
+            missed: missedFor(
+              row,
+              missed.flatMap((edit) => edit.patches as JsonPatchStep[]),
+              actor,
+            ),
           },
         },
       );

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { readPreferences } from '@/services/accounts/preferences';
-import { readSettings } from '@/services/settings/settings';
+import { may } from '@/services/actor';
+import { readOwnCompany } from '@/services/settings/company';
 import { Problem } from '@/services/problem';
 import { readProposal } from '@/services/proposals/read';
 import { listCrews, listRates } from '@/services/library/rates';
@@ -43,7 +44,7 @@ export default async function ProposalPage({
   searchParams: Promise<{ step?: unknown; on?: unknown }>;
 }) {
   const { id } = await params;
-  const actor = await pageActor('cost');
+  const actor = await pageActor('prices');
   if (!isId(id)) notFound();
   const { step, on } = await searchParams;
   // Addresses that were sent earlier name the step behind the ?.
@@ -53,7 +54,8 @@ export default async function ProposalPage({
     if (error instanceof Problem) notFound();
     throw error;
   });
-  const { company } = await readSettings(actor);
+  const { timeZone } = await readOwnCompany(actor);
+  const costs = may(actor, 'cost');
   const actions = {
     save: saveProposalAction,
     send: sendProposalAction,
@@ -77,10 +79,10 @@ export default async function ProposalPage({
     <Editor
       key={proposal.id}
       proposal={proposal}
-      timeZone={company.timeZone}
+      timeZone={timeZone}
       preferences={await readPreferences(actor)}
-      rates={await listRates(actor)}
-      crews={await listCrews(actor)}
+      rates={costs ? await listRates(actor) : []}
+      crews={costs ? await listCrews(actor) : []}
       actions={actions}
     />
   );

@@ -72,7 +72,13 @@ function Keys({
 
 /** A proposal on the workbench: the same document under six steps, with the tally always beside it. */
 export function Editor({ proposal, timeZone, preferences, rates, crews, actions }: EditorProps) {
-  const work = useDocument(proposal.id, proposal.document, proposal.saveNumber, actions.save);
+  const work = useDocument(
+    proposal.id,
+    proposal.document,
+    proposal.saveNumber,
+    actions.save,
+    proposal.prices,
+  );
   const asked = usePlace();
   const step = stepOf(asked.get('step'));
   const onPlan = step === 'Scope' && asked.get('on') === 'plan';

@@ -1,6 +1,7 @@
 'use client';
 
 import { Fragment } from 'react';
+import { useEditorActions } from './context';
 import { choicesInWords, menuOf } from '@/core/choice';
 import { moneyOf, showPercent } from '@/core/number';
 import type { End, Range } from '@/core/range';
@@ -31,6 +32,7 @@ export function RangeChart({
   range: Range | null;
   waiting: boolean;
 }) {
+  const { seesCost } = useEditorActions();
   if (!range && !waiting) return null;
   const money = moneyOf(figures.minorDigits);
   const words = (end: End) => <EndWords all={choicesInWords(menuOf(document), end.choices)} />;
@@ -53,11 +55,12 @@ export function RangeChart({
             <dd>{money.show(figures.total)}</dd>
             <dt>Highest {words(range.highest)}</dt>
             <dd>{money.show(range.highest.total)}</dd>
-            {(
-              [
-                ['Lowest margin', range.lowestMargin],
-                ['Highest margin', range.highestMargin],
-              ] as const
+            {(seesCost
+              ? ([
+                  ['Lowest margin', range.lowestMargin],
+                  ['Highest margin', range.highestMargin],
+                ] as const)
+              : []
             ).map(
               ([name, end]) =>
                 end?.margin != null && (

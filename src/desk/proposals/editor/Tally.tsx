@@ -3,11 +3,12 @@
 import type { Contract } from '@/model';
 import { useEffectOf } from './change/EffectStep';
 import { moneyOf, showAmount, showDifference, showPercent, showQuantity, writeAmount } from '@/core/number';
+import type { Figures } from '@/core/price';
 import { discountsOf, perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
 import { whyTotal } from '@/core/explain';
 import { Track } from '@/ui/Track';
-import { useEditor } from './context';
+import { useEditor, useEditorActions } from './context';
 import { RangeChart } from './RangeChart';
 import { useRange } from './useRange';
 import { Why } from './Why';
@@ -15,6 +16,7 @@ import { Why } from './Why';
 /** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
 export function Tally({ contract }: { contract: Contract | null }) {
   const { work, figures } = useEditor();
+  const { seesCost } = useEditorActions();
   const ranged = useRange(work.document);
   const schedule = computeSchedule(work.document.schedule, figures.total, figures.minorDigits);
   const digits = figures.minorDigits;
@@ -39,17 +41,7 @@ export function Tally({ contract }: { contract: Contract | null }) {
       </div>
       <div className="soft">{work.document.currency}, including tax</div>
       <dl className="pairs">
-        <dt>Cost</dt>
-        <dd>{money.show(figures.cost)}</dd>
-        {figures.loads.map(({ load, amount }) => (
-          <Pair key={load.id} name={`${load.name} ${load.percent}\u00a0%`} value={money.show(amount)} />
-        ))}
-        {figures.allowanceFees !== 0n && (
-          <Pair name="Fees of allowances" value={money.show(figures.allowanceFees)} />
-        )}
-        {figures.unloaded !== 0n && (
-          <Pair name="Fixed prices, rounding" value={money.show(figures.unloaded)} />
-        )}
+        {seesCost && <FromCost figures={figures} />}
         {figures.taxInside !== 0n && <Pair name="Tax inside prices" value={money.show(figures.taxInside)} />}
         {discounts !== 0n && <Pair name="Discount" value={money.show(-discounts)} />}
         <dt className="sum">Price</dt>
@@ -69,15 +61,20 @@ export function Tally({ contract }: { contract: Contract | null }) {
         <dt className="sum">Total</dt>
         <dd className="sum">{money.show(figures.total)}</dd>
       </dl>
-      <Why summary="Why this total" steps={whyTotal(work.document, figures)} />
+      <Awaited figures={figures} />
+      {seesCost && <Why summary="Why this total" steps={whyTotal(work.document, figures)} />}
       <p className="tally-margin">
-        {figures.margin === null ? 'No price yet' : `Margin ${showPercent(figures.margin)} %`}
-        {figures.markup !== null && ` · markup ${showPercent(figures.markup)} %`}
-        <br />
-        <span className="soft">Profit and overhead {money.show(figures.profit)}</span>
+        {seesCost && (
+          <>
+            {figures.margin === null ? 'No price yet' : `Margin ${showPercent(figures.margin)} %`}
+            {figures.markup !== null && ` · markup ${showPercent(figures.markup)} %`}
+            <br />
+            <span className="soft">Profit and overhead {money.show(figures.profit)}</span>
+          </>
+        )}
         {each !== null && (
           <>
-            <br />
+            {seesCost && <br />}
             <span className="soft">
               {money.show(each)} per sq ft, {showQuantity(figures.floor!)} sq ft of floor
             </span>
@@ -110,6 +107,37 @@ export function Tally({ contract }: { contract: Contract | null }) {
         </>
       )}
     </aside>
+  );
+}
+
+/** From cost to the price before discounts: for who sees cost. */
+function FromCost({ figures }: { readonly figures: Figures }) {
+  const money = moneyOf(figures.minorDigits);
+  return (
+    <>
+      <Pair name="Cost" value={money.show(figures.cost)} />
+      {figures.loads.map(({ load, amount }) => (
+        <Pair key={load.id} name={`${load.name} ${load.percent}\u00a0%`} value={money.show(amount)} />
+      ))}
+      {figures.allowanceFees !== 0n && (
+        <Pair name="Fees of allowances" value={money.show(figures.allowanceFees)} />
+      )}
+      {figures.unloaded !== 0n && <Pair name="Fixed prices, rounding" value={money.show(figures.unloaded)} />}
+    </>
+  );
+}
+
+/** Says how many prices are still to come: until then they are not in the sum. */
+function Awaited({ figures }: { readonly figures: Figures }) {
+  const count = figures.sections.reduce(
+    (sum, { lines }) => sum + lines.filter(({ unpriced, included }) => unpriced && included).length,
+    0,
+  );
+  if (count === 0) return null;
+  return (
+    <p className="soft" role="status">
+      {count === 1 ? 'One price is' : `${count} prices are`} still to come and not in this sum.
+    </p>
   );
 }
 

@@ -58,6 +58,8 @@ export interface Reveal {
 export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
   Pick<DocumentInWork, 'edit'> &
   Pick<Figures, 'minorDigits'> & {
+    /** The document is here with its costs; else its prices come from where they are, and nothing is shown of cost. */
+    readonly seesCost: boolean;
     /** Library items whose costs moved since they were copied here, by id. */
     readonly moved: Readonly<Record<string, PricedItem>>;
     readonly setView: (change: (view: SheetView) => SheetView) => void;

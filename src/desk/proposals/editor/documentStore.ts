@@ -1,11 +1,12 @@
 import type { Patch } from 'immer';
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
+import { memoLast } from '@/core/collections/memoByIdentity';
 import { alike, mergeOver, toJsonPatch } from '@/core/editing';
-import type { Answer, ProblemDetails, ProposalDocument } from '@/model';
+import type { Answer, PricesGiven, ProblemDetails, ProposalDocument } from '@/model';
 import { withPatience } from '@/ui/patience';
 import { EditHistory } from './editHistory';
 import { canRebase } from './rebase';
-import type { Keep, KeptEdits, Missed, SaveProposal, Saving, StoreSnapshot } from './storeTypes';
+import type { Keep, KeptEdits, Missed, SaveAnswer, SaveProposal, Saving, StoreSnapshot } from './storeTypes';
 
 enablePatches();
 
@@ -22,6 +23,12 @@ function putWhole(draft: ProposalDocument, wanted: ProposalDocument): void {
   for (const key of Object.keys(draft)) if (!Object.hasOwn(wanted, key)) Reflect.deleteProperty(draft, key);
   for (const [key, value] of Object.entries(wanted)) if (to[key] !== value) to[key] = value;
 }
+
+/** A document with its prices beside it: the same one as long as neither changes. */
+const pricedWith = memoLast((document: ProposalDocument, pricedAt: PricesGiven): ProposalDocument => ({
+  ...document,
+  pricedAt,
+}));
 
 /** Who has to sign in again, or to wait, is not refused: the same goes again later. */
 const isRefusal = (problem: ProblemDetails | undefined): boolean =>
@@ -43,6 +50,8 @@ export class DocumentStore {
   /** The document of the save last seen. */
   #confirmed: ProposalDocument;
   #saveNumber: number;
+  /** Beside the document, so that no edit, save or merge ever takes them for a part of it. */
+  #prices: PricesGiven | null;
   #saving: Saving = { state: 'saved' };
   #queue: Patch[] = [];
   /** How many of the queue were sent without an answer: asked again exactly so, for the server to know them again. */
@@ -52,7 +61,15 @@ export class DocumentStore {
   #keepTimer: ReturnType<typeof setTimeout> | null = null;
   #snapshot: StoreSnapshot;
 
-  constructor(proposalId: string, first: ProposalDocument, firstSave: number, save: SaveProposal) {
+  /** @param prices the unit prices of a document without its costs */
+  constructor(
+    proposalId: string,
+    first: ProposalDocument,
+    firstSave: number,
+    save: SaveProposal,
+    prices: PricesGiven | null = null,
+  ) {
+    this.#prices = prices;
     this.#proposalId = proposalId;
     this.#save = save;
     this.#document = first;
@@ -226,7 +243,7 @@ export class DocumentStore {
 
   #look(): StoreSnapshot {
     return {
-      document: this.#document,
+      document: this.#prices ? pricedWith(this.#document, this.#prices) : this.#document,
       saving: this.#saving,
       saveNumber: this.#saveNumber,
       undo: this.#history.undoable,
@@ -280,6 +297,7 @@ export class DocumentStore {
 
   /** What others did meanwhile: put mine on top where that goes, else wait for a decision. */
   #meet(missed: Missed, why: string): boolean {
+    if (this.#prices && missed.prices) this.#prices = missed.prices;
     if (missed.stored) this.#confirmSent(this.#unanswered);
     // A page of mine that was left had sent it: all of mine is there, and there is nothing to decide.
     const mine = applyPatches(this.#confirmed, this.#queue);
@@ -309,7 +327,7 @@ export class DocumentStore {
     this.#unanswered = count;
     this.#saving = { state: 'saving' };
     this.#told();
-    let answer: Answer<{ saveNumber: number }> | null;
+    let answer: Answer<SaveAnswer> | null;
     try {
       const proposalId = this.#proposalId;
       answer = await withPatience(this.#save({ proposalId, saveNumber: this.#saveNumber, patches }));
@@ -319,6 +337,8 @@ export class DocumentStore {
     if (answer?.ok) {
       this.#confirmSent(count);
       this.#saveNumber = answer.value.saveNumber;
+      // What was edited meanwhile may have a price already: those that are new stand beside the others.
+      if (this.#prices && answer.value.prices) this.#prices = { ...this.#prices, ...answer.value.prices };
       if (this.#queue.length > 0) this.#schedule(0);
       else this.#saving = { state: 'saved' };
       this.#told();

@@ -1,18 +1,26 @@
 import type { Patch } from 'immer';
 import type { JsonPatchStep } from '@/core/editing';
-import type { Answer, ProposalDocument } from '@/model';
+import type { Answer, PricesGiven, ProposalDocument } from '@/model';
+
+/** What a save is answered with: its number; unit prices that are new, where the document is without its costs. */
+export interface SaveAnswer {
+  readonly saveNumber: number;
+  readonly prices?: PricesGiven | null;
+}
 
 export type SaveProposal = (input: {
   proposalId: string;
   saveNumber: number;
   patches: JsonPatchStep[];
-}) => Promise<Answer<{ saveNumber: number }>>;
+}) => Promise<Answer<SaveAnswer>>;
 
 /** What others did meanwhile. */
 export interface Missed {
   readonly saveNumber: number;
   readonly document: ProposalDocument;
   readonly patches: readonly JsonPatchStep[];
+  /** Its unit prices, where it is without its costs. */
+  readonly prices?: PricesGiven | null;
   /** What was sent last is stored already; only what came after it is left. */
   readonly stored?: boolean;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import type { ProposalDocument } from '@/model';
+import type { PricesGiven, ProposalDocument } from '@/model';
 import type { SaveProposal } from './storeTypes';
 import { DocumentStore } from './documentStore';
 import { useKeptEdits } from './useKeptEdits';
@@ -15,8 +15,9 @@ export function useDocument(
   first: ProposalDocument,
   firstSave: number,
   save: SaveProposal,
+  prices: PricesGiven | null,
 ) {
-  const [store] = useState(() => new DocumentStore(proposalId, first, firstSave, save));
+  const [store] = useState(() => new DocumentStore(proposalId, first, firstSave, save, prices));
   const snapshot = useSyncExternalStore(store.subscribe, store.read, store.read);
   useKeptEdits(proposalId, store);
   useOthers(proposalId, store);

@@ -8,7 +8,7 @@ import { asSuggested } from '@/model';
 import { useScreenWidth } from '@/ui/screen/useScreenWidth';
 import type { EditorActions, EditorContext, LibraryActions, Reveal, Target } from './context';
 import type { Column } from './sheet/columns';
-import { columnsOf, fittingColumns, widerFor, withColumn } from './sheet/columns';
+import { columnsOf, fittingColumns, widerFor, withColumn, withoutCostColumns } from './sheet/columns';
 import type { SheetView } from './sheet/rows';
 import { toggled, useSelection } from './sheet/selection';
 import type { DocumentInWork } from './useDocument';
@@ -54,13 +54,17 @@ function placeThere(
  */
 function useLooks(
   figures: EditorContext['figures'],
+  seesCost: boolean,
   preferences: DeskPreferences,
   savePreferences: (input: unknown) => Promise<Answer<void>>,
 ) {
   const [chosen, choose] = useState<readonly Column[]>(() => columnsOf(preferences.columns));
   const width = useScreenWidth();
   const wider = useMemo(() => widerFor(figures), [figures]);
-  const columns = useMemo(() => fittingColumns(chosen, wider, width), [chosen, wider, width]);
+  const columns = useMemo(
+    () => fittingColumns(seesCost ? chosen : withoutCostColumns(chosen), wider, width),
+    [chosen, seesCost, wider, width],
+  );
   const [compact, setLow] = useState(preferences.compact ?? false);
   // What quick hands chose a moment ago counts, drawn or not.
   const now = useRef({ columns: chosen, compact });
@@ -110,7 +114,7 @@ export function useEditorScope({
   const figures = useMemo(() => computeFigures(work.document, asSuggested), [work.document]);
   const { lines, bundles } = useMemo(() => byId(figures), [figures]);
   const differences = useMemo(() => findDifferences(work.document, asSuggested), [work.document]);
-  const looks = useLooks(figures, preferences, savePreferences);
+  const looks = useLooks(figures, proposal.prices === null, preferences, savePreferences);
   const { chosenColumns, columns, toggleColumn, compact, setCompact } = looks;
   const { select, noteShown } = useSelection(setSelected);
   const toggle = useCallback(
@@ -118,6 +122,7 @@ export function useEditorScope({
     [],
   );
   const { edit } = work;
+  const seesCost = proposal.prices === null;
   const { minorDigits } = figures;
   const actions: EditorActions = useMemo(
     () => ({
@@ -126,6 +131,7 @@ export function useEditorScope({
       readOnly,
       minorDigits,
       moved: proposal.moved,
+      seesCost,
       setView,
       toggle,
       reveal,
@@ -147,6 +153,7 @@ export function useEditorScope({
       readOnly,
       minorDigits,
       proposal.moved,
+      seesCost,
       toggle,
       select,
       noteShown,

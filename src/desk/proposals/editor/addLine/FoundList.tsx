@@ -2,11 +2,13 @@ import { showUnitAmount } from '@/core/number';
 import { itemUnitCost } from '@/core/price';
 import { unitName } from '@/model';
 import type { Found } from '../../../library/search';
+import { useEditorActions } from '../context';
 import { plainName } from './useTake';
 
 const keyOf = (found: Found) => (found.kind === 'item' ? found.item.id : found.bundle.id);
 
 function FoundRow({ one }: { readonly one: Found }) {
+  const { seesCost } = useEditorActions();
   const { code, name, trade } = one.kind === 'item' ? one.item : one.bundle;
   return (
     <>
@@ -15,7 +17,7 @@ function FoundRow({ one }: { readonly one: Found }) {
       <span className="soft">{trade}</span>
       {one.kind === 'item' ? (
         <span className="amount">
-          {showUnitAmount(itemUnitCost(one.item.costs))} / {unitName(one.item.unit)}
+          {seesCost && `${showUnitAmount(itemUnitCost(one.item.costs))} `}/ {unitName(one.item.unit)}
         </span>
       ) : (
         <span className="found-bundle">bundle, {one.bundle.recipe.parts.length} parts</span>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { Pasted } from '@/core/copying';
 import type { AmountIs } from '@/core/editing';
 import type { Line } from '@/model';
+import { useEditorActions } from '../context';
 import { PastedTable } from './PastedTable';
 import { MOST_PASTED, usePastedLines } from './usePastedLines';
 
@@ -46,10 +47,11 @@ export function PasteDialog({
   readonly add: (lines: readonly Line[]) => void;
   readonly close: () => void;
 }) {
+  const { seesCost } = useEditorActions();
   const pasted = usePastedLines(text, sectionTitle, taxClass);
   const headed = pasted.pasted.amountIs;
   const left = notTaken(pasted.pasted);
-  const [amountIs, setAmountIs] = useState<AmountIs | null>(headed);
+  const [amountIs, setAmountIs] = useState<AmountIs | null>(seesCost ? headed : 'price');
   const { rows, matches, tooMany, trouble, setTrouble, done, count } = pasted;
   const withAmount = rows.filter(({ price, cost }) => (price ?? cost) !== undefined).length;
   const asked = withAmount > 0 && amountIs === null;
@@ -91,7 +93,13 @@ export function PasteDialog({
           {withAmount} {withAmount === 1 ? 'line carries an amount' : 'lines carry an amount'}. It is{' '}
           <Radio.Group
             aria-label="What the pasted amounts are"
-            options={headed === 'both' ? bothAmounts : amounts}
+            options={
+              seesCost
+                ? headed === 'both'
+                  ? bothAmounts
+                  : amounts
+                : amounts.filter(({ value }) => value !== 'cost')
+            }
             value={amountIs}
             onChange={({ target }) => setAmountIs(target.value as AmountIs)}
           />

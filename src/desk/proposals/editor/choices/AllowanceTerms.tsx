@@ -6,11 +6,12 @@ import { parseQuantity } from '@/core/quantity';
 import type { Allowance, Line } from '@/model';
 import { unitName } from '@/model';
 import { Cell } from '@/ui/live/Cell';
-import { useEditor } from '../context';
+import { useEditor, useEditorActions } from '../context';
 
 /** What is set aside, our fee, how the difference is settled, and what the customer reads of it. */
 export function AllowanceTerms({ line, allowance }: { readonly line: Line; readonly allowance: Allowance }) {
   const { work, readOnly } = useEditor();
+  const { seesCost } = useEditorActions();
   const unit = unitName(line.unit);
   const put = (next: Allowance) => work.edit((draft) => setAllowance(draft, line.id, next));
   const change = (next: Partial<Allowance>) => put({ ...allowance, ...next });
@@ -29,17 +30,20 @@ export function AllowanceTerms({ line, allowance }: { readonly line: Line; reado
           commit={(text) => change({ amount: writeFixed(parseQuantity(text, 2)) })}
         />
       </label>
-      <label className="limit">
-        our fee, % of price
-        <Cell
-          name="allowance-fee"
-          label={`${line.description}: our fee in percent of the price`}
-          align="right"
-          shown={allowance.fee}
-          readOnly={readOnly}
-          commit={(text) => change({ fee: readFee(text) })}
-        />
-      </label>
+      {/* What an allowance at our price leaves is inside the price: only who sees cost reads it. */}
+      {(seesCost || allowance.rule !== 'at our price') && (
+        <label className="limit">
+          our fee, % of price
+          <Cell
+            name="allowance-fee"
+            label={`${line.description}: our fee in percent of the price`}
+            align="right"
+            shown={allowance.fee}
+            readOnly={readOnly}
+            commit={(text) => change({ fee: readFee(text) })}
+          />
+        </label>
+      )}
       <Select
         size="small"
         className="allowance-rule"

@@ -8,7 +8,7 @@ import { computeFigures } from '@/core/price';
 import type { LevelChoice, OfferLevel } from '@/model';
 import { asSuggested } from '@/model';
 import { Cell } from '@/ui/live/Cell';
-import { useEditor } from '../context';
+import { useEditor, useEditorActions } from '../context';
 import type { LevelPart } from './levelParts';
 import { cellOf, LEFT_OUT } from './levelParts';
 
@@ -53,6 +53,7 @@ function LevelHead({ tiers, level }: { readonly tiers: LevelChoice; readonly lev
 /** What the whole comes to and earns at a level. */
 function LevelSum({ tiers, level }: { readonly tiers: LevelChoice; readonly level: OfferLevel }) {
   const { work, figures } = useEditor();
+  const { seesCost } = useEditorActions();
   const { document } = work;
   const { total, margin } = useMemo(
     () => computeFigures(document, withLevel(asSuggested, tiers.id, level.id)),
@@ -61,7 +62,7 @@ function LevelSum({ tiers, level }: { readonly tiers: LevelChoice; readonly leve
   return (
     <>
       <strong>{showAmount(total, figures.minorDigits)}</strong>{' '}
-      <span className="soft nowrap">{margin === null ? '' : `${showPercent(margin)} %`}</span>
+      <span className="soft nowrap">{margin === null || !seesCost ? '' : `${showPercent(margin)} %`}</span>
     </>
   );
 }
@@ -129,6 +130,7 @@ function SectionIn({
 /** Levels side by side: what each is called, comes to and says, and what differs from the others. */
 export function LevelsTable({ tiers, parts }: LevelsTableProps) {
   const { work, readOnly } = useEditor();
+  const { seesCost } = useEditorActions();
   const grades = gradesThere(work.document, tiers.section ?? null);
   const edit = (levelId: string, change: Parameters<typeof setLevel>[3]) =>
     work.edit((draft) => setLevel(draft, tiers.id, levelId, change));
@@ -155,7 +157,7 @@ export function LevelsTable({ tiers, parts }: LevelsTableProps) {
       <tbody>
         {row(
           ' sum',
-          'Total · margin',
+          seesCost ? 'Total · margin' : 'Total',
           (level) => (
             <LevelSum tiers={tiers} level={level} />
           ),

@@ -1,4 +1,6 @@
 import type { CopiedParts } from '@/core/copying';
+import { withPricesHeld } from '@/core/copying';
+import type { PricesGiven } from '@/model';
 import { keep, readKept } from '@/ui/kept/store';
 
 /*
@@ -10,6 +12,9 @@ import { keep, readKept } from '@/ui/kept/store';
 export interface Copied {
   readonly text: string;
   readonly parts: CopiedParts;
+  /** The proposal they are from, and the unit prices of it where it was without its costs. */
+  readonly from?: string;
+  readonly prices?: PricesGiven;
 }
 
 /** Line ends differ between systems; some add one at the end. */
@@ -18,8 +23,15 @@ const plain = (text: string) => text.replace(/\r\n|\r/g, '\n').replace(/\n+$/, '
 /** Keeps what is copied for the next paste. */
 export const keepCopied = (key: string, copied: Copied): void => void keep(key, copied);
 
-/** The parts a pasted text stands for, or null: it is a text from elsewhere. */
-export async function partsOf(key: string | null, text: string): Promise<CopiedParts | null> {
+/** The parts a pasted text stands for in a proposal, or null: it is a text from elsewhere. */
+export async function partsOf(
+  key: string | null,
+  text: string,
+  proposalId: string,
+): Promise<CopiedParts | null> {
   const copied = key === null ? undefined : await readKept<Copied>(key);
-  return copied && plain(copied.text) === plain(text) ? copied.parts : null;
+  if (!copied || plain(copied.text) !== plain(text)) return null;
+  return copied.prices && copied.from !== proposalId
+    ? withPricesHeld(copied.parts, copied.prices)
+    : copied.parts;
 }

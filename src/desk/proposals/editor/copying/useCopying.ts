@@ -41,7 +41,7 @@ function putOnClipboard(text: string): void {
  * @param done after they are cut: nothing is selected any more
  */
 export function useCopying(selected: ReadonlySet<string>, done: () => void) {
-  const { work, lines, bundles } = useEditor();
+  const { proposalId, work, lines, bundles } = useEditor();
   const { columns } = useEditorActions();
   const { message } = App.useApp();
   const key = useKeptKey('copied');
@@ -51,7 +51,10 @@ export function useCopying(selected: ReadonlySet<string>, done: () => void) {
     if (parts.entries.length === 0) return null;
     const costs = columns.includes('cost');
     const text = copiedTable(work.document, parts.entries, { lines, bundles }, { costs });
-    if (key !== null) keepCopied(key, { text, parts });
+    if (key !== null) {
+      const { pricedAt } = work.document;
+      keepCopied(key, { text, parts, from: proposalId, ...(pricedAt ? { prices: pricedAt } : {}) });
+    }
     return { text, ids: parts.entries.map(({ id }) => id) };
   };
   const take = (cut: boolean) => {

@@ -27,7 +27,7 @@ export function usePasting({
   /** Says what was done. */
   readonly said: (what: string) => void;
 }): void {
-  const { work, target, selected, setTarget } = useEditor();
+  const { proposalId, work, target, selected, setTarget } = useEditor();
   const { reveal } = useEditorActions();
   const key = useKeptKey('copied');
   const now = useRef<(event: ClipboardEvent) => void>(() => undefined);
@@ -47,7 +47,7 @@ export function usePasting({
         (behind === null ? null : entryHolding(work.document, behind)) ??
         (target.kind === 'section' ? target : null);
       const where: Target = place === null ? target : { kind: 'section', ...place };
-      void partsOf(key, text).then((parts) => {
+      void partsOf(key, text, proposalId).then((parts) => {
         if (parts === null || where.kind !== 'section') return look(text, last ? where : target);
         const pasted = partsToPaste(work.document, parts, newPartId);
         try {

@@ -12,7 +12,7 @@ import {
 import type { Amount, Fixed } from '@/core/number';
 import { ratio, showAmount, showPercent } from '@/core/number';
 import type { Discount, Load, LoadSet } from '@/model';
-import { useEditor } from '../context';
+import { useEditor, useEditorActions } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { discountAsTyped, readDiscount } from '@/core/quantity';
 
@@ -32,6 +32,7 @@ interface Priced {
 /** Each section beside the others, its bundles below: what it costs, by which loads it is priced, what is taken off. */
 export function SectionPrices({ loadSets }: { loadSets: readonly LoadSet[] }) {
   const { work, figures } = useEditor();
+  const { seesCost } = useEditorActions();
   const { edit } = work;
   return (
     <>
@@ -41,10 +42,10 @@ export function SectionPrices({ loadSets }: { loadSets: readonly LoadSet[] }) {
           <tr>
             <th>Section</th>
             {loadSets.length > 0 && <th>Priced by</th>}
-            <th className="amount">Cost</th>
+            {seesCost && <th className="amount">Cost</th>}
             <th className="amount">Discount</th>
             <th className="amount">Price</th>
-            <th className="amount">Margin</th>
+            {seesCost && <th className="amount">Margin</th>}
           </tr>
         </thead>
         <tbody>
@@ -109,6 +110,7 @@ function PricedRow({
   setDiscount: (discount: Discount | null) => void;
 }) {
   const { figures, readOnly } = useEditor();
+  const { seesCost } = useEditorActions();
   const set = loads && loadSets.find((each) => sameLoads(each.loads, [...loads]));
   return (
     <tr className={inner ? 'soft' : undefined}>
@@ -133,7 +135,7 @@ function PricedRow({
           />
         </td>
       )}
-      <td className="amount">{showAmount(cost, figures.minorDigits)}</td>
+      {seesCost && <td className="amount">{showAmount(cost, figures.minorDigits)}</td>}
       <td className="cell-narrow">
         <Cell
           name="section-discount"
@@ -159,7 +161,7 @@ function PricedRow({
         )}
       </td>
       <td className="amount">{included ? showAmount(net, figures.minorDigits) : 'not in'}</td>
-      <td className="amount">{margin === null ? '' : `${showPercent(margin)} %`}</td>
+      {seesCost && <td className="amount">{margin === null ? '' : `${showPercent(margin)} %`}</td>}
     </tr>
   );
 }

@@ -9,6 +9,8 @@ import type { Answer } from '@/model';
 import { showInstant } from '@/ui/instants';
 import { useSubmit } from '@/ui/useSubmit';
 import '../change/change.css';
+import { useEditorActions } from '../context';
+import type { PlainColumn } from '@/ui/tables/PlainTable';
 import { PlainTable } from '@/ui/tables/PlainTable';
 
 export type Compare = (input: unknown) => Promise<Answer<DocumentChanges>>;
@@ -120,7 +122,45 @@ export function Revisions({
 const inShort = (state: LineState | null) =>
   state && `${showDecimal(state.quantity)} ${state.unit} at ${showDecimal(state.unitPrice)}`;
 
+const columns: readonly PlainColumn<DocumentChanges['lines'][number]>[] = [
+  {
+    key: 'line',
+    title: 'Line',
+    cell: ({ name, section }) => (
+      <>
+        {name} <span className="soft">{section}</span>
+      </>
+    ),
+  },
+  {
+    key: 'before',
+    title: 'Before',
+    cell: ({ before }) => <span className="soft">{inShort(before) ?? 'new'}</span>,
+  },
+  { key: 'now', title: 'Now', cell: ({ after }) => inShort(after) ?? 'gone' },
+  {
+    key: 'cost',
+    title: 'Cost',
+    figure: true,
+    cell: ({ before, after }) => (
+      <span className="soft">
+        {before && after && before.cost !== after.cost
+          ? `${showDecimal(before.cost)} → ${showDecimal(after.cost)}`
+          : showDecimal((after ?? before)!.cost)}
+      </span>
+    ),
+  },
+  {
+    key: 'price',
+    title: 'On the price',
+    figure: true,
+    cell: ({ difference }) =>
+      isNothing(difference) ? '' : `${isBelowZero(difference) ? '' : '+'}${showDecimal(difference)}`,
+  },
+];
+
 function ChangesTable({ changes }: { changes: DocumentChanges }) {
+  const { seesCost } = useEditorActions();
   const { lines, sums, words } = changes;
   const moved = sums.filter(({ before, after }) => before !== after);
   if (lines.length + words.length + moved.length === 0) return <p>Nothing is different.</p>;
@@ -132,44 +172,7 @@ function ChangesTable({ changes }: { changes: DocumentChanges }) {
           rows={lines.map((line, i) => ({ ...line, i }))}
           rowKey={({ i }) => i}
           rowClass={({ after }) => (after ? '' : 'gone')}
-          columns={[
-            {
-              key: 'line',
-              title: 'Line',
-              cell: ({ name, section }) => (
-                <>
-                  {name} <span className="soft">{section}</span>
-                </>
-              ),
-            },
-            {
-              key: 'before',
-              title: 'Before',
-              cell: ({ before }) => <span className="soft">{inShort(before) ?? 'new'}</span>,
-            },
-            { key: 'now', title: 'Now', cell: ({ after }) => inShort(after) ?? 'gone' },
-            {
-              key: 'cost',
-              title: 'Cost',
-              figure: true,
-              cell: ({ before, after }) => (
-                <span className="soft">
-                  {before && after && before.cost !== after.cost
-                    ? `${showDecimal(before.cost)} → ${showDecimal(after.cost)}`
-                    : showDecimal((after ?? before)!.cost)}
-                </span>
-              ),
-            },
-            {
-              key: 'price',
-              title: 'On the price',
-              figure: true,
-              cell: ({ difference }) =>
-                isNothing(difference)
-                  ? ''
-                  : `${isBelowZero(difference) ? '' : '+'}${showDecimal(difference)}`,
-            },
-          ]}
+          columns={columns.filter(({ key }) => seesCost || key !== 'cost')}
         />
       )}
       <PlainTable

@@ -1,6 +1,7 @@
 import { MoreOutlined } from '@ant-design/icons';
 import { Dropdown } from 'antd';
 import type { Bundle } from '@/model';
+import { useEditorActions } from '../context';
 import type { BundleAct } from './useBundleActs';
 
 /** What can be done to a bundle, with the key for each. */
@@ -16,6 +17,7 @@ export function BundleMenu({
   readonly open: boolean;
   readonly acts: Readonly<Record<BundleAct, () => void>>;
 }) {
+  const { seesCost } = useEditorActions();
   return (
     <Dropdown
       trigger={['click']}
@@ -33,7 +35,7 @@ export function BundleMenu({
             extra: 'Alt X',
           },
           { key: 'copy', label: 'Copy under another name', extra: 'Alt C' },
-          { key: 'library', label: 'Library: refresh, save back …' },
+          ...(seesCost ? [{ key: 'library', label: 'Library: refresh, save back …' }] : []),
           { key: 'up', label: 'Move up', extra: 'Alt ↑' },
           { key: 'down', label: 'Move down', extra: 'Alt ↓' },
           { key: 'remove', label: 'Remove', extra: 'Ctrl Del', danger: true },

@@ -6,7 +6,7 @@ import { unitName } from '@/model';
 import { useEditorActions } from '../context';
 import { BundleMenu } from './BundleMenu';
 import { BundleName } from './BundleName';
-import { OptionalCells, showHours, showMargin } from './OptionalCells';
+import { COMES, OptionalCells, showHours, showMargin } from './OptionalCells';
 import { useBundleActs } from './useBundleActs';
 import { useDraggedRow } from './useDraggedRow';
 
@@ -58,7 +58,9 @@ export function BundleRow(props: BundleRowProps) {
           phase: bundle.phase,
         }}
       />
-      <td className="amount row-amount">{showAmount(figures.net, minorDigits)}</td>
+      <td className="amount row-amount">
+        {figures.lines.some(({ unpriced }) => unpriced) ? COMES : showAmount(figures.net, minorDigits)}
+      </td>
       <td className="row-more">
         {!readOnly && <BundleMenu bundle={bundle} name={sized.name} open={open} acts={acts} />}
       </td>

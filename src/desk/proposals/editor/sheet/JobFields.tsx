@@ -102,28 +102,30 @@ function CostOfLine(props: JobFieldsProps) {
 export function JobFields(props: JobFieldsProps) {
   const { line, set } = props;
   const { work } = useEditor();
-  const { readOnly } = useEditorActions();
+  const { readOnly, seesCost } = useEditorActions();
   const { taxClasses, loads } = work.document;
   const nameOf = (id: string | undefined) => taxClasses.find((each) => each.id === id)?.name ?? 'another tax';
   return (
     <div className="job-fields">
-      <CostOfLine {...props} />
-      <OwnLoads
-        loads={line.loads}
-        usual={loads}
-        readOnly={readOnly}
-        change={(next) => set('loads', next)}
-        title={
-          <p className="job-cost">
-            From cost to price{' '}
-            <Library
-              {...props}
-              field="loads"
-              has={line.fromLibrary?.loads ? 'markup of its own' : 'none of its own'}
-            />
-          </p>
-        }
-      />
+      {seesCost && <CostOfLine {...props} />}
+      {seesCost && (
+        <OwnLoads
+          loads={line.loads}
+          usual={loads}
+          readOnly={readOnly}
+          change={(next) => set('loads', next)}
+          title={
+            <p className="job-cost">
+              From cost to price{' '}
+              <Library
+                {...props}
+                field="loads"
+                has={line.fromLibrary?.loads ? 'markup of its own' : 'none of its own'}
+              />
+            </p>
+          }
+        />
+      )}
       <div className="job-pair">
         <label>
           Tax

@@ -100,6 +100,8 @@ export function ExtraTerms({ line }: { line: Line }) {
 /** How the amount of the line comes about. */
 function WhyLine({ lineId }: { lineId: string }) {
   const { work, figures } = useEditor();
+  const { seesCost } = useEditorActions();
+  if (!seesCost) return null;
   const steps = whyLine(work.document, figures, lineId);
   return steps && <Why summary="Why this amount" steps={steps} />;
 }
@@ -107,14 +109,14 @@ function WhyLine({ lineId }: { lineId: string }) {
 /** Cost, markup, tax and cost code: open for a line of one’s own, a press away for one of the library. */
 function LineOnThisJob({ line }: { readonly line: Line }) {
   const { lines } = useEditor();
-  const { edit } = useEditorActions();
+  const { edit, seesCost } = useEditorActions();
   const [open, setOpen] = useState(line.itemId === undefined || line.fromLibrary !== undefined);
   const figures = lines.get(line.id);
   if (line.allowance || line.omits || line.settles || !figures) return null;
   return (
     <>
       <Button type="link" size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
-        Cost, markup, tax and cost code
+        {seesCost ? 'Cost, markup, tax and cost code' : 'Tax and cost code'}
       </Button>
       {open && (
         <JobFields
@@ -126,7 +128,7 @@ function LineOnThisJob({ line }: { readonly line: Line }) {
           clearCost={() => edit((draft) => setCost(draft, line.id, ''))}
         />
       )}
-      <KeepLine line={line} />
+      {seesCost && <KeepLine line={line} />}
     </>
   );
 }

@@ -6,7 +6,7 @@ import type { Line, UnitCode } from '@/model';
 import { unitCodes, unitName } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import { useEditorActions } from '../context';
-import { OptionalCells, showHours, showMargin } from './OptionalCells';
+import { COMES, OptionalCells, showHours, showMargin } from './OptionalCells';
 import type { Inner } from './useLineActs';
 
 interface LineFiguresProps {
@@ -86,14 +86,14 @@ export function LineFigures(props: LineFiguresProps) {
             commit: (text) => edit((draft) => setCost(draft, line.id, text)),
           }),
           price: cell('price', 'Unit price', {
-            shown: showUnitAmount(figures.unitPrice),
-            typed: writeFixed(figures.unitPrice),
+            shown: figures.unpriced ? COMES : showUnitAmount(figures.unitPrice),
+            typed: figures.unpriced ? '' : writeFixed(figures.unitPrice),
             mark: figures.held ? 'typed' : figures.shaped ? 'follows' : undefined,
             commit: (text) => edit((draft) => setPrice(draft, line.id, text)),
           }),
         }}
       />
-      <td className="amount row-amount">{showAmount(figures.net, minorDigits)}</td>
+      <td className="amount row-amount">{figures.unpriced ? COMES : showAmount(figures.net, minorDigits)}</td>
     </>
   );
 }

@@ -8,6 +8,9 @@ import { labourHours } from '@/core/price';
 import { useEditorActions } from '../context';
 import type { Column } from './columns';
 
+/** What stands where a price is computed elsewhere and has not come yet. */
+export const COMES = '…';
+
 /** The cells of the chosen columns; what a row has nothing for stays empty. */
 export function OptionalCells({ cells }: { readonly cells: Partial<Record<Column, ReactNode>> }) {
   const { columns } = useEditorActions();

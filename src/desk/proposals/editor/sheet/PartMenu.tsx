@@ -42,7 +42,7 @@ export function PartMenu({
   readonly bundleId: string;
   readonly line: { readonly id: string; readonly description: string };
 }) {
-  const { edit, readOnly } = useEditorActions();
+  const { edit, readOnly, seesCost } = useEditorActions();
   const [asked, setAsked] = useState<'why' | 'job' | null>(null);
   const set = (to: Parameters<typeof changePart>[3]) =>
     edit((draft) => changePart(draft, bundleId, path, to));
@@ -61,13 +61,17 @@ export function PartMenu({
           menu={{
             onClick: ({ key }) => acts[key]?.(),
             items: [
-              { key: 'why', label: 'Why this amount' },
-              { key: 'job', label: 'Cost, markup, tax and code …' },
+              ...(seesCost ? [{ key: 'why', label: 'Why this amount' }] : []),
+              { key: 'job', label: seesCost ? 'Cost, markup, tax and code …' : 'Tax and cost code …' },
               { key: 'out', label: 'Leave it out on this job' },
-              {
-                key: 'overtime',
-                label: change?.overtime ? 'Labor at the normal rate' : 'Labor at the overtime rate',
-              },
+              ...(seesCost
+                ? [
+                    {
+                      key: 'overtime',
+                      label: change?.overtime ? 'Labor at the normal rate' : 'Labor at the overtime rate',
+                    },
+                  ]
+                : []),
               ...(change ? [{ key: 'revert', label: 'Undo the change' }] : []),
             ],
           }}

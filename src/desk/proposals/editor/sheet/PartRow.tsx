@@ -11,7 +11,7 @@ import type { Line } from '@/model';
 import { unitName } from '@/model';
 import { useEditorActions } from '../context';
 import { Cell } from '@/ui/live/Cell';
-import { OptionalCells, showHours, showMargin } from './OptionalCells';
+import { COMES, OptionalCells, showHours, showMargin } from './OptionalCells';
 import { PartMenu, RevertPart } from './PartMenu';
 
 interface PartRowProps {
@@ -155,8 +155,8 @@ export function PartRow({ part, figures, bundleId }: PartRowProps) {
               name="price"
               label={`Unit price of ${line.description}`}
               align="right"
-              shown={showUnitAmount(figures.unitPrice)}
-              typed={writeFixed(figures.unitPrice)}
+              shown={figures.unpriced ? COMES : showUnitAmount(figures.unitPrice)}
+              typed={figures.unpriced ? '' : writeFixed(figures.unitPrice)}
               mark={figures.held ? 'typed' : figures.shaped ? 'follows' : undefined}
               readOnly={readOnly}
               commit={(text) => set({ heldPrice: text })}
@@ -164,7 +164,9 @@ export function PartRow({ part, figures, bundleId }: PartRowProps) {
           ),
         }}
       />
-      <td className="amount row-amount">{absent === null ? showAmount(figures.net, minorDigits) : ''}</td>
+      <td className="amount row-amount">
+        {absent === null ? (figures.unpriced ? COMES : showAmount(figures.net, minorDigits)) : ''}
+      </td>
       <td className="row-more">
         <PartMenu part={part} bundleId={bundleId} line={line} />
       </td>

@@ -9,7 +9,7 @@ import { newOpening } from '@/core/space';
 import { Cell } from '@/ui/live/Cell';
 import { LiveFieldsScope } from '@/ui/live/liveFields';
 import { PHONE, useNarrow } from '@/ui/screen/useScreenWidth';
-import { newPartId, useEditor } from '../context';
+import { newPartId, useEditor, useEditorActions } from '../context';
 import { SizeInWords } from './SpaceFigures';
 import { SpaceFields } from './SpaceFields';
 import { SpaceField } from './SpaceShape';
@@ -27,6 +27,7 @@ function RoomCard({
 }) {
   const { work, figures, readOnly } = useEditor();
   const { edit, document } = work;
+  const { seesCost } = useEditorActions();
   const sized = figures.rooms.find(({ room }) => room.name === name);
   const space = sized?.room.space;
   const follow = sized ? followersInWords(sized, document) : '';
@@ -45,7 +46,7 @@ function RoomCard({
           />
         </LiveFieldsScope>
         <span className="soft amount">
-          cost {cost}, price {net}
+          {seesCost && `cost ${cost}, `}price {net}
         </span>
       </div>
       {space && sized ? (

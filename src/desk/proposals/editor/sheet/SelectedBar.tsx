@@ -17,7 +17,7 @@ export function SelectedBar({
   const [by, setBy] = useState<'room' | 'phase'>('phase');
   const [name, setName] = useState('');
   const [making, setMaking] = useState(false);
-  const { reveal } = useEditorActions();
+  const { reveal, seesCost } = useEditorActions();
   const ids = [...selected];
   const clear = () => setSelected(new Set());
   const { copy } = useCopying(selected, clear);
@@ -76,9 +76,11 @@ export function SelectedBar({
           Set
         </Button>
       </form>
-      <Button size="small" onClick={() => setMaking(true)}>
-        Make a bundle
-      </Button>
+      {seesCost && (
+        <Button size="small" onClick={() => setMaking(true)}>
+          Make a bundle
+        </Button>
+      )}
       {making && (
         <MakeBundleDialog
           ids={selected}

@@ -9,7 +9,7 @@ import { AgreedDialog } from '../change/AgreedDialog';
 import { useEditor, useEditorActions } from '../context';
 import type { Grouping } from '@/core/insight';
 import type { Column } from './columns';
-import { optionalColumns } from './columns';
+import { optionalColumns, withoutCostColumns } from './columns';
 import { showKeys } from '../../../keys/showKeys';
 import { RoomsDrawer } from './RoomsDrawer';
 import { RefreshCosts } from './RefreshCosts';
@@ -19,10 +19,11 @@ import { filters } from './rows';
 
 /** Which columns stand between unit and amount; remembered for the person, on every proposal. */
 function ColumnList() {
-  const { columns, chosenColumns, toggleColumn, compact, setCompact } = useEditorActions();
+  const { seesCost, columns, chosenColumns, toggleColumn, compact, setCompact } = useEditorActions();
+  const all = Object.keys(optionalColumns) as Column[];
   return (
     <div className="column-list" role="group" aria-label="Columns">
-      {(Object.keys(optionalColumns) as Column[]).map((column) => (
+      {(seesCost ? all : withoutCostColumns(all)).map((column) => (
         <Checkbox key={column} checked={chosenColumns.includes(column)} onChange={() => toggleColumn(column)}>
           {optionalColumns[column]}
           {chosenColumns.includes(column) && !columns.includes(column) && (
@@ -61,8 +62,8 @@ export function SheetBar({
   readonly agreed: readonly AgreedForChange[] | null;
 }) {
   const { work, view, figures, readOnly } = useEditor();
-  const { setView, columns, chosenColumns } = useEditorActions();
-  const away = chosenColumns.length - columns.length;
+  const { setView, seesCost, columns, chosenColumns } = useEditorActions();
+  const away = (seesCost ? chosenColumns : withoutCostColumns(chosenColumns)).length - columns.length;
   const [fromAgreement, setFromAgreement] = useState(false);
   const [rooms, setRooms] = useState(false);
   const codes = useMemo(() => costCodesIn(work.document), [work.document]);
@@ -98,7 +99,9 @@ export function SheetBar({
         value={view.filter ?? 'all'}
         options={[
           { value: 'all', label: 'All lines' },
-          ...Object.entries(filters).map(([value, label]) => ({ value, label })),
+          ...Object.entries(filters)
+            .filter(([value]) => seesCost || value !== 'costs')
+            .map(([value, label]) => ({ value, label })),
           ...codes.map((code) => ({ value: `code:${code}`, label: `Cost code ${code}` })),
         ]}
         onChange={(value: string) =>

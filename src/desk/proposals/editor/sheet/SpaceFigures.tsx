@@ -23,7 +23,7 @@ export function SizeInWords({ space, read }: { readonly space: Space; readonly r
 
 /** What follows from the dimensions of a section: areas, and cost and price by them; with a room, who shares it. */
 export function SpaceFigures({ figures }: { readonly figures: SectionFigures }) {
-  const { minorDigits } = useEditorActions();
+  const { minorDigits, seesCost } = useEditorActions();
   const { work, figures: all } = useEditor();
   const { section, space } = figures;
   const sized = spaceOf(work.document.rooms, section);
@@ -37,8 +37,8 @@ export function SpaceFigures({ figures }: { readonly figures: SectionFigures }) 
       {found && found.floor > 0n && (
         <span className="soft">
           {' '}
-          · cost {showAmount(perSquareFoot(figures.cost, found.floor)!, minorDigits)}, price{' '}
-          {showAmount(perSquareFoot(figures.net, found.floor)!, minorDigits)} per sq ft
+          · {seesCost && `cost ${showAmount(perSquareFoot(figures.cost, found.floor)!, minorDigits)}, `}
+          price {showAmount(perSquareFoot(figures.net, found.floor)!, minorDigits)} per sq ft
         </span>
       )}
       {shared && (

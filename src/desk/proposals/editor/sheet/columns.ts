@@ -25,6 +25,13 @@ export function columnsOf(chosen: readonly string[] | undefined): readonly Colum
   return chosen ? order.filter((column) => chosen.includes(column)) : usualColumns;
 }
 
+/** Columns that say what something costs, or lets be seen. */
+const ofCost: readonly Column[] = ['cost', 'margin', 'hours'];
+
+/** The columns for who sees prices and no cost. */
+export const withoutCostColumns = (columns: readonly Column[]): readonly Column[] =>
+  columns.filter((column) => !ofCost.includes(column));
+
 /** With one column more or less. */
 export const withColumn = (columns: readonly Column[], column: Column): readonly Column[] =>
   order.filter((each) => (each === column ? !columns.includes(each) : columns.includes(each)));

@@ -1,0 +1,1 @@
+ALTER TABLE "proposal_edit" ADD COLUMN "removed" jsonb;
