@@ -2,7 +2,15 @@
 
 import type { Contract } from '@/model';
 import { useEffectOf } from './change/EffectStep';
-import { moneyOf, showAmount, showDifference, showPercent, showQuantity, writeAmount } from '@/core/number';
+import {
+  addAmounts,
+  moneyOf,
+  showAmount,
+  showDifference,
+  showPercent,
+  showQuantity,
+  writeAmount,
+} from '@/core/number';
 import type { Figures } from '@/core/price';
 import { discountsOf, perSquareFoot } from '@/core/price';
 import { computeSchedule } from '@/core/schedule';
@@ -41,7 +49,13 @@ export function Tally({ contract }: { contract: Contract | null }) {
       </div>
       <div className="soft">{work.document.currency}, including tax</div>
       <dl className="pairs">
-        {seesCost && <FromCost figures={figures} />}
+        {seesCost ? (
+          <FromCost figures={figures} />
+        ) : (
+          discounts !== 0n && (
+            <Pair name="Prices" value={money.show(addAmounts(figures.subtotal, discounts))} />
+          )
+        )}
         {figures.taxInside !== 0n && <Pair name="Tax inside prices" value={money.show(figures.taxInside)} />}
         {discounts !== 0n && <Pair name="Discount" value={money.show(-discounts)} />}
         <dt className="sum">Price</dt>

@@ -17,7 +17,8 @@ function FoundRow({ one }: { readonly one: Found }) {
       <span className="soft">{trade}</span>
       {one.kind === 'item' ? (
         <span className="amount">
-          {seesCost && `${showUnitAmount(itemUnitCost(one.item.costs))} `}/ {unitName(one.item.unit)}
+          {seesCost && `${showUnitAmount(itemUnitCost(one.item.costs))} / `}
+          {unitName(one.item.unit)}
         </span>
       ) : (
         <span className="found-bundle">bundle, {one.bundle.recipe.parts.length} parts</span>

@@ -7,7 +7,7 @@ import type { LoadSet } from '@/model';
 import { MOST_LOADS } from '../../../markups/MarkupsTable';
 import { newPartId, useEditor } from '../context';
 import { LoadRow } from './LoadRow';
-import { WholeDiscount } from './WholeDiscount';
+import { DiscountColumns, WholeDiscount } from './WholeDiscount';
 
 /** From cost to price: the loads in their order, and the discount on the whole. */
 export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
@@ -38,13 +38,7 @@ export function LoadsTable({ loadSets }: { loadSets: readonly LoadSet[] }) {
         )}
       </div>
       <table className="table-plain loads-table">
-        <colgroup>
-          <col />
-          <col style={{ width: 122 }} />
-          <col style={{ width: 196 }} />
-          <col style={{ width: 92 }} />
-          <col style={{ width: 92 }} />
-        </colgroup>
+        <DiscountColumns />
         <tbody>
           {proposal.loads.map((load, i, all) => (
             <LoadRow key={load.id} load={load} first={i === 0} last={i === all.length - 1} />

@@ -11,7 +11,7 @@ import { SectionPrices } from './SectionPrices';
 import { ShapePanel } from './ShapePanel';
 import { TaxTable } from './TaxTable';
 import { TypeMargins } from './TypeMargins';
-import { WholeDiscount } from './WholeDiscount';
+import { DiscountColumns, WholeDiscount } from './WholeDiscount';
 import '../choices/choices.css';
 
 /** From cost to price: sections, loads in their order, discounts, fees and tax. */
@@ -24,6 +24,7 @@ export function PriceStep({ loadSets }: { loadSets: readonly LoadSet[] }) {
         <SectionPrices loadSets={[]} />
         <h2>Off the whole</h2>
         <table className="table-plain loads-table">
+          <DiscountColumns />
           <tbody>
             <WholeDiscount />
           </tbody>

@@ -6,6 +6,17 @@ import { readDiscount } from '@/core/quantity';
 import { Cell } from '@/ui/live/Cell';
 import { useEditor } from '../context';
 
+/** The widths of a table a discount on the whole stands in. */
+export const DiscountColumns = () => (
+  <colgroup>
+    <col />
+    <col style={{ width: 122 }} />
+    <col style={{ width: 196 }} />
+    <col style={{ width: 92 }} />
+    <col style={{ width: 92 }} />
+  </colgroup>
+);
+
 /** The discount on the whole: an amount or a share; `5%` is a share whatever the switch says. */
 export function WholeDiscount() {
   const { work, figures, readOnly } = useEditor();
