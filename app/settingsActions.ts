@@ -6,6 +6,7 @@ import { sendFailedLettersAgain, sendLetterAgain } from '@/services/messages/sen
 import { putStepAside } from '@/services/settings/checklist';
 import { saveCompany } from '@/services/settings/company';
 import { sendTrialLetter } from '@/services/settings/connections';
+import { saveNumbers } from '@/services/settings/numbers';
 import { removeDemo } from '@/services/settings/removeDemo';
 import { answer } from '@/services/problem';
 import { actionActor, sessionCookie } from './session';
@@ -14,6 +15,9 @@ import { actionActor, sessionCookie } from './session';
 
 export const saveCompanyAction = async (input: unknown) =>
   answer(async () => saveCompany(await actionActor(), input));
+
+export const saveNumbersAction = async (input: unknown) =>
+  answer(async () => saveNumbers(await actionActor(), input));
 
 export const putStepAsideAction = async (input: unknown) =>
   answer(async () => putStepAside(await actionActor(), input));

@@ -1,8 +1,29 @@
 import type { Transaction } from '@/data/connection';
-import { lastNumber, takeNumber } from '@/data/numbers';
+import { findSeriesStart, lastNumber, takeNumber } from '@/data/numbers';
+import type { NumberPattern, NumberPatterns } from '@/model';
 
-/** Proposals and agreements are counted on; invoices and credit notes begin anew each year. */
-export type Series = 'proposal' | 'agreement' | 'export' | `invoice ${number}` | `credit note ${number}`;
+/** Proposals and agreements are counted on; invoices and credit notes go on, or begin anew each year, as the company says. */
+export type Series =
+  | 'proposal'
+  | 'agreement'
+  | 'export'
+  | 'invoice'
+  | 'credit note'
+  | `invoice ${number}`
+  | `credit note ${number}`;
+
+/** The series papers of a year are numbered in. */
+export const seriesOf = (
+  kind: 'invoice' | 'credit note',
+  { yearly }: Pick<NumberPattern, 'yearly'>,
+  year: number,
+): Series => (yearly ? `${kind} ${year}` : kind);
+
+/** How papers of a kind are numbered in a company. */
+export const patternOf = (
+  kind: 'invoice' | 'credit note',
+  { invoice, creditNote }: NumberPatterns,
+): NumberPattern => (kind === 'invoice' ? invoice : creditNote);
 
 /** Where each series begins. */
 const first = (series: Series): number => (series === 'proposal' ? 101 : series === 'agreement' ? 401 : 1);
@@ -19,9 +40,6 @@ export async function nextNumber(tx: Transaction, companyId: string, series: Ser
 /** The number that would be taken next, as things stand now: to be shown, not to be kept. */
 export async function numberToCome(tx: Transaction, companyId: string, series: Series): Promise<number> {
   const [row] = await lastNumber(tx, companyId, series);
-  return row ? row.last + 1 : first(series);
+  const [start] = await findSeriesStart(tx, companyId, series);
+  return Math.max(row ? row.last + 1 : first(series), start?.next ?? 0);
 }
-
-/** A number as it is printed: 2026-007, and C2026-007 on a credit note. */
-export const labelOf = (series: 'invoice' | 'credit note', year: number, number: number): string =>
-  `${series === 'credit note' ? 'C' : ''}${year}-${String(number).padStart(3, '0')}`;

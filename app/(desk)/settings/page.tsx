@@ -8,6 +8,7 @@ import { may } from '@/services/actor';
 import { listAreas } from '@/services/library/areas';
 import { listTrades } from '@/services/library/byTrade';
 import { readPeople } from '@/services/people/people';
+import { readNumbers } from '@/services/settings/numbers';
 import { readConnections } from '@/services/settings/connections';
 import { readOwnCompany } from '@/services/settings/company';
 import { readSettings } from '@/services/settings/settings';
@@ -40,6 +41,7 @@ import {
 import {
   removeDemoAction,
   saveCompanyAction,
+  saveNumbersAction,
   sendFailedLettersAgainAction,
   sendTrialLetterAction,
 } from '../../settingsActions';
@@ -98,9 +100,10 @@ export default async function SettingsRoute({
   // Addresses that were sent earlier name the subject behind the ?.
   if (typeof about === 'string') redirect(placeAddress('/settings', { about }));
   const ours = await readOwnCompany(actor);
-  const [settings, people, connections, signIn, sessions] = await Promise.all([
+  const [settings, people, numbers, connections, signIn, sessions] = await Promise.all([
     companySettings(actor),
     peopleOf(actor, ours.timeZone),
+    may(actor, 'settings') ? readNumbers(actor) : null,
     may(actor, 'settings') ? readConnections(actor) : null,
     readOwnSignIn(actor),
     listSessions(actor, await sessionToken()),
@@ -119,6 +122,7 @@ export default async function SettingsRoute({
         }
       }
       people={people}
+      numbers={numbers && { numbers, save: saveNumbersAction }}
       connections={
         connections && {
           ...{ ...connections, timeZone: ours.timeZone, demo: ours.demo },

@@ -1,7 +1,7 @@
 import type { Transaction } from '../connection';
 import { agreementOf, customerOfAgreement } from '../joins';
 import { agreement, customer, invoice } from '../schema';
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, max } from 'drizzle-orm';
 
 /** Stores one or several rows. */
 export async function insertInvoice(
@@ -64,3 +64,20 @@ export const findProposalOfInvoice = async (tx: Transaction, invoiceId: string) 
 /** The agreement an invoice belongs to. */
 export const findAgreementOfInvoice = async (tx: Transaction, invoiceId: string) =>
   tx.select({ agreementId: invoice.agreementId }).from(invoice).where(eq(invoice.id, invoiceId));
+
+/** The invoice or credit note of the company with a number as it was printed. */
+export const findInvoiceLabelled = async (tx: Transaction, label: string) =>
+  tx.select({ id: invoice.id }).from(invoice).where(eq(invoice.label, label)).limit(1);
+
+/** The highest number papers of a kind had, of a year or of all. */
+export async function findHighestNumber(
+  tx: Transaction,
+  series: 'invoice' | 'credit note',
+  year: number | null,
+): Promise<number> {
+  const [row] = await tx
+    .select({ highest: max(invoice.number) })
+    .from(invoice)
+    .where(and(eq(invoice.series, series), year === null ? undefined : eq(invoice.year, year)));
+  return row?.highest ?? 0;
+}

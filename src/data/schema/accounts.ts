@@ -20,9 +20,11 @@ import type {
   CompanyPricing,
   DeskPreferences,
   ListPreferences,
+  NumberPatterns,
   Permission,
   UsualTerms,
 } from '@/model';
+import { usualNumbers } from '@/model';
 import { companyId, decimal, id, instant, letterStates } from './columns';
 
 export type { Address };
@@ -48,6 +50,8 @@ export const company = pgTable('company', {
     .default('us'),
   /** What of setting up was put off, or is done otherwise, by key. */
   setUpAside: jsonb('set_up_aside').$type<readonly string[]>().notNull().default([]),
+  /** How numbers of invoices and credit notes are printed. */
+  numbers: jsonb('numbers').$type<NumberPatterns>().notNull().default(usualNumbers),
   currency: text('currency').notNull(),
   timeZone: text('time_zone').notNull(),
   depositInvoiceOnAcceptance: boolean('deposit_invoice_on_acceptance').notNull().default(true),

@@ -22,6 +22,16 @@ import { companyId, decimal, id, instant } from './columns';
 import { customer } from './customers';
 
 /** The last number given out, per company and series. Locked while a number is taken, so there is no gap and no double. */
+/** Where a company wants a series to go on: no number below is taken any more. */
+export const seriesStart = pgTable(
+  'series_start',
+  { companyId: companyId(), series: text('series').notNull(), next: integer('next').notNull() },
+  (t) => [
+    primaryKey({ columns: [t.companyId, t.series] }),
+    check('series_start_next', sql`${t.next} between 1 and 99999999`),
+  ],
+);
+
 export const numberSeries = pgTable(
   'number_series',
   { companyId: companyId(), series: text('series').notNull(), last: integer('last').notNull() },

@@ -43,11 +43,17 @@ export async function removeDemoOf(tx: Transaction): Promise<void> {
 /** How much has begun in the company: items in use, people who may sign in or are asked to, proposals. */
 export async function countBegun(
   tx: Transaction,
-): Promise<{ items: number; people: number; proposals: number }> {
-  const { rows } = await tx.execute<{ items: number; people: number; proposals: number }>(sql`
+): Promise<{ items: number; people: number; proposals: number; numbersSaid: boolean }> {
+  const { rows } = await tx.execute<{
+    items: number;
+    people: number;
+    proposals: number;
+    numbersSaid: boolean;
+  }>(sql`
     select (select count(*)::int from (select 1 from item limit 1) i) as items,
       (select count(*)::int from app_user where disabled_at is null)
         + (select count(*)::int from invitation where accepted_at is null and revoked_at is null) as people,
-      (select count(*)::int from (select 1 from proposal limit 1) p) as proposals`);
+      (select count(*)::int from (select 1 from proposal limit 1) p) as proposals,
+      exists (select 1 from series_start) as "numbersSaid"`);
   return rows[0]!;
 }

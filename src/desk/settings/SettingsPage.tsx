@@ -9,6 +9,7 @@ import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { CompanyForm } from './CompanyForm';
 import { ConnectionsPanel } from './ConnectionsPanel';
 import { DataPanel } from './DataPanel';
+import { NumbersPanel } from './NumbersPanel';
 import { CompanySettings } from './CompanySettings';
 import { subjectOf, subjects, subjectsFor } from './subjects';
 import './settings.css';
@@ -20,6 +21,7 @@ interface SettingsProps {
   readonly settings: Omit<ComponentProps<typeof CompanySettings>, 'subject'> | null;
   readonly details: ComponentProps<typeof CompanyForm> | null;
   readonly people: ComponentProps<typeof PeoplePanel> | null;
+  readonly numbers: ComponentProps<typeof NumbersPanel> | null;
   readonly connections: ComponentProps<typeof ConnectionsPanel> | null;
   readonly data: ComponentProps<typeof DataPanel>;
   readonly you: ComponentProps<typeof OfYou>;
@@ -32,6 +34,7 @@ export function SettingsPage({
   settings,
   details,
   people,
+  numbers,
   connections,
   data,
   you,
@@ -68,6 +71,7 @@ export function SettingsPage({
           <p className="soft settings-about">{here.about}.</p>
           {settings && <CompanySettings {...settings} subject={subject} />}
           {subject === 'company' && details && <CompanyForm {...details} />}
+          {subject === 'numbers' && numbers && <NumbersPanel {...numbers} />}
           {subject === 'connections' && connections && <ConnectionsPanel {...connections} />}
           {subject === 'data' && <DataPanel {...data} />}
           {subject === 'people' && people && <PeoplePanel {...people} />}

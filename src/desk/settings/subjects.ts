@@ -25,6 +25,12 @@ export const subjects = [
   { key: 'late', title: 'Late payments', about: 'Reminders and late charges', needs: 'cost' },
   { key: 'people', title: 'People', about: 'Who works here, and what each may do', needs: 'people' },
   {
+    key: 'numbers',
+    title: 'Numbers',
+    about: 'How papers are numbered, and with which number they go on',
+    needs: 'settings',
+  },
+  {
     key: 'connections',
     title: 'Connections',
     about: 'How letters leave the house, and whether they arrive',

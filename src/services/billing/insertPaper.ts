@@ -4,13 +4,14 @@ import { creditPutOn, dueAtOnce, layoutOfNote, layoutToBeginWith, paperSums } fr
 import type { Amount } from '@/core/number';
 import { addAmounts, moneyOf, negateAmount, sumAmounts } from '@/core/number';
 import type { InvoiceShows } from '@/model';
+import { printedNumber } from '@/model';
 import { businessDate, daysAfter, newId, recordAudit } from '../actor';
 import { companyOf } from '@/data/settings/company';
 import { sourcesOf, spend } from '@/data/payments/credit';
-import { labelOf, nextNumber } from '../numbers';
+import { nextNumber, patternOf, seriesOf } from '../numbers';
 import { Problem } from '../problem';
 import { customerById } from '@/data/customers/customer';
-import { insertInvoice } from '@/data/billing/invoice';
+import { findInvoiceLabelled, insertInvoice } from '@/data/billing/invoice';
 import { findUsualLayout } from '@/data/billing/paperLayout';
 import { insertDraw } from '@/data/billing/draw';
 import { insertDrawTax } from '@/data/billing/drawTax';
@@ -67,6 +68,19 @@ function refuseDueDay(dueOn: string, issuedOn: string): string {
   );
 }
 
+/**
+ * A number that was printed once is not printed again, however the company numbers since.
+ * @throws Problem `number-taken`
+ */
+async function refuseTakenLabel(tx: Transaction, label: string): Promise<void> {
+  const [taken] = await findInvoiceLabelled(tx, label);
+  if (taken)
+    throw new Problem(
+      'number-taken',
+      `${label} is on another paper already. Give a higher next number, or another prefix, under Settings, Numbers.`,
+    );
+}
+
 /** The row of a paper: what it is and what it comes to. */
 export interface PaperRow {
   readonly kind: IssuedKind;
@@ -105,8 +119,10 @@ export async function insertRow(
 
   const series = isCredit ? 'credit note' : 'invoice';
   const year = Number(head.issuedOn.slice(0, 4));
-  const number = await nextNumber(tx, companyId, `${series} ${year}`);
-  const label = labelOf(series, year, number);
+  const pattern = patternOf(series, (await companyOf(tx, companyId)).numbers);
+  const number = await nextNumber(tx, companyId, seriesOf(series, pattern, year));
+  const label = printedNumber(pattern, year, number);
+  await refuseTakenLabel(tx, label);
   await insertInvoice(tx, {
     companyId,
     id,

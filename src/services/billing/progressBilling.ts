@@ -18,7 +18,8 @@ import { paperOf } from './paper';
 import { Problem } from '../problem';
 import { billingContextOf } from '@/core/billing/cancelling';
 import { headOf } from './insertPaper';
-import { labelOf, numberToCome } from '../numbers';
+import { printedNumber } from '@/model';
+import { numberToCome, patternOf, seriesOf } from '../numbers';
 import { findNameOfPerson } from '@/data/accounts/user';
 import { madeFor } from './issue';
 import { ledgerForDesk } from '@/core/billing/ledgerForDesk';
@@ -37,7 +38,11 @@ async function letterOf(tx: Transaction, { companyId, userId, now }: Actor, whom
   const issuedOn = businessDate(now, ours.timeZone);
   const year = Number(issuedOn.slice(0, 4));
   const numberOf = async (series: 'invoice' | 'credit note') =>
-    labelOf(series, year, await numberToCome(tx, companyId, `${series} ${year}`));
+    printedNumber(
+      patternOf(series, ours.numbers),
+      year,
+      await numberToCome(tx, companyId, seriesOf(series, patternOf(series, ours.numbers), year)),
+    );
   return {
     numbers: { invoice: await numberOf('invoice'), 'credit note': await numberOf('credit note') },
     issuedOn,

@@ -3,6 +3,7 @@ import Type from 'typebox';
 import { inCompany } from '@/data/connection';
 import { companyOf, countBegun, updateCompany } from '@/data/settings/company';
 import type { company } from '@/data/schema';
+import { usualNumbers } from '@/model';
 import type { Actor } from '../actor';
 import { allow, may, recordAudit } from '../actor';
 import { carrierOf } from '../carrier';
@@ -65,6 +66,14 @@ const steps: readonly Step[] = [
     address: '/settings#about=proposals',
     aside: 'We have none',
     isDone: ({ usual }) => Boolean(usual.terms?.trim()),
+  },
+  {
+    key: 'numbers',
+    title: 'Numbers',
+    says: 'Your invoices and proposals go on from where they are; now from 2026-001 and 101',
+    address: '/settings#about=numbers',
+    aside: 'Begin from there',
+    isDone: (row, { numbersSaid }) => numbersSaid || !same(row.numbers, usualNumbers),
   },
   {
     key: 'library',
