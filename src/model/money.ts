@@ -3,7 +3,8 @@ import { BillingTerms } from './billing';
 import { ScheduleEntry } from './document';
 import type { HandMethod } from './paymentMethods';
 import { handMethods } from './paymentMethods';
-import { PartId, PositiveDecimalText, ShortText } from './scalars';
+import { positivePattern } from './patterns';
+import { PartId, PercentText, PositiveDecimalText, ShortText } from './scalars';
 
 /* How a company bills and asks for its money. Never part of a document. */
 
@@ -105,6 +106,34 @@ const OwnMethodInput = Type.Object(
   closed,
 );
 
+/** A law that limits what a contractor may ask for before work begins. */
+export const DepositLaw = Type.Object(
+  {
+    id: PartId,
+    place: ShortText,
+    source: Type.String({ minLength: 1, maxLength: 300, description: 'The law, by its usual citation' }),
+    share: Type.Union(
+      [
+        Type.Object({ percent: PercentText }, closed),
+        Type.Object(
+          {
+            of: Type.Integer({ minimum: 1, maximum: 99 }),
+            in: Type.Integer({ minimum: 2, maximum: 100 }),
+          },
+          closed,
+        ),
+      ],
+      { description: 'The part of the price: a percentage, or a fraction such as one third' },
+    ),
+    most: Type.Optional(Type.String({ pattern: positivePattern, description: 'And never more than this' })),
+    orSpecialOrder: Type.Optional(
+      Type.Literal(true, { description: 'What must be ordered specially, if that is more' }),
+    ),
+  },
+  closed,
+);
+export type DepositLaw = Type.Static<typeof DepositLaw>;
+
 export const CompanyMoney = Type.Object(
   {
     methods: Type.Optional(
@@ -121,6 +150,13 @@ export const CompanyMoney = Type.Object(
         { place: PartId, blocks: Type.Boolean() },
         { ...closed, description: 'Whose law limits the deposit, and whether more cannot be sent' },
       ),
+    ),
+    laws: Type.Optional(
+      Type.Array(DepositLaw, {
+        maxItems: 60,
+        description:
+          'Laws on deposits the company added, or corrected: by their key, in place of those shipped',
+      }),
     ),
     coolingOff: Type.Optional(
       Type.Object(

@@ -8,14 +8,22 @@
  */
 import { allForYear, isAHoliday } from '@18f/us-federal-holidays';
 import fc from 'fast-check';
-import type { ScheduleEntry } from '@/model';
+import type { DepositLaw, ScheduleEntry } from '@/model';
 import type { Amount } from '@/core/number';
 import { parseAmount } from '@/core/number';
-import { depositAsked, depositLaws, depositOverLaw, federalHolidays, lastDayToCancel } from '@/core/schedule';
+import {
+  depositAsked,
+  depositLaws,
+  depositOverLaw,
+  federalHolidays,
+  lastDayToCancel,
+  lawInWords,
+  shippedLaws,
+} from '@/core/schedule';
 
 const money = (text: string) => parseAmount(text, 2);
 const over = (place: string, deposit: string, total: string, specialOrder = '0.00') =>
-  depositOverLaw(place, money(deposit), money(total), {
+  depositOverLaw({ deposit: { place, blocks: false } }, money(deposit), money(total), {
     minorDigits: 2,
     specialOrder: money(specialOrder),
   })?.limit ?? null;
@@ -40,13 +48,38 @@ test('in Massachusetts what is specially ordered may be asked for, if it is more
 });
 
 test('every law names its source, and no deposit is over the law where no place is named', () => {
-  for (const { source, inWords } of depositLaws) {
-    expect(source).toMatch(/§|c\. \d/);
-    expect(inWords).not.toBe('');
-  }
+  for (const { source } of shippedLaws) expect(source).toMatch(/§|c\. \d/);
+  expect(shippedLaws.map(lawInWords)).toEqual([
+    'the lesser of 1,000 and 10 % of the price',
+    'one third of the price, or what must be ordered specially, if that is more',
+    'one third of the price',
+  ]);
   expect(
-    depositOverLaw(undefined, money('9'), money('9'), { minorDigits: 2, specialOrder: 0n as Amount }),
+    depositOverLaw({}, money('9'), money('9'), { minorDigits: 2, specialOrder: 0n as Amount }),
   ).toBeNull();
+});
+
+test('a company corrects a law and adds its own; a share is rounded down, to the cent', () => {
+  const laws: DepositLaw[] = [
+    { id: 'maryland', place: 'Maryland', source: 'as our lawyer says', share: { of: 1, in: 4 } },
+    { id: 'ours', place: 'Fenland', source: 'Code 1', share: { percent: '12.5' }, most: '900.00' },
+  ];
+  expect(depositLaws({ laws }).map(({ place }) => place)).toEqual([
+    'California',
+    'Massachusetts',
+    'Maryland',
+    'Fenland',
+  ]);
+  const limit = (place: string, total: string) =>
+    depositOverLaw({ deposit: { place, blocks: true }, laws }, money('99999.00'), money(total), {
+      minorDigits: 2,
+      specialOrder: money('0.00'),
+    })!.limit;
+  expect(limit('maryland', '10000.03')).toBe(money('2500.00'));
+  // 12.5 % of 333.33 is 41.66625.
+  expect(limit('ours', '333.33')).toBe(money('41.66'));
+  expect(limit('ours', '50000.00')).toBe(money('900.00'));
+  expect(lawInWords(laws[1]!)).toBe('the lesser of 900.00 and 12.5 % of the price');
 });
 
 const entry = (id: string, kind: ScheduleEntry['kind'], due: ScheduleEntry['due'], percent: string) => ({

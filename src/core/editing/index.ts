@@ -4,6 +4,7 @@ export * from './lines';
 export * from './moving';
 export * from './questions';
 export * from './taxClasses';
+export * from './companyTaxes';
 export * from './texts';
 export * from './typedQuantity';
 export * from './pointer';

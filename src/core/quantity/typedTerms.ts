@@ -1,4 +1,4 @@
-import type { CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
+import type { CompanyMoney, CompanyPricing, DepositLaw, UsualTerms } from '@/model';
 import { parseMoneyInput, readPercent } from './typedAmounts';
 
 /** What a company settles once, its numbers as they were typed. */
@@ -29,6 +29,21 @@ function called(what: string, text: string): string {
   return text.trim();
 }
 
+type Later = NonNullable<UsualTerms['taxClasses'][number]['components'][number]['later']>;
+
+/** Percentages that hold from a day on, in the order of their days. @throws Error with a sentence */
+function laterOf(name: string, later: Later): Later {
+  const days = new Set<string>();
+  return later
+    .map(({ from, percent: text }) => {
+      if (from === '') throw new Error(`${name}: from which day on?`);
+      if (days.has(from)) throw new Error(`${name}: two percentages from one day on.`);
+      days.add(from);
+      return { from, percent: percent(`${name} from ${from}`, text, 100) };
+    })
+    .sort((a, b) => (a.from < b.from ? -1 : 1));
+}
+
 function usualTerms(usual: UsualTerms): UsualTerms {
   return {
     ...usual,
@@ -40,6 +55,7 @@ function usualTerms(usual: UsualTerms): UsualTerms {
         ...component,
         name: called(`A tax of “${taxClass.name.trim()}”`, component.name),
         percent: percent(component.name, component.percent, 100),
+        ...(component.later && { later: laterOf(component.name, component.later) }),
       })),
     })),
     schedule: usual.schedule.map((entry) =>
@@ -80,11 +96,30 @@ function waysOf(methods: NonNullable<CompanyMoney['methods']>): NonNullable<Comp
   });
 }
 
-function moneyOf({ presets, late, methods, ...rest }: CompanyMoney, minorDigits: number): CompanyMoney {
+/** A law on deposits as it was typed. @throws Error with a sentence */
+function lawOf({ share, most, ...law }: DepositLaw, minorDigits: number): DepositLaw {
+  const place = called('A law on deposits', law.place);
+  const source = law.source.trim();
+  if (source === '') throw new Error(`The law of ${place} needs its citation.`);
+  if ('of' in share && share.of >= share.in)
+    throw new Error(`The law of ${place}: a fraction below one, such as 1/3.`);
+  return {
+    ...law,
+    place,
+    source,
+    share: 'of' in share ? share : { percent: percent(`The law of ${place}`, share.percent, 100) },
+    ...(most === undefined
+      ? {}
+      : { most: named(`The law of ${place}`, () => parseMoneyInput(most, minorDigits)) }),
+  };
+}
+
+function moneyOf({ presets, late, methods, laws, ...rest }: CompanyMoney, minorDigits: number): CompanyMoney {
   const amount = (name: string, text: string) => named(name, () => parseMoneyInput(text, minorDigits));
   return {
     ...rest,
     ...(methods && { methods: waysOf(methods) }),
+    ...(laws && { laws: laws.map((law) => lawOf(law, minorDigits)) }),
     presets: presets.map((preset) =>
       preset.upTo === undefined ? preset : { ...preset, upTo: amount(`${preset.name}, up to`, preset.upTo) },
     ),

@@ -29,7 +29,7 @@ export function CompanySettings({
   readonly save: (input: unknown) => Promise<Answer<Settled>>;
   readonly saveAreas: (text: string) => Promise<Answer<{ count: number }>>;
 }) {
-  const form = useSettingsForm(settled, minorDigits(company.currency), mayChange, save);
+  const form = useSettingsForm(subject, settled, minorDigits(company.currency), mayChange, save);
   if (!isForm(subject)) return null;
   return (
     <>
@@ -49,7 +49,10 @@ export function CompanySettings({
             <Button type="primary" loading={form.saving} onClick={() => void form.save()}>
               Save
             </Button>{' '}
-            {form.unsaved && <span className="soft">Not saved yet; saving takes all subjects.</span>}
+            {form.unsaved && <span className="soft">Not saved yet.</span>}
+            {form.unsavedElsewhere.length > 0 && (
+              <span className="soft"> Also not saved: {form.unsavedElsewhere.join(', ')}.</span>
+            )}
           </div>
         ) : (
           <span className="soft">Your role does not change this.</span>

@@ -1,6 +1,7 @@
 import { Checkbox, Select } from 'antd';
-import { depositLaws } from '@/core/schedule';
+import { depositLaws, lawInWords, shippedLaws } from '@/core/schedule';
 import type { CompanyMoney } from '@/model';
+import { DepositLaws } from './DepositLaws';
 
 /** What the law says about deposits and about cancelling, and whether it is held to here. */
 export function MoneyLaws({
@@ -13,7 +14,7 @@ export function MoneyLaws({
   readonly change: (money: CompanyMoney) => void;
 }) {
   const { deposit, coolingOff } = money;
-  const law = depositLaws.find(({ id }) => id === deposit?.place);
+  const law = depositLaws(money).find(({ id }) => id === deposit?.place);
   const { deposit: _d, ...withoutDeposit } = money;
   const { coolingOff: _c, ...withoutCooling } = money;
   return (
@@ -29,14 +30,17 @@ export function MoneyLaws({
         }
         options={[
           { value: '', label: 'no place of these' },
-          ...depositLaws.map(({ id, place }) => ({ value: id, label: place })),
+          ...depositLaws(money)
+            .filter(({ place }) => place.trim() !== '')
+            .map(({ id, place }) => ({ value: id, label: place })),
         ]}
       />
       {law && (
         <>
           {' '}
           <span className="soft">
-            at most {law.inWords} ({law.source})
+            at most {lawInWords(law)} ({law.source})
+            {shippedLaws.includes(law) && '; from memory, have it checked by a lawyer'}
           </span>
           <div className="above-less">
             <Checkbox
@@ -51,6 +55,7 @@ export function MoneyLaws({
           </div>
         </>
       )}
+      <DepositLaws money={money} disabled={disabled} change={change} />
       <div className="above-least">
         <Checkbox
           disabled={disabled}

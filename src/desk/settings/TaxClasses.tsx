@@ -1,12 +1,68 @@
 'use client';
 
 import { Button, Checkbox, Input } from 'antd';
-import type { TaxClass, UsualTerms } from '@/model';
+import type { CompanyTaxClass, UsualTerms } from '@/model';
+import { DayPicker } from '@/ui/fields/DayPicker';
 
-const LIMITS = { classes: 20, components: 6 };
+const LIMITS = { classes: 20, components: 6, later: 12 };
 const newKey = () => `t${crypto.randomUUID().slice(0, 8)}`;
 
-type Component = TaxClass['components'][number];
+type Component = CompanyTaxClass['components'][number];
+
+/** What a tax will be from a day on. */
+function LaterRates({
+  component,
+  disabled,
+  change,
+}: {
+  readonly component: Component;
+  readonly disabled: boolean;
+  readonly change: (later: Component['later']) => void;
+}) {
+  const { later = [], name } = component;
+  const called = name || 'this tax';
+  const put = (next: NonNullable<Component['later']>) => change(next.length > 0 ? next : undefined);
+  return (
+    <>
+      {later.map((each, at) => (
+        <div key={at} className="tax-later">
+          <span>from</span>
+          <DayPicker
+            label={`Day from which ${called} changes`}
+            value={each.from || null}
+            disabled={disabled}
+            onChange={(from) => put(later.map((one, i) => (i === at ? { ...one, from: from ?? '' } : one)))}
+          />
+          <Input
+            disabled={disabled}
+            aria-label={`Percent of ${called} from then on`}
+            inputMode="decimal"
+            value={each.percent}
+            onChange={({ target }) =>
+              put(later.map((one, i) => (i === at ? { ...one, percent: target.value } : one)))
+            }
+          />
+          <span>%</span>
+          {!disabled && (
+            <Button size="small" type="text" onClick={() => put(later.filter((_, i) => i !== at))}>
+              Not after all
+            </Button>
+          )}
+        </div>
+      ))}
+      {!disabled && later.length < LIMITS.later && (
+        <Button
+          size="small"
+          type="link"
+          className="tax-change"
+          onClick={() => put([...later, { from: '', percent: '' }])}
+        >
+          Changes on a day …
+        </Button>
+      )}
+    </>
+  );
+}
 
 /** One class: what it is called, and its parts, each a percentage with the name of who takes it. */
 function ClassFields({
@@ -16,10 +72,10 @@ function ClassFields({
   change,
   remove,
 }: {
-  readonly taxClass: TaxClass;
+  readonly taxClass: CompanyTaxClass;
   readonly disabled: boolean;
   readonly first: boolean;
-  readonly change: (next: TaxClass) => void;
+  readonly change: (next: CompanyTaxClass) => void;
   readonly remove: () => void;
 }) {
   const { components } = taxClass;
@@ -50,9 +106,21 @@ function ClassFields({
         {first ? (
           <span className="soft">what new items and lines begin with</span>
         ) : (
-          <Button size="small" type="text" disabled={disabled} onClick={remove}>
-            Remove this class
-          </Button>
+          <>
+            <Checkbox
+              disabled={disabled}
+              checked={taxClass.retired === true}
+              onChange={({ target }) => {
+                const { retired: _, ...rest } = taxClass;
+                change(target.checked ? { ...rest, retired: true } : rest);
+              }}
+            >
+              not offered any more
+            </Checkbox>
+            <Button size="small" type="text" disabled={disabled} onClick={remove}>
+              Remove this class
+            </Button>
+          </>
         )}
       </legend>
       {components.length === 0 && <p className="soft">No tax is charged on it.</p>}
@@ -92,6 +160,19 @@ function ClassFields({
           >
             Remove
           </Button>
+          <LaterRates
+            component={component}
+            disabled={disabled}
+            change={(later) => {
+              const { later: _, ...rest } = component;
+              change({
+                ...taxClass,
+                components: components.map((each, i) =>
+                  i === at ? (later ? { ...rest, later } : rest) : each,
+                ),
+              });
+            }}
+          />
         </div>
       ))}
       {!disabled && components.length < LIMITS.components && (
@@ -119,7 +200,7 @@ export function TaxClasses({
   readonly change: (next: UsualTerms) => void;
 }) {
   const { taxClasses } = usual;
-  const put = (next: readonly TaxClass[]) => change({ ...usual, taxClasses: [...next] });
+  const put = (next: readonly CompanyTaxClass[]) => change({ ...usual, taxClasses: [...next] });
   return (
     <>
       {taxClasses.map((taxClass, at) => (
@@ -138,8 +219,9 @@ export function TaxClasses({
         </Button>
       )}
       <p className="soft">
-        Proposals that are begun take the taxes as they stand here then, and keep them. Items of a class that
-        is removed are of the first one.
+        Proposals that are begun take the taxes as they are on that day, and keep them; a draft says when a
+        percentage is another one by now, and takes it with a press. What is sent keeps its own. Items of a
+        class that is removed are of the first one.
       </p>
     </>
   );

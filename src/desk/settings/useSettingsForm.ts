@@ -7,6 +7,9 @@ import { readDays, readTypedTerms } from '@/core/quantity';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
+import { ofSubject } from './ofSubject';
+import type { Subject } from './subjects';
+import { isForm, subjects } from './subjects';
 
 /** The settings as they stand in the form. */
 export interface TypedSettings extends Pick<Settled, 'usual' | 'pricing' | 'money'> {
@@ -27,8 +30,9 @@ const asTyped = (over: Settled): TypedSettings => ({
   over,
 });
 
-/** The form of the settings, all subjects together: what is typed, whether it is saved, and saving it. */
+/** The form of the settings: what is typed in its subjects, which of it is not saved yet, and saving one of them. */
 export function useSettingsForm(
+  subject: Subject,
   settled: Settled,
   digits: number,
   mayChange: boolean,
@@ -41,15 +45,24 @@ export function useSettingsForm(
   const [saving, setSaving] = useState(false);
   const { done, notice } = useKeptForm(mayChange ? 'settings' : null, typed, asTyped(settled), setTyped);
 
+  const partOf = (which: Subject): TypedSettings => ({
+    ...ofSubject(which, typed, asTyped(typed.over)),
+    over: typed.over,
+  });
+  const isUnsaved = (which: Subject) => JSON.stringify(partOf(which)) !== JSON.stringify(asTyped(typed.over));
+
+  const elsewhere = subjects.filter(({ key }) => key !== subject && isForm(key) && isUnsaved(key));
+
   const save = async () => {
     setRefused(null);
+    const part = partOf(subject);
     let wanted: Settled;
     try {
-      const { usual, pricing, money } = typed;
+      const { usual, pricing, money } = part;
       wanted = {
-        depositInvoiceOnAcceptance: typed.deposit,
-        validityDays: readDays('Prices hold for', typed.validity, 1, 365),
-        paymentDays: readDays('Stage invoices are due after', typed.payment, 0, 180),
+        depositInvoiceOnAcceptance: part.deposit,
+        validityDays: readDays('Prices hold for', part.validity, 1, 365),
+        paymentDays: readDays('Stage invoices are due after', part.payment, 0, 180),
         ...readTypedTerms({ usual, pricing, money }, digits),
       };
     } catch (error) {
@@ -65,15 +78,17 @@ export function useSettingsForm(
     }
     // What others settled meanwhile is shown with it; what was typed since the press stays.
     const stored = asTyped(answer.value);
-    setTyped((now) => ({ ...mergeOver(typed, now, stored), over: stored.over }));
-    done();
+    setTyped((now) => ({ ...mergeOver(part, now, stored), over: stored.over }));
+    if (elsewhere.length === 0) done();
     message.success('Settings saved.');
     router.refresh();
   };
   return {
     typed,
     type: (change: Partial<TypedSettings>) => setTyped((before) => ({ ...before, ...change })),
-    unsaved: JSON.stringify(typed) !== JSON.stringify(asTyped(typed.over)),
+    unsaved: isUnsaved(subject),
+    /** What else is typed and not saved, by its titles. */
+    unsavedElsewhere: elsewhere.map(({ title }) => title),
     notice,
     refused,
     saving,

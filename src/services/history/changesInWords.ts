@@ -24,6 +24,15 @@ const isIdentity = (value: unknown): boolean =>
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+/** A list whose entries say who they are, by that; null for any other. */
+function byIdentity(value: unknown): ReadonlyMap<string, unknown> | null {
+  if (!Array.isArray(value)) return null;
+  const named = value.map((each: unknown) =>
+    isRecord(each) && typeof each.id === 'string' ? ([each.id, each] as const) : null,
+  );
+  return named.every((each) => each !== null) ? new Map(named) : null;
+}
+
 /** Every place where two values differ, deepest first told as one line each. */
 function differences(before: unknown, after: unknown, place: string): string[] {
   if (JSON.stringify(before) === JSON.stringify(after)) return [];
@@ -31,6 +40,18 @@ function differences(before: unknown, after: unknown, place: string): string[] {
     return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
       differences(before[key], after[key], [place, words(key)].filter(Boolean).join(', ')),
     );
+  const [was, is] = [byIdentity(before), byIdentity(after)];
+  if (was && is) {
+    const nameOf = (one: unknown, key: string) =>
+      isRecord(one) && typeof one.name === 'string' && one.name !== '' ? one.name : key;
+    return [...new Set([...was.keys(), ...is.keys()])].flatMap((key) =>
+      differences(
+        was.get(key),
+        is.get(key),
+        [place, nameOf(is.get(key) ?? was.get(key), key)].filter(Boolean).join(', '),
+      ),
+    );
+  }
   return [`${place === '' ? '' : `${place}: `}${shown(before)} → ${shown(after)}`];
 }
 

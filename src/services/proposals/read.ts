@@ -1,4 +1,5 @@
 import { contractOf } from '@/core/billing';
+import { taxesOn } from '@/core/editing';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import type { PriceLimits } from '@/model';
@@ -166,6 +167,8 @@ export async function readProposal(actor: Actor, proposalId: string) {
       limits: may(actor, 'propose') ? limitsFor(actor, ours.pricing.limits) : {},
       money: may(actor, 'propose') ? ours.money : { presets: [] },
       loadSets: may(actor, 'propose') && costs ? ours.pricing.loadSets : [],
+      /** The taxes of the company as they are today; a change order keeps those of its agreement. */
+      taxesNow: may(actor, 'propose') && !behind && !signed ? taxesOn(ours.usual.taxClasses, today) : [],
       sender: senderOf(actor),
       mayApprove: may(actor, 'approve'),
       today,

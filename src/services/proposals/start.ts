@@ -2,7 +2,7 @@ import { refuseWrong } from '../refuseWrong';
 import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
-import { setTaxTerms } from '@/core/editing';
+import { setTaxTerms, takeTaxes, taxesOn } from '@/core/editing';
 import { filesOf, suggestedTotal } from '@/core/offer';
 import type { ProposalDocument, UsualTerms } from '@/model';
 import { PlaceInput, ProposalDocument as DocumentSchema, StartInput } from '@/model';
@@ -18,8 +18,13 @@ import { findSiteOfCustomer, findAddressAndExemption } from '@/data/customers/si
 import { insertProposalRow } from '@/data/proposals/proposal';
 import { templateById } from '@/data/library/template';
 
-/** A proposal of nothing: the company's usual terms and one empty section. */
-export function emptyDocument(title: string, currency: string, usual: UsualTerms): ProposalDocument {
+/** A proposal of nothing: the company's usual terms, its taxes of the day, and one empty section. */
+export function emptyDocument(
+  title: string,
+  currency: string,
+  usual: UsualTerms,
+  day: string,
+): ProposalDocument {
   return {
     format: 'impegno-proposal',
     formatVersion: 1,
@@ -27,6 +32,7 @@ export function emptyDocument(title: string, currency: string, usual: UsualTerms
     title,
     currency,
     ...usual,
+    taxClasses: taxesOn(usual.taxClasses, day),
     sections: [{ id: 'work', title: 'Work', entries: [] }],
   };
 }
@@ -93,15 +99,18 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
   const { customerId, siteId, title, templateId } = check(StartInput, input, 'The proposal');
   return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
-    let document = emptyDocument(title.trim(), ours.currency, ours.usual);
+    const today = businessDate(actor.now, ours.timeZone);
+    let document = emptyDocument(title.trim(), ours.currency, ours.usual, today);
     if (templateId) {
       const [found] = await templateById(tx, templateId);
       if (!found) throw noSuch('template');
-      document = { ...found.document, reckoning: 2, title: title.trim() };
+      document = { ...structuredClone(found.document), reckoning: 2, title: title.trim() };
+      // Taxes are those of today, not of the day the template was kept.
+      takeTaxes(document, taxesOn(ours.usual.taxClasses, today));
       // How customers read prices is the company's to say, not a template's of once.
       setTaxTerms(document, { shown: ours.usual.tax?.shown ?? null });
     }
-    const validUntil = daysAfter(businessDate(actor.now, ours.timeZone), ours.validityDays);
+    const validUntil = daysAfter(today, ours.validityDays);
     const made = await insertProposal(
       tx,
       actor,

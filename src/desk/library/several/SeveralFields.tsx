@@ -98,7 +98,9 @@ export function SeveralFields({
       return (
         <Becomes
           value={typed.taxClass}
-          options={usual.taxClasses.map(({ id, name }) => ({ value: id, label: name }))}
+          options={usual.taxClasses
+            .filter(({ retired }) => !retired)
+            .map(({ id, name }) => ({ value: id, label: name }))}
           change={(taxClass) => type({ taxClass })}
         />
       );

@@ -4,7 +4,7 @@ import { createContext, useContext } from 'react';
 import type { Differences } from '@/core/choice';
 import type { BundleFigures, Figures, SectionLine } from '@/core/price';
 import type { BundleAndItems } from '@/services/library/bundleWithItems';
-import type { Answer, Crew, LibraryItem, PricedItem, Rate } from '@/model';
+import type { Answer, Crew, LibraryItem, PricedItem, Rate, TaxClass } from '@/model';
 import type { Column } from './sheet/columns';
 import type { SheetView } from './sheet/rows';
 import type { DocumentInWork } from './useDocument';
@@ -39,6 +39,8 @@ export interface EditorContext {
   /** Labor rates and crews of the library, for costs of lines of one’s own. */
   readonly rates: readonly Rate[];
   readonly crews: readonly Crew[];
+  /** The taxes of the company as they are today. */
+  readonly taxesNow: readonly TaxClass[];
 }
 
 /** A row to bring into view, and which of its cells to go to. */

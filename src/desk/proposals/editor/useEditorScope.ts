@@ -174,6 +174,7 @@ export function useEditorScope({
     libraryActions,
     rates,
     crews,
+    taxesNow: proposal.taxesNow,
   };
   return { context, actions, revealed, setSelected };
 }

@@ -4,7 +4,7 @@ import { Alert } from 'antd';
 import type { Amount } from '@/core/number';
 import { parseAmount, showAmount } from '@/core/number';
 import type { ScheduledPayment } from '@/core/schedule';
-import { depositAsked, depositOverLaw } from '@/core/schedule';
+import { depositAsked, depositOverLaw, lawInWords } from '@/core/schedule';
 import type { CompanyMoney } from '@/model';
 import { useEditor } from '../context';
 
@@ -21,7 +21,7 @@ export function Law({
   minorDigits: number;
 }) {
   const { work } = useEditor();
-  const over = depositOverLaw(money.deposit?.place, depositAsked(payments), total, {
+  const over = depositOverLaw(money, depositAsked(payments), total, {
     minorDigits,
     specialOrder: parseAmount(work.document.billing?.specialOrder ?? '0', minorDigits),
   });
@@ -30,7 +30,7 @@ export function Law({
     <Alert
       type={money.deposit?.blocks ? 'error' : 'warning'}
       className="below"
-      title={`The deposit is more than ${over.law.place} allows: at most ${showAmount(over.limit, minorDigits)}, ${over.law.inWords} (${over.law.source}).${
+      title={`The deposit is more than ${over.law.place} allows: at most ${showAmount(over.limit, minorDigits)}, ${lawInWords(over.law)} (${over.law.source}).${
         money.deposit?.blocks ? ' It cannot be sent like this.' : ''
       }`}
     />

@@ -1,11 +1,32 @@
 'use client';
 
-import { Checkbox } from 'antd';
-import { setTaxComponent, setTaxTerms } from '@/core/editing';
+import { Alert, Button, Checkbox } from 'antd';
+import { setTaxComponent, setTaxTerms, takeTaxes, taxMoves } from '@/core/editing';
 import { showAmount } from '@/core/number';
 import { useEditor } from '../context';
 import { Cell } from '@/ui/live/Cell';
 import { readPercent } from '@/core/quantity';
+
+/** Says where the percentages of this proposal are not those of the company now, and takes those. */
+function TaxesNow() {
+  const { work, taxesNow, readOnly } = useEditor();
+  const moves = taxMoves(work.document, taxesNow);
+  if (moves.length === 0) return null;
+  return (
+    <Alert
+      type="warning"
+      className="below"
+      title={moves.map(({ name, before, after }) => `${name}: ${before} % here, ${after} % now`).join('; ')}
+      action={
+        readOnly ? undefined : (
+          <Button size="small" onClick={() => work.edit((draft) => takeTaxes(draft, taxesNow))}>
+            Take the taxes of now
+          </Button>
+        )
+      }
+    />
+  );
+}
 
 /** Tax by component, and how it is reckoned. */
 export function TaxTable() {
@@ -19,6 +40,7 @@ export function TaxTable() {
   return (
     <>
       <h2>Tax</h2>
+      <TaxesNow />
       <table className="table-plain">
         <tbody>
           {rows.map(({ taxClass, component, place }) => {

@@ -1,6 +1,7 @@
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import type { ShowLinkAction } from '../../../ShowLink';
 import { ShowLink } from '../../../ShowLink';
+import { taxMoves } from '@/core/editing';
 import { useEditor } from '../context';
 import type { Sending } from './useSending';
 
@@ -13,6 +14,25 @@ export function SendProblems({ sending: { problems, blocked } }: { readonly send
       <ul>
         {problems.map(({ partId, message }) => (
           <li key={`${partId}${message}`}>{message}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** That a tax is another one by now. */
+export function SendTaxes() {
+  const { work, taxesNow, readOnly } = useEditor();
+  const moves = readOnly ? [] : taxMoves(work.document, taxesNow);
+  if (moves.length === 0) return null;
+  return (
+    <div className="send-problems" role="note">
+      <strong>Taxes changed since this was begun; see Price</strong>
+      <ul>
+        {moves.map(({ taxClass, component, name, before, after }) => (
+          <li key={`${taxClass} ${component}`}>
+            {name}: {before} % here, {after} % now
+          </li>
         ))}
       </ul>
     </div>

@@ -11,7 +11,7 @@ import type { ApprovalActions } from './ApprovalPanel';
 import { ApprovalPanel } from './ApprovalPanel';
 import { Preview } from './Preview';
 import { SendForm } from './SendForm';
-import { SendDone, SendKeeps, SendProblems } from './SendNotes';
+import { SendDone, SendKeeps, SendProblems, SendTaxes } from './SendNotes';
 import type { SentActions } from './SentSoFar';
 import { SentSoFar } from './SentSoFar';
 import type { Sent } from './useSending';
@@ -44,6 +44,7 @@ export function SendStep({
     <div className="send">
       <div className="send-form">
         <SendProblems sending={sending} />
+        <SendTaxes />
         {crossed.length > 0 && !readOnly && (
           <ApprovalPanel
             proposal={proposal}
