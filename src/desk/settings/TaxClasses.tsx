@@ -9,6 +9,15 @@ const newKey = () => `t${crypto.randomUUID().slice(0, 8)}`;
 
 type Component = CompanyTaxClass['components'][number];
 
+interface ClassProps {
+  readonly taxClass: CompanyTaxClass;
+  readonly disabled: boolean;
+  /** What new items and lines begin with. */
+  readonly first: boolean;
+  readonly change: (next: CompanyTaxClass) => void;
+  readonly remove: () => void;
+}
+
 /** What a tax will be from a day on. */
 function LaterRates({
   component,
@@ -64,20 +73,42 @@ function LaterRates({
   );
 }
 
+/** What a class is called, and whether it is still offered. */
+function ClassHead({ taxClass, disabled, first, change, remove }: ClassProps) {
+  return (
+    <legend className="tax-class-name">
+      <Input
+        disabled={disabled}
+        aria-label="Name of the tax class"
+        value={taxClass.name}
+        maxLength={120}
+        onChange={({ target }) => change({ ...taxClass, name: target.value })}
+      />
+      {first ? (
+        <span className="soft">what new items and lines begin with</span>
+      ) : (
+        <>
+          <Checkbox
+            disabled={disabled}
+            checked={taxClass.retired === true}
+            onChange={({ target }) => {
+              const { retired: _, ...rest } = taxClass;
+              change(target.checked ? { ...rest, retired: true } : rest);
+            }}
+          >
+            not offered any more
+          </Checkbox>
+          <Button size="small" type="text" disabled={disabled} onClick={remove}>
+            Remove this class
+          </Button>
+        </>
+      )}
+    </legend>
+  );
+}
+
 /** One class: what it is called, and its parts, each a percentage with the name of who takes it. */
-function ClassFields({
-  taxClass,
-  disabled,
-  first,
-  change,
-  remove,
-}: {
-  readonly taxClass: CompanyTaxClass;
-  readonly disabled: boolean;
-  readonly first: boolean;
-  readonly change: (next: CompanyTaxClass) => void;
-  readonly remove: () => void;
-}) {
+function ClassFields({ taxClass, disabled, first, change, remove }: ClassProps) {
   const { components } = taxClass;
   const put = (at: number, patch: Partial<Component>) =>
     change({
@@ -95,34 +126,7 @@ function ClassFields({
     });
   return (
     <fieldset className="tax-class" disabled={disabled}>
-      <legend className="tax-class-name">
-        <Input
-          disabled={disabled}
-          aria-label="Name of the tax class"
-          value={taxClass.name}
-          maxLength={120}
-          onChange={({ target }) => change({ ...taxClass, name: target.value })}
-        />
-        {first ? (
-          <span className="soft">what new items and lines begin with</span>
-        ) : (
-          <>
-            <Checkbox
-              disabled={disabled}
-              checked={taxClass.retired === true}
-              onChange={({ target }) => {
-                const { retired: _, ...rest } = taxClass;
-                change(target.checked ? { ...rest, retired: true } : rest);
-              }}
-            >
-              not offered any more
-            </Checkbox>
-            <Button size="small" type="text" disabled={disabled} onClick={remove}>
-              Remove this class
-            </Button>
-          </>
-        )}
-      </legend>
+      <ClassHead taxClass={taxClass} disabled={disabled} first={first} change={change} remove={remove} />
       {components.length === 0 && <p className="soft">No tax is charged on it.</p>}
       {components.map((component, at) => (
         <div key={component.id} className="tax-part">

@@ -2,7 +2,7 @@ import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Settled } from '@/services/settings/settings';
-import { mergeOver } from '@/core/editing';
+import { alike, mergeOver } from '@/core/editing';
 import { readDays, readTypedTerms } from '@/core/quantity';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
@@ -49,7 +49,7 @@ export function useSettingsForm(
     ...ofSubject(which, typed, asTyped(typed.over)),
     over: typed.over,
   });
-  const isUnsaved = (which: Subject) => JSON.stringify(partOf(which)) !== JSON.stringify(asTyped(typed.over));
+  const isUnsaved = (which: Subject) => !alike(partOf(which), asTyped(typed.over));
 
   const elsewhere = subjects.filter(({ key }) => key !== subject && isForm(key) && isUnsaved(key));
 
