@@ -1,6 +1,7 @@
 'use server';
 
 import { cookies } from 'next/headers';
+import { forgetCustomer } from '@/services/customers/forget';
 import { takeStartingLibrary } from '@/services/library/starting/take';
 import { sendFailedLettersAgain, sendLetterAgain } from '@/services/messages/sendAgain';
 import { putStepAside } from '@/services/settings/checklist';
@@ -15,6 +16,9 @@ import { actionActor, sessionCookie } from './session';
 
 export const saveCompanyAction = async (input: unknown) =>
   answer(async () => saveCompany(await actionActor(), input));
+
+export const forgetCustomerAction = async (id: string, name: string) =>
+  answer(async () => forgetCustomer(await actionActor(), id, name));
 
 export const saveNumbersAction = async (input: unknown) =>
   answer(async () => saveNumbers(await actionActor(), input));

@@ -85,6 +85,8 @@ const byStatus = {
     'chosen-meanwhile',
     'code-taken',
     'cost-voided',
+    'customer-forgotten',
+    'customer-owes',
     'deposit-too-early',
     'invoiced-meanwhile',
     'joined-already',

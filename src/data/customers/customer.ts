@@ -1,4 +1,4 @@
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { addressText, hasWords, peopleText } from '../words';
 import { customer, site } from '../schema';
 import type { Transaction } from '../connection';
@@ -57,7 +57,10 @@ export async function findCustomers(
     .from(customer)
     .where(
       id === undefined
-        ? hasWords(words, customer.name, customer.contactName, customer.email, addresses, people)
+        ? and(
+            isNull(customer.forgottenAt),
+            hasWords(words, customer.name, customer.contactName, customer.email, addresses, people),
+          )
         : eq(customer.id, id),
     )
     .orderBy(asc(customer.name), asc(customer.id))

@@ -28,6 +28,8 @@ export const customer = pgTable(
     alert: boolean('alert').notNull().default(false),
     /** Why no tax is charged; empty: it is. */
     taxExempt: text('tax_exempt').notNull().default(''),
+    /** When what is known of them as a person was removed; their signed papers and invoices stay. */
+    forgottenAt: instant('forgotten_at'),
     createdAt: instant('created_at').notNull(),
   },
   (t) => [

@@ -10,6 +10,8 @@ import { PaymentOverDialog } from '../payments/PaymentOverDialog';
 import { LinkButton } from '@/ui/LinkButton';
 import type { SaveCustomer } from './CustomerForm';
 import { CustomerForm } from './CustomerForm';
+import type { ForgetCustomer } from './ForgetDialog';
+import { ForgetDialog } from './ForgetDialog';
 import { CustomerReach } from './CustomerReach';
 import { CustomerAgreements, CustomerProposals } from './CustomerWork';
 import type { SaveSite, Site } from './SiteForm';
@@ -23,17 +25,20 @@ export function CustomerPage({
   save,
   saveSite,
   record,
+  forget,
 }: {
   readonly found: Awaited<ReturnType<typeof readCustomer>>;
   readonly save: SaveCustomer;
   readonly saveSite: SaveSite;
   /** Records one sum for several agreements; null: this person may not. */
   readonly record: RecordPaymentOver | null;
+  readonly forget: ForgetCustomer;
 }) {
-  const { customer, sites, proposals, agreements, owed } = found;
+  const { customer, sites, proposals, agreements, owed, forgotten } = found;
   const router = useRouter();
   const [editing, setEditing] = useState(false);
   const [paying, setPaying] = useState(false);
+  const [forgetting, setForgetting] = useState(false);
   const [site, setSite] = useState<Site | 'new' | null>(null);
   const { id, ...values } = customer;
   return (
@@ -48,16 +53,30 @@ export function CustomerPage({
             </LinkButton>
           )}
           {record && agreements.length > 0 && <Button onClick={() => setPaying(true)}>Record payment</Button>}
-          <May any={['propose', 'issue', 'money']}>
-            <Button onClick={() => setEditing(true)}>Change</Button>
-          </May>
-          <May any={['propose']}>
-            <LinkButton primary href={`/proposals/new?customer=${id}`}>
-              New proposal
-            </LinkButton>
-          </May>
+          {!forgotten && (
+            <May any={['settings']}>
+              <Button onClick={() => setForgetting(true)}>Remove their data</Button>
+            </May>
+          )}
+          {!forgotten && (
+            <May any={['propose', 'issue', 'money']}>
+              <Button onClick={() => setEditing(true)}>Change</Button>
+            </May>
+          )}
+          {!forgotten && (
+            <May any={['propose']}>
+              <LinkButton primary href={`/proposals/new?customer=${id}`}>
+                New proposal
+              </LinkButton>
+            </May>
+          )}
         </span>
       </header>
+      {forgotten && (
+        <p className="soft">
+          What was known of them as a person was removed. What they signed and their invoices are kept.
+        </p>
+      )}
       {!isNothing(owed.open) && (
         <p>
           Owes {showDecimal(owed.open)} {owed.currency}
@@ -76,6 +95,9 @@ export function CustomerPage({
           <CustomerReach customer={customer} sites={sites} change={setSite} />
         </aside>
       </div>
+      {forgetting && (
+        <ForgetDialog id={id} name={customer.name} forget={forget} close={() => setForgetting(false)} />
+      )}
       {editing && (
         <CustomerForm
           id={id}

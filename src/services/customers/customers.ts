@@ -88,6 +88,8 @@ export async function readCustomer(actor: Actor, customerId: string) {
     const today = businessDate(actor.now, ours.timeZone);
     return {
       customer: { id: found.id, ...inputOf(found, await peopleOf(tx, customerId)) },
+      /** What was known of them as a person was removed. */
+      forgotten: found.forgottenAt !== null,
       sites: sites.map((row) => ({
         id: row.id,
         address: row.address,
@@ -137,7 +139,7 @@ const inputOf = (
 /**
  * Adds a customer, with a first site at the billing address or at one given; or changes one.
  * @param over the customer as it was read, where one is changed: what others changed since stays
- * @throws Problem `no-such-customer`, `not-well-formed`
+ * @throws Problem `customer-forgotten`, `no-such-customer`, `not-well-formed`
  */
 export async function saveCustomer(
   actor: Actor,
@@ -156,6 +158,8 @@ export async function saveCustomer(
     if (customerId) {
       const [now] = await lockCustomerById(tx, customerId);
       if (!now) throw noSuch('customer');
+      if (now.forgottenAt)
+        throw new Problem('customer-forgotten', 'Their data was removed: nothing is written over it.');
       const stored = inputOf(now, await peopleOf(tx, customerId));
       const { people, ...columns } = putOver(stored, { people: [], ...stored, ...values }, base);
       await updateCustomer(tx, customerId, columns);

@@ -6,6 +6,7 @@ import { Problem } from '@/services/problem';
 import { CustomerPage } from '@/desk/customers/CustomerPage';
 import { recordPaymentOverAction, saveCustomerAction, saveSiteAction } from '../../../actions';
 import { isId } from '@/model';
+import { forgetCustomerAction } from '../../../settingsActions';
 import { pageActor } from '../../../session';
 
 export const metadata: Metadata = { title: 'Customer' };
@@ -23,6 +24,7 @@ export default async function CustomerRoute({ params }: { params: Promise<{ id: 
       found={found}
       save={saveCustomerAction}
       saveSite={saveSiteAction}
+      forget={forgetCustomerAction}
       record={may(actor, 'money') ? recordPaymentOverAction : null}
     />
   );
