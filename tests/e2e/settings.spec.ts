@@ -89,3 +89,80 @@ test('a way of payment of the company’s own: added, recorded, told under its n
   await page.goto('/money/payments?method=Money+order');
   await expect(page.locator('.list-table tbody tr.ant-table-row').first()).toContainText('Money order');
 });
+
+test('numbers: how a paper is printed is seen while it is typed; what is no number goes back', async ({
+  page,
+}) => {
+  await page.goto('/settings#about=numbers');
+  const next = page.getByTestId('next-invoice');
+  const before = await next.innerText();
+  const prefix = page.getByLabel('Prefix of invoices');
+  await expect(prefix).toBeVisible();
+  await expect(async () => {
+    await prefix.fill('');
+    await prefix.pressSequentially('R-', { delay: 30 });
+    await expect(next).toHaveText(`R-${before}`, { timeout: 1000 });
+  }).toPass();
+  const number = page.getByLabel('Next number of invoices');
+  const stands = await number.inputValue();
+  await number.fill('none');
+  await page.keyboard.press('Tab');
+  await expect(number).toHaveValue(stands);
+  // Back is refused, in a sentence.
+  await number.fill('1');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(`the next invoice is ${stands} or more`)).toBeVisible();
+  await number.fill(stands);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved. Papers are numbered so from now on.').last()).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Prefix of invoices')).toHaveValue('R-');
+
+  // As it was, for those who come after.
+  await page.getByLabel('Prefix of invoices').fill('');
+  await expect(next).toHaveText(before);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved. Papers are numbered so from now on.').last()).toBeVisible();
+});
+
+test('a tax changes on a day; each subject is saved by itself, and what is typed in another waits', async ({
+  page,
+}) => {
+  await page.goto('/settings#about=proposals');
+  const days = page.getByLabel('Prices hold for');
+  await expect(days).toBeVisible();
+  const validity = await days.inputValue();
+  await expect(async () => {
+    await days.fill('77');
+    await expect(page.getByText('Not saved yet.')).toBeVisible({ timeout: 1000 });
+  }).toPass();
+
+  await page.getByRole('button', { name: 'Taxes', exact: true }).click();
+  await expect(page.getByText('Also not saved: Proposals.')).toBeVisible();
+  await page.getByRole('button', { name: 'Changes on a day …' }).first().click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/: from which day on\?/)).toBeVisible();
+  const day = page.getByLabel('Day from which State sales tax changes');
+  await day.click();
+  await page.keyboard.type('+400', { delay: 30 });
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Percent of State sales tax from then on').pressSequentially('6.5', { delay: 30 });
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Settings saved.').last()).toBeVisible();
+  // The other subject was not saved with it, and is still typed.
+  await expect(page.getByText('Also not saved: Proposals.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Percent of State sales tax from then on')).toHaveValue('6.5');
+  await page.getByRole('button', { name: 'Proposals', exact: true }).click();
+  await expect(days).toHaveValue('77');
+  await days.fill(validity);
+
+  // As it was.
+  await page.getByRole('button', { name: 'Taxes', exact: true }).click();
+  await page.getByRole('button', { name: 'Not after all' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Settings saved.').last()).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Changes on a day …' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Not after all' })).toHaveCount(0);
+});
