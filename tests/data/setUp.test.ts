@@ -1,5 +1,6 @@
 /* The first company of an empty database, and the demo that makes room for it; each in a database of its own. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { Client } from 'pg';
 import { closeConnection } from '@/data/connection';
 import { actorOf } from '@/services/accounts/session';
@@ -11,6 +12,7 @@ import { readOwnCompany, saveCompany } from '@/services/settings/company';
 import { removeDemo } from '@/services/settings/removeDemo';
 import { listItems } from '@/services/library/library';
 import { listBundles } from '@/services/library/bundles';
+import { invite } from '@/services/people/invite';
 import { refusal } from '../support/desk';
 import { signedIn } from '../support/signedIn';
 
@@ -90,7 +92,18 @@ test('an empty database: one company of two that are set up at once, and its own
   const todo = async () =>
     (await readChecklist(actor)).filter(({ state }) => state === 'to do').map(({ key }) => key);
   expect(await todo()).toEqual([
-    ...['company', 'taxes', 'markups', 'schedule', 'terms', 'library', 'people', 'letters', 'proposal'],
+    ...[
+      'company',
+      'taxes',
+      'markups',
+      'schedule',
+      'terms',
+      'numbers',
+      'library',
+      'people',
+      'letters',
+      'proposal',
+    ],
   ]);
   const { currency: _, ...details } = company;
   const filled = { ...details, phone: '(000) 555-0101', email: 'office@marl.example' };
@@ -98,7 +111,7 @@ test('an empty database: one company of two that are set up at once, and its own
     ...filled,
     address: { ...company.address, street: '2 Kiln Row', city: 'Marrowby' },
   });
-  for (const key of ['taxes', 'markups', 'schedule', 'terms', 'people', 'letters'])
+  for (const key of ['taxes', 'markups', 'schedule', 'terms', 'numbers', 'people', 'letters'])
     await putStepAside(actor, { key, aside: true });
   expect(await todo()).toEqual(['library', 'proposal']);
   await putStepAside(actor, { key: 'terms', aside: false });
@@ -167,3 +180,70 @@ test('the demo says it is one, and is removed as a whole by its owner, who types
   expect(await asked(database, 'select email from person')).toEqual([{ email: person.email }]);
   expect(await asked(database, 'select 1 from company where demo')).toEqual([]);
 }, 240_000);
+
+/** Does an act in a process of its own and kills that at its last step, before anything is stored. */
+async function killedAt(
+  address: string,
+  given: { act: 'set up' | 'invite'; actor: unknown; input: unknown },
+) {
+  const client = new Client({ connectionString: address });
+  await client.connect();
+  try {
+    // What is done is put on record at the end: that has to wait here.
+    await client.query('begin');
+    await client.query('lock table audit in share row exclusive mode');
+    const run = spawn(
+      process.execPath,
+      ['--import', 'tsx', 'tests/support/actAlone.ts', JSON.stringify(given)],
+      {
+        env: { ...process.env, NODE_OPTIONS: '' },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    let said = '';
+    run.stdout.on('data', (part: Buffer) => (said += part.toString()));
+    const over = once(run, 'exit');
+    for (;;) {
+      const { rows } = await client.query(
+        `select 1 from pg_locks where relation = 'audit'::regclass and not granted`,
+      );
+      if (rows.length > 0 || run.exitCode !== null) break;
+      await new Promise((done) => setTimeout(done, 10));
+    }
+    expect({ exit: run.exitCode, said }).toEqual({ exit: null, said: '' });
+    run.kill('SIGKILL');
+    await over;
+    await client.query('rollback');
+    // The server notices that nobody is there any more.
+    for (;;) {
+      const { rows } = await client.query(
+        `select 1 from pg_locks where relation = 'audit'::regclass and pid <> pg_backend_pid()`,
+      );
+      if (rows.length === 0) break;
+      await new Promise((done) => setTimeout(done, 10));
+    }
+  } finally {
+    await client.end();
+  }
+}
+
+test('killed in the middle of the set-up nothing of it is there; asked again it is done', async () => {
+  const address = serveNew('killed', '--empty');
+  await killedAt(address, { act: 'set up', actor: null, input });
+  for (const table of ['company', 'person', 'app_user', 'role', 'audit'])
+    expect([table, (await asked(address, `select count(*)::int as n from ${table}`))[0]!.n]).toEqual([
+      table,
+      0,
+    ]);
+  const opened = await setUp(input, where, new Date());
+  const actor = (await actorOf(opened.token, new Date()))!;
+
+  const [role] = await asked(address, `select id from role where kind = 'seller'`);
+  const invited = { email: 'sorrel@tench.example', name: 'Sorrel Tench', roleId: role!.id };
+  await killedAt(address, { act: 'invite', actor, input: invited });
+  expect(await asked(address, 'select 1 from invitation')).toEqual([]);
+  // No letter goes out about it either.
+  expect(await asked(address, 'select 1 from account_letter')).toEqual([]);
+  await invite({ ...actor, now: new Date() }, invited);
+  expect((await asked(address, 'select count(*)::int as n from invitation'))[0]!.n).toBe(1);
+}, 120_000);
