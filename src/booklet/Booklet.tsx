@@ -1,5 +1,6 @@
 'use client';
 
+import type { CSSProperties } from 'react';
 import { useMemo } from 'react';
 import type { Booklet as BookletData, TrialCards } from './types';
 import { reckonOffer, viewOf } from '@/core/customerView';
@@ -56,7 +57,11 @@ export function Booklet({
   const choose = open && (address || offer) ? choosing.choose : null;
   const files = address ? `${address}/files` : '/api/v1/files';
   return (
-    <div className="booklet">
+    <div
+      className="booklet"
+      // The company’s own color in place of the product’s; it was checked to be read on this paper.
+      {...(company.color ? { style: { '--own': company.color } as CSSProperties, 'data-own': true } : {})}
+    >
       {news && (
         <div className="news" role="status">
           <span>{news}</span>
@@ -65,7 +70,7 @@ export function Booklet({
           </button>
         </div>
       )}
-      <Head data={data} view={view} address={address} />
+      <Head data={data} view={view} address={address} files={files} />
       {data.agreement && <Agreed data={data} agreement={data.agreement} address={address} trial={trial} />}
       {data.agreement?.allowances && (
         <Allowances

@@ -35,14 +35,21 @@ export function Head({
   data,
   view,
   address,
+  files,
 }: {
   readonly data: Booklet;
   readonly view: CustomerView;
   readonly address: string | null;
+  /** Where pictures are. */
+  readonly files: string;
 }) {
   const reading = basisInWords(view);
   return (
     <header className="leaf">
+      {data.company.logo && (
+        // eslint-disable-next-line @next/next/no-img-element -- small already, and served by us
+        <img className="logo" src={`${files}/${data.company.logo}`} alt="" />
+      )}
       <div className="from">{data.company.name}</div>
       <h1>{view.title}</h1>
       <div className="soft">

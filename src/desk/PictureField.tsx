@@ -4,6 +4,7 @@ import { PictureOutlined } from '@ant-design/icons';
 import { App } from 'antd';
 import { useRef } from 'react';
 import { keepPicture } from './keepPicture';
+import './pictureField.css';
 
 interface PictureFieldProps {
   /** What it is a picture of. */
@@ -29,6 +30,7 @@ export function PictureField({ of, picture, put, readOnly }: PictureFieldProps) 
       <input
         ref={field}
         type="file"
+        className="picture-file"
         hidden
         accept="image/png,image/jpeg,image/webp"
         onChange={({ target }) => {

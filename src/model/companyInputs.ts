@@ -28,6 +28,14 @@ export const companyDetails = {
   licence: Little,
 };
 
+/** How a company looks on what customers get. */
+export const companyLook = {
+  logo: Type.Union([Type.String({ format: 'uuid' }), Type.Null()], { description: 'A kept picture' }),
+  color: Type.Union([Type.String({ pattern: '^#[0-9a-f]{6}$' }), Type.Null()], {
+    description: 'Of titles and buttons; null: that of the product',
+  }),
+};
+
 /** In what a company reckons. */
 export const reckoning = {
   currency: Type.String({ pattern: '^[A-Z]{3}$', description: 'ISO 4217' }),

@@ -106,11 +106,15 @@ test('an empty database: one company of two that are set up at once, and its own
     ],
   ]);
   const { currency: _, ...details } = company;
-  const filled = { ...details, phone: '(000) 555-0101', email: 'office@marl.example' };
-  await saveCompany(actor, {
-    ...filled,
+  const filled = {
+    ...{ ...details, logo: null, color: null, phone: '(000) 555-0101', email: 'office@marl.example' },
     address: { ...company.address, street: '2 Kiln Row', city: 'Marrowby' },
-  });
+  };
+  await saveCompany(actor, filled);
+  // A color that is not read on paper is refused; one that is stands.
+  const look = (color: string) => saveCompany(actor, { ...filled, color });
+  expect((await refusal(look('#ffd800'))).code).toBe('color-too-light');
+  expect((await look('#7a1f3d')).color).toBe('#7a1f3d');
   for (const key of ['taxes', 'markups', 'schedule', 'terms', 'numbers', 'people', 'letters'])
     await putStepAside(actor, { key, aside: true });
   expect(await todo()).toEqual(['library', 'proposal']);

@@ -3,6 +3,7 @@
 import { Alert, Button, Form } from 'antd';
 import { useState } from 'react';
 import type { CompanyDetails } from '@/services/settings/company';
+import { LookFields } from './LookFields';
 import { mergeOver } from '@/core/editing';
 import { CompanyFields } from '@/desk/setUp/CompanyFields';
 import { ReckoningFields } from '@/desk/setUp/ReckoningFields';
@@ -64,6 +65,12 @@ export function CompanyForm({
         onFinish={() => void store()}
       >
         <CompanyFields />
+        <LookFields
+          look={{ logo: typed.logo, color: typed.color }}
+          name={typed.name}
+          disabled={!mayChange}
+          change={(look) => put({ ...typed, ...look })}
+        />
         <ReckoningFields fixed />
         {refused && <Alert type="error" title={refused} className="below" />}
         {mayChange ? (

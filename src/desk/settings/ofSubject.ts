@@ -1,9 +1,16 @@
-import type { CompanyMoney, UsualTerms } from '@/model';
+import type { CompanyMoney, CompanyPricing, UsualTerms } from '@/model';
 import type { Subject } from './subjects';
-import type { TypedSettings } from './useSettingsForm';
 
 /** What the form of the settings holds. */
-export type Part = Pick<TypedSettings, 'usual' | 'pricing' | 'money' | 'deposit' | 'validity' | 'payment'>;
+export interface Part {
+  readonly usual: UsualTerms;
+  readonly pricing: CompanyPricing;
+  readonly money: CompanyMoney;
+  readonly deposit: boolean;
+  /** Days, as they are typed. */
+  readonly validity: string;
+  readonly payment: string;
+}
 
 const LATE = ['late', 'reminders'] as const;
 

@@ -7,15 +7,13 @@ import { readDays, readTypedTerms } from '@/core/quantity';
 import type { Answer } from '@/model';
 import { asked } from '@/ui/asked';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
+import type { Part } from './ofSubject';
 import { ofSubject } from './ofSubject';
 import type { Subject } from './subjects';
 import { isForm, subjects } from './subjects';
 
 /** The settings as they stand in the form. */
-export interface TypedSettings extends Pick<Settled, 'usual' | 'pricing' | 'money'> {
-  readonly deposit: boolean;
-  readonly validity: string;
-  readonly payment: string;
+export interface TypedSettings extends Part {
   /** What it stands over: the settings as they were read, then as they were saved. */
   readonly over: Settled;
 }

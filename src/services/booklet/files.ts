@@ -1,6 +1,7 @@
 import { filesOfRound, shownFilesOf } from '@/core/offer';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { companyOf } from '@/data/settings/company';
 import { noSuch } from '../problem';
 import { readFile } from '../files/keep';
 import type { Visitor } from './open';
@@ -14,13 +15,15 @@ async function filesOfRounds(tx: Transaction, visitor: Visitor): Promise<readonl
 }
 
 /**
- * A picture for the holder of a private link: only one that what they were sent shows.
+ * A picture for the holder of a private link: only one that what they were sent shows, or the company’s logo.
  * @throws Problem `no-such-picture`
  */
 export async function visitorFile(visitor: Visitor, id: string) {
   return inCompany(visitor.companyId, async (tx) => {
     const { document } = await currentRevision(tx, visitor);
-    const shown = shownFilesOf(document).includes(id) || (await filesOfRounds(tx, visitor)).includes(id);
+    const { logo } = await companyOf(tx, visitor.companyId);
+    const shown =
+      id === logo || shownFilesOf(document).includes(id) || (await filesOfRounds(tx, visitor)).includes(id);
     if (!shown) throw noSuch('picture');
     return readFile(tx, id, false);
   });

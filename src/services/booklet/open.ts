@@ -130,6 +130,10 @@ export interface Booklet {
     readonly phone: string;
     readonly email: string;
     readonly town: string;
+    /** A kept picture; null: the name stands alone. */
+    readonly logo: string | null;
+    /** Of titles and buttons, as #rrggbb. */
+    readonly color: string | null;
   };
   readonly seller: string;
   readonly customer: string;
@@ -205,7 +209,14 @@ export async function readBooklet(tx: Transaction, current: Readable): Promise<B
   const open = (state === 'draft' && !revising) || state === 'sent';
   const offer = open ? offerOf(frozen) : null;
   return {
-    company: { name: ours.name, phone: ours.phone, email: ours.email, town: ours.address.city },
+    company: {
+      name: ours.name,
+      phone: ours.phone,
+      email: ours.email,
+      town: ours.address.city,
+      logo: ours.logo,
+      color: ours.color,
+    },
     seller: seller?.name ?? ours.name,
     customer: payer!.name,
     site: `${place!.address.street}, ${place!.address.city}`,

@@ -76,7 +76,6 @@ export function Revisions({
           {
             key: 'sent',
             title: 'Sent',
-            className: 'nowrap',
             cell: ({ now, of }) => (
               <span className="soft">{now ? 'now' : showInstant(of.sentAt, timeZone)}</span>
             ),
@@ -84,7 +83,7 @@ export function Revisions({
           {
             key: 'seal',
             title: 'Seal',
-            className: 'seal nowrap',
+            className: 'seal',
             cell: ({ now, of }) => !now && <Seal revision={of} replaced={of !== newest} />,
           },
           {
