@@ -1,4 +1,5 @@
-import { choose, expect, test, tick } from './desk';
+import { choose, expect, newestLink, test, tick } from './desk';
+import { png } from '../support/png';
 
 test('a markup level has markups of its own: added, named, typed as a margin, ordered; the sheet prices by it', async ({
   page,
@@ -165,4 +166,78 @@ test('a tax changes on a day; each subject is saved by itself, and what is typed
   await page.reload();
   await expect(page.getByRole('button', { name: 'Changes on a day …' }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Not after all' })).toHaveCount(0);
+});
+
+test('a logo and a color of the company: one that is not read is refused, the other is on the customer’s page', async ({
+  page,
+  browser,
+}) => {
+  const link = await newestLink(page);
+  await page.goto('/settings#about=company');
+  const color = page.locator('#look-color');
+  await expect(color).toBeVisible();
+  await expect(async () => {
+    await color.fill('#ffd800');
+    await expect(page.getByText(/Too light to be read on paper: 1\.4 to 1/)).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  const save = page.getByRole('button', { name: 'Save', exact: true });
+  await save.click();
+  await expect(page.getByText(/This color is too light to be read on paper/)).toBeVisible();
+  await color.fill('#7a1f3d');
+  await page
+    .locator('.look-logo input[type=file]')
+    .setInputFiles({ name: 'logo.png', mimeType: 'image/png', buffer: png(120, 60) });
+  await expect(page.locator('.look-logo img')).toBeVisible();
+  await save.click();
+  await expect(page.getByText('Saved. New papers say it from now on.').last()).toBeVisible();
+
+  // The customer, with a browser of their own.
+  const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });
+  const theirs = await context.newPage();
+  await theirs.goto(link);
+  const logo = theirs.locator('img.logo');
+  await expect(logo).toBeVisible();
+  await expect.poll(() => logo.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(120);
+  expect(
+    await theirs
+      .locator('.booklet')
+      .evaluate((page) => getComputedStyle(page).getPropertyValue('--green').trim()),
+  ).toBe('#7a1f3d');
+  await context.close();
+
+  // As it was.
+  await page.getByRole('button', { name: 'Remove the logo' }).click();
+  await page.getByRole('button', { name: 'As the product has it' }).click();
+  await save.click();
+  await expect(page.getByText('Saved. New papers say it from now on.').last()).toBeVisible();
+});
+
+test('what is known of a customer is removed after their name is typed, and they are not offered any more', async ({
+  page,
+}) => {
+  const name = `Gone Fenner ${Date.now().toString(36)}`;
+  await page.goto('/proposals/new');
+  await page.getByRole('button', { name: 'New customer' }).click();
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Street and number').fill('9 Fen Causeway');
+  await page.getByLabel('City').fill('Marrowby');
+  await page.getByRole('button', { name: 'Add customer' }).click();
+  await expect(page.getByTitle('9 Fen Causeway, Marrowby', { exact: true })).toBeVisible();
+  await page.goto('/customers');
+  await page.getByPlaceholder('Find by name, contact, email, phone, address').fill(name);
+  await expect(async () => {
+    await page.getByRole('link', { name }).first().click({ timeout: 2000 });
+    await page.waitForURL(/customers\/[0-9a-f-]{36}/, { timeout: 2000 });
+  }).toPass();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove their data' }).click();
+  const dialog = page.getByRole('dialog');
+  const remove = dialog.getByRole('button', { name: 'Remove their data' });
+  await expect(remove).toBeDisabled();
+  await dialog.getByRole('textbox').pressSequentially(name, { delay: 30 });
+  await remove.click();
+  await expect(page.getByRole('heading', { name: /^Removed customer, / })).toBeVisible();
+  await expect(page.getByText(/What was known of them as a person was removed/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change', exact: true })).toHaveCount(0);
+  await expect(page.getByText('9 Fen Causeway')).toHaveCount(0);
 });
