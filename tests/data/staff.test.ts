@@ -117,7 +117,7 @@ describe('nobody gives more than their own', () => {
     // Read anew: what they may follows their role at once.
     const { roles } = await readPeople(owner);
     const now: Actor = { ...lead, permissions: roles.find(({ id }) => id === leadId)!.permissions };
-    expect([...now.permissions].sort()).toEqual(['allProposals', 'cost', 'people', 'prices', 'propose']);
+    expect([...now.permissions].sort()).toEqual(['allProposals', 'people', 'prices', 'propose']);
     const owners = await roleOf(owner, 'owner');
     const invited = { email: unique(), name: 'N', roleId: owners };
     expect(await refusal(invite(now, invited))).toMatchObject({ code: 'more-than-own' });

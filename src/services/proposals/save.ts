@@ -41,11 +41,14 @@ export function patched(document: ProposalDocument, patches: readonly JsonPatchS
 
 const same = (one: unknown, other: unknown) => canonicalize(one) === canonicalize(other);
 
-/** What a save came to: its number, and for who has no costs to price with, the unit prices that are new. */
+/** What a save came to: its number, and only for who has no costs to price with, the unit prices that are new. */
 export interface Saved {
   readonly saveNumber: number;
-  readonly prices: PricesGiven | null;
+  readonly prices?: PricesGiven;
 }
+
+const savedAs = (saveNumber: number, prices: PricesGiven | null): Saved =>
+  prices ? { saveNumber, prices } : { saveNumber };
 
 const movedFor = (actor: Actor, before: ProposalDocument, after: ProposalDocument): PricesGiven | null =>
   may(actor, 'cost') ? null : pricesMoved(pricesOf(before), pricesOf(after));
@@ -66,8 +69,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<Saved>
       // The same change asked again, as after an answer that was lost, is stored already.
       const own = missed[0];
       const stored = own?.userId === actor.userId && same(own.patches, patches);
-      if (stored && missed.length === 1)
-        return { saveNumber: row.saveNumber, prices: pricesFor(row.document, actor) };
+      if (stored && missed.length === 1) return savedAs(row.saveNumber, pricesFor(row.document, actor));
       const theirs = stored ? missed.slice(1) : missed;
       const who = [...new Set(theirs.map(({ by }) => by))].join(' and ') || 'Someone';
       throw new Problem(
@@ -120,7 +122,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<Saved>
       userId: actor.userId,
       at: actor.now,
     });
-    return { saveNumber: next, prices: movedFor(actor, row.document, document) };
+    return savedAs(next, movedFor(actor, row.document, document));
   });
 }
 
