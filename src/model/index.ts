@@ -22,6 +22,7 @@ export * from './usual';
 export * from './permissions';
 export * from './pricing';
 export * from './money';
+export * from './numberPatterns';
 export * from './numbers';
 export * from './paymentMethods';
 export * from './choices';

@@ -1,4 +1,5 @@
 import Type from 'typebox';
+import { MOST_NUMBERED } from './numberPatterns';
 
 /* How papers are numbered. */
 
@@ -24,19 +25,6 @@ export type NumberPattern = Type.Static<typeof NumberPattern>;
 export const NumberPatterns = Type.Object({ invoice: NumberPattern, creditNote: NumberPattern }, closed);
 export type NumberPatterns = Type.Static<typeof NumberPatterns>;
 
-/** As a company begins: 2026-001, and C2026-001 on a credit note. */
-export const usualNumbers: NumberPatterns = {
-  invoice: { prefix: '', yearly: true, digits: 3 },
-  creditNote: { prefix: 'C', yearly: true, digits: 3 },
-};
-
-/** Series a company may say the next number of. */
-export const numberedKinds = ['proposal', 'agreement', 'invoice', 'creditNote'] as const;
-export type NumberedKind = (typeof numberedKinds)[number];
-
-/** The highest number of a series. */
-export const MOST_NUMBERED = 99_999_999;
-
 const Next = Type.Integer({ minimum: 1, maximum: MOST_NUMBERED });
 const NextOfEach = Type.Object({ proposal: Next, agreement: Next, invoice: Next, creditNote: Next }, closed);
 export const NumbersInput = Type.Object(
@@ -48,10 +36,3 @@ export const NumbersInput = Type.Object(
   closed,
 );
 export type NumbersInput = Type.Static<typeof NumbersInput>;
-
-/** A number as it is printed: 2026-007, and C2026-007 on a credit note. */
-export const printedNumber = (
-  { prefix, yearly, digits }: NumberPattern,
-  year: number,
-  number: number,
-): string => `${prefix}${yearly ? `${year}-` : ''}${String(number).padStart(digits, '0')}`;

@@ -84,7 +84,7 @@ test('from nothing to a proposal that is sent, in under fifteen minutes', async 
     await walk.fill(page.getByLabel('Name of the company'), 'Marl & Daughters');
     await walk.press(button('Set it up'));
     await page.waitForURL('**/today');
-    await expect(page.getByText(/Setting up: \d to go/)).toBeVisible();
+    await expect(page.getByText(/Setting up: \d+ to go/)).toBeVisible();
   });
   await walk.step('what customers read of us', async () => {
     await walk.press(page.getByRole('link', { name: 'Your company on its papers', exact: true }));

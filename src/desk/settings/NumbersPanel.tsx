@@ -4,7 +4,7 @@ import { Alert, Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import type { Numbers } from '@/services/settings/numbers';
 import type { Answer, NumberPattern, NumberedKind, NumbersInput } from '@/model';
-import { MOST_NUMBERED, numberedKinds, printedNumber } from '@/model/numbers';
+import { MOST_NUMBERED, numberedKinds, printedNumber } from '@/model/numberPatterns';
 import { useKeptForm } from '@/ui/kept/useKeptForm';
 import { PlainTable } from '@/ui/tables/PlainTable';
 import { useSubmit } from '@/ui/useSubmit';
