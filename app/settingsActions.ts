@@ -7,6 +7,7 @@ import { sendFailedLettersAgain, sendLetterAgain } from '@/services/messages/sen
 import { putStepAside } from '@/services/settings/checklist';
 import { saveCompany } from '@/services/settings/company';
 import { sendTrialLetter } from '@/services/settings/connections';
+import { saveCostCodes } from '@/services/settings/costCodes';
 import { saveNumbers } from '@/services/settings/numbers';
 import { removeDemo } from '@/services/settings/removeDemo';
 import { answer } from '@/services/problem';
@@ -19,6 +20,9 @@ export const saveCompanyAction = async (input: unknown) =>
 
 export const forgetCustomerAction = async (id: string, name: string) =>
   answer(async () => forgetCustomer(await actionActor(), id, name));
+
+export const saveCostCodesAction = async (input: unknown) =>
+  answer(async () => saveCostCodes(await actionActor(), input));
 
 export const saveNumbersAction = async (input: unknown) =>
   answer(async () => saveNumbers(await actionActor(), input));

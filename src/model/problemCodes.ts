@@ -149,6 +149,7 @@ const byStatus = {
     'change-order-cannot',
     'change-order-moved',
     'choice-wrong',
+    'code-unknown',
     'color-too-light',
     'column-missing',
     'column-twice',

@@ -241,3 +241,39 @@ test('what is known of a customer is removed after their name is typed, and they
   await expect(page.getByRole('button', { name: 'Change', exact: true })).toHaveCount(0);
   await expect(page.getByText('9 Fen Causeway')).toHaveCount(0);
 });
+
+test('cost codes: pasted, one for a trade, and an item of that trade has it', async ({ page }) => {
+  await page.goto('/settings#about=library');
+  const list = page.getByLabel(/A line each: code; name/);
+  await expect(list).toBeVisible();
+  const before = await list.inputValue();
+  await expect(async () => {
+    await list.fill('Code\tName\n07-300\tRoofing felt\n07-300\tTwice');
+    await expect(page.getByText('Line 3: the code 07-300 stands there twice.')).toBeVisible({
+      timeout: 1000,
+    });
+  }).toPass();
+  await list.fill('Code\tName\n07-300\tRoofing felt\n06-100\tRough carpentry');
+  await choose(page.getByLabel('Cost code of Roofing'), '07-300 Roofing felt');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('2 cost codes are in use.')).toBeVisible();
+
+  await page.goto('/library/items/new');
+  const code = `CC-${Date.now().toString(36)}`;
+  await page.getByLabel('Code', { exact: true }).fill(code);
+  await page.getByLabel('Name', { exact: true }).fill(`Felt ${code}`);
+  await page.getByLabel('Trade', { exact: true }).fill('Roofing');
+  await page
+    .getByRole('button', { name: /^(Add|Save)/ })
+    .first()
+    .click();
+  await page.waitForURL(/library\/items\/[0-9a-f-]{36}/);
+  await expect(page.getByLabel('Cost code', { exact: true })).toHaveValue('07-300');
+
+  // As it was.
+  await page.goto('/settings#about=library');
+  await expect(list).toHaveValue(/07-300/);
+  await list.fill(before);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/cost codes? (is|are) in use\./).last()).toBeVisible();
+});

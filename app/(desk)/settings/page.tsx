@@ -41,6 +41,7 @@ import {
 import {
   removeDemoAction,
   saveCompanyAction,
+  saveCostCodesAction,
   saveNumbersAction,
   sendFailedLettersAgainAction,
   sendTrialLetterAction,
@@ -122,6 +123,14 @@ export default async function SettingsRoute({
         }
       }
       people={people}
+      costCodes={
+        settings && {
+          stored: settings.settings.company.costCodes,
+          trades: settings.trades,
+          mayChange: may(actor, 'library'),
+          save: saveCostCodesAction,
+        }
+      }
       numbers={numbers && { numbers, save: saveNumbersAction }}
       connections={
         connections && {

@@ -8,3 +8,4 @@ export * from './raise';
 export * from './costs';
 export * from './costMoves';
 export * from './changeSeveral';
+export * from './costCodes';

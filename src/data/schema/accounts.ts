@@ -17,6 +17,7 @@ import {
 import type {
   Address,
   CompanyMoney,
+  CostCodes,
   CompanyPricing,
   DeskPreferences,
   ListPreferences,
@@ -50,6 +51,8 @@ export const company = pgTable('company', {
     .default('us'),
   /** What of setting up was put off, or is done otherwise, by key. */
   setUpAside: jsonb('set_up_aside').$type<readonly string[]>().notNull().default([]),
+  /** The cost codes it books by, and which each trade has. */
+  costCodes: jsonb('cost_codes').$type<CostCodes>().notNull().default({ codes: [], byTrade: {} }),
   /** How numbers of invoices and credit notes are printed. */
   numbers: jsonb('numbers').$type<NumberPatterns>().notNull().default(usualNumbers),
   currency: text('currency').notNull(),

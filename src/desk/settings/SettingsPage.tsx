@@ -9,6 +9,7 @@ import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { CompanyForm } from './CompanyForm';
 import { ConnectionsPanel } from './ConnectionsPanel';
 import { DataPanel } from './DataPanel';
+import { CostCodesPanel } from './CostCodesPanel';
 import { NumbersPanel } from './NumbersPanel';
 import { CompanySettings } from './CompanySettings';
 import { subjectOf, subjects, subjectsFor } from './subjects';
@@ -21,6 +22,7 @@ interface SettingsProps {
   readonly settings: Omit<ComponentProps<typeof CompanySettings>, 'subject'> | null;
   readonly details: ComponentProps<typeof CompanyForm> | null;
   readonly people: ComponentProps<typeof PeoplePanel> | null;
+  readonly costCodes: ComponentProps<typeof CostCodesPanel> | null;
   readonly numbers: ComponentProps<typeof NumbersPanel> | null;
   readonly connections: ComponentProps<typeof ConnectionsPanel> | null;
   readonly data: ComponentProps<typeof DataPanel>;
@@ -34,6 +36,7 @@ export function SettingsPage({
   settings,
   details,
   people,
+  costCodes,
   numbers,
   connections,
   data,
@@ -71,6 +74,7 @@ export function SettingsPage({
           <p className="soft settings-about">{here.about}.</p>
           {settings && <CompanySettings {...settings} subject={subject} />}
           {subject === 'company' && details && <CompanyForm {...details} />}
+          {subject === 'library' && costCodes && <CostCodesPanel {...costCodes} />}
           {subject === 'numbers' && numbers && <NumbersPanel {...numbers} />}
           {subject === 'connections' && connections && <ConnectionsPanel {...connections} />}
           {subject === 'data' && <DataPanel {...data} />}

@@ -23,6 +23,12 @@ export const subjects = [
     needs: 'cost',
   },
   { key: 'late', title: 'Late payments', about: 'Reminders and late charges', needs: 'cost' },
+  {
+    key: 'library',
+    title: 'Cost codes',
+    about: 'The codes you book by, and which one the work of each trade has',
+    needs: 'cost',
+  },
   { key: 'people', title: 'People', about: 'Who works here, and what each may do', needs: 'people' },
   {
     key: 'numbers',

@@ -1,5 +1,5 @@
 import { inCompany } from '@/data/connection';
-import type { BundleInLibrary, LibraryItem, Recipe } from '@/model';
+import type { BundleInLibrary, ItemInput, LibraryItem, Recipe } from '@/model';
 import { BundleWithItems } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId } from '../actor';
@@ -58,19 +58,20 @@ export async function addBundleWithItems(actor: Actor, input: unknown): Promise<
       const pictures = Object.values(items).flatMap(({ picture }) => picture ?? []);
       if (pictures.length > 0) await refuseUnknownFile(tx, pictures);
       const ids = new Map<string, string>();
+      const kept = new Map<string, ItemInput>();
       for (const [key, item] of Object.entries(items)) {
         const id = newId(actor.now);
         ids.set(key, id);
         code = item.code;
-        await insertNew(tx, actor, id, item);
+        kept.set(key, await insertNew(tx, actor, id, item));
       }
       code = bundle.code;
       const wanted: BundleInLibrary = { ...bundle, recipe: withIds(bundle.recipe, ids) };
-      const kept = await insertNewBundle(tx, actor, wanted);
+      const made = await insertNewBundle(tx, actor, wanted);
       return {
-        bundle: kept,
+        bundle: made,
         items: Object.fromEntries(
-          Object.entries(items).map(([key, { internalNote: _, supplierNote: __, ...item }]) => [
+          [...kept].map(([key, { internalNote: _, supplierNote: __, ...item }]) => [
             key,
             { ...item, id: ids.get(key)! },
           ]),

@@ -6,6 +6,7 @@ import { inCompany } from '@/data/connection';
 import { searchText } from '@/data/library/search';
 import type { item } from '@/data/schema';
 import type { CostPart, ItemInput, LibraryItem } from '@/model';
+import { costCodeFor } from '@/model';
 import { ItemInput as ItemSchema } from '@/model';
 import type { Actor } from '../actor';
 import { allow, newId, recordAudit } from '../actor';
@@ -13,6 +14,7 @@ import { cutOffer } from '../offered';
 import { check, checkId } from '../check';
 import { putOver } from '../over';
 import { refuseUnknownFile } from '../files/keep';
+import { companyOf } from '@/data/settings/company';
 import { noSuch, Problem } from '../problem';
 import { itemOf } from '@/data/library/rows';
 import { isTaken } from './taken';
@@ -56,10 +58,19 @@ export const stored = (input: ItemInput) => ({
   searchText: searchText(input),
 });
 
-/** Puts a new item into the library, within what is being stored with it. */
-export async function insertNew(tx: Transaction, actor: Actor, id: string, wanted: ItemInput): Promise<void> {
+/** Puts a new item into the library, within what is being stored with it; answers it as it is stored. */
+export async function insertNew(
+  tx: Transaction,
+  actor: Actor,
+  id: string,
+  typed: ItemInput,
+): Promise<ItemInput> {
+  // What comes without a cost code has that of its trade.
+  const { costCodes } = await companyOf(tx, actor.companyId);
+  const wanted = { ...typed, costCode: costCodeFor(typed.costCode, typed.trade, costCodes) };
   await insertItem(tx, { ...stored(wanted), companyId: actor.companyId, id, createdAt: actor.now });
   await recordAudit(tx, actor, 'item added', id, { code: wanted.code });
+  return wanted;
 }
 
 /** An item as it is typed. */
@@ -90,7 +101,7 @@ export async function saveItem(
       if (typed.picture) await refuseUnknownFile(tx, [typed.picture]);
       let wanted = typed;
       if (id === undefined) {
-        await insertNew(tx, actor, itemId, wanted);
+        wanted = await insertNew(tx, actor, itemId, wanted);
       } else {
         const [row] = await lockItemById(tx, itemId);
         if (!row) throw noSuch('item');

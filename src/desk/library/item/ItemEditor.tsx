@@ -4,7 +4,7 @@ import { HistoryOf } from '@/desk/history/HistoryOf';
 import { Alert, Button } from 'antd';
 import type { ItemAtDesk } from '@/services/library/items';
 import { minorDigits } from '@/core/number';
-import type { Crew, Rate, UsualTerms } from '@/model';
+import type { Crew, Rate, CostCodes, UsualTerms } from '@/model';
 import { LibraryPictureField } from '../LibraryPictureField';
 import { EffectOnDrafts } from '../EffectOnDrafts';
 import { StandsIn } from '../StandsIn';
@@ -24,6 +24,7 @@ export interface ItemEditorProps extends ItemActions {
   readonly rates: readonly Rate[];
   readonly crews: readonly Crew[];
   readonly usual: UsualTerms;
+  readonly costCodes: CostCodes;
   readonly currency: string;
   readonly timeZone: string;
   readonly mayChange: boolean;
@@ -31,7 +32,7 @@ export interface ItemEditorProps extends ItemActions {
 
 /** An item of the library: what it is made of, how it is bought, and what a quantity of it comes to. */
 export function ItemEditor(props: ItemEditorProps) {
-  const { known, standsIn, rates, crews, usual, currency, timeZone } = props;
+  const { known, standsIn, rates, crews, usual, costCodes, currency, timeZone } = props;
   const work = useItemDraft(known, usual.taxClasses[0]!.id, props.mayChange, props);
   const { item, busy, dirty, change, put } = work;
   // Its first saving leads to a page of its own: nothing is typed into the page that goes.
@@ -64,7 +65,7 @@ export function ItemEditor(props: ItemEditorProps) {
       {work.refused && <Alert type="error" className="below" title={work.refused} />}
       <div className="columns-2">
         <div>
-          <ItemFields {...typed} usual={usual} />
+          <ItemFields {...typed} usual={usual} costCodes={costCodes} />
           <LibraryPictureField
             picture={item.picture ?? null}
             trade={item.trade}

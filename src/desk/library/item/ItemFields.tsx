@@ -1,18 +1,19 @@
-import { Input, Select } from 'antd';
-import type { ItemInput, UsualTerms } from '@/model';
-import { units } from '@/model';
+import { AutoComplete, Input, Select } from 'antd';
+import type { CostCodes, ItemInput, UsualTerms } from '@/model';
+import { costCodeFor, units } from '@/model';
 import { WordsField } from '@/ui/fields/WordsField';
 
 interface ItemFieldsProps {
   readonly item: ItemInput;
   readonly usual: UsualTerms;
+  readonly costCodes: CostCodes;
   readonly readOnly: boolean;
   readonly change: (patch: Partial<ItemInput>) => void;
 }
 
 /** What an item is called, how it is counted and taxed, and how it is found. */
-export function ItemFields({ item, usual, readOnly, change }: ItemFieldsProps) {
-  const text = (field: 'code' | 'name' | 'trade' | 'costCode', label: string) => (
+export function ItemFields({ item, usual, costCodes, readOnly, change }: ItemFieldsProps) {
+  const text = (field: 'code' | 'name' | 'trade', label: string) => (
     <label className="recipe-field">
       {label}
       <Input
@@ -47,11 +48,34 @@ export function ItemFields({ item, usual, readOnly, change }: ItemFieldsProps) {
             className="full-width"
             disabled={readOnly}
             value={item.taxClass}
-            options={usual.taxClasses.map(({ id, name }) => ({ value: id, label: name }))}
+            options={usual.taxClasses
+              .filter(({ id, retired }) => !retired || id === item.taxClass)
+              .map(({ id, name }) => ({ value: id, label: name }))}
             onChange={(taxClass: string) => change({ taxClass })}
           />
         </label>
-        {text('costCode', 'Cost code')}
+        <label className="recipe-field">
+          Cost code
+          <AutoComplete
+            className="full-width"
+            aria-label="Cost code"
+            value={item.costCode}
+            disabled={readOnly}
+            maxLength={40}
+            placeholder={costCodeFor('', item.trade, costCodes)}
+            options={costCodes.codes.map(({ code, name }) => ({
+              value: code,
+              label: name === '' ? code : `${code} ${name}`,
+            }))}
+            showSearch={{
+              filterOption: (typed, option) =>
+                String(option?.label ?? '')
+                  .toLowerCase()
+                  .includes(typed.toLowerCase()),
+            }}
+            onChange={(costCode: string) => change({ costCode: (costCode ?? '').slice(0, 40) })}
+          />
+        </label>
         <WordsField
           label="Words to find it by"
           words={item.tags}
@@ -72,7 +96,7 @@ export function ItemText({
   ours = false,
   readOnly,
   change,
-}: Omit<ItemFieldsProps, 'usual'> & {
+}: Omit<ItemFieldsProps, 'usual' | 'costCodes'> & {
   readonly field: 'detail' | 'internalNote' | 'supplierNote';
   readonly label: string;
   readonly ours?: boolean;

@@ -33,6 +33,7 @@ export default async function ItemPage({ params }: { params: Promise<{ id: strin
       rates={await listRates(actor)}
       crews={await listCrews(actor)}
       usual={company.usual}
+      costCodes={company.costCodes}
       currency={company.currency}
       timeZone={company.timeZone}
       mayChange={may(actor, 'library')}

@@ -21,6 +21,7 @@ export default async function NewItemPage() {
       rates={await listRates(actor)}
       crews={await listCrews(actor)}
       usual={company.usual}
+      costCodes={company.costCodes}
       currency={company.currency}
       timeZone={company.timeZone}
       mayChange={may(actor, 'library')}

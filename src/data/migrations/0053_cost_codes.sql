@@ -1,0 +1,1 @@
+ALTER TABLE "company" ADD COLUMN "cost_codes" jsonb DEFAULT '{"codes":[],"byTrade":{}}'::jsonb NOT NULL;
