@@ -19,7 +19,3 @@ export const CostCodes = Type.Object(
   closed,
 );
 export type CostCodes = Type.Static<typeof CostCodes>;
-
-/** The code an item of a trade comes with: its own, else that of its trade. */
-export const costCodeFor = (own: string, trade: string, { byTrade }: CostCodes): string =>
-  own.trim() !== '' ? own : Object.hasOwn(byTrade, trade) ? byTrade[trade]! : '';

@@ -3,6 +3,7 @@ export type * from './guide';
 export type * from './address';
 export type * from './customerPerson';
 export * from './asSuggested';
+export * from './costCodeFor';
 export * from './costCodes';
 export * from './costTypes';
 export * from './patterns';
