@@ -254,7 +254,7 @@ test('cost codes: pasted, one for a trade, and an item of that trade has it', as
     });
   }).toPass();
   await list.fill('Code\tName\n07-300\tRoofing felt\n06-100\tRough carpentry');
-  await choose(page.getByLabel('Cost code of Roofing'), '07-300 Roofing felt');
+  await choose(page.getByLabel('Cost code of Roof', { exact: true }), '07-300 Roofing felt');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('2 cost codes are in use.')).toBeVisible();
 
@@ -262,7 +262,7 @@ test('cost codes: pasted, one for a trade, and an item of that trade has it', as
   const code = `CC-${Date.now().toString(36)}`;
   await page.getByLabel('Code', { exact: true }).fill(code);
   await page.getByLabel('Name', { exact: true }).fill(`Felt ${code}`);
-  await page.getByLabel('Trade', { exact: true }).fill('Roofing');
+  await page.getByLabel('Trade', { exact: true }).fill('Roof');
   await page
     .getByRole('button', { name: /^(Add|Save)/ })
     .first()
