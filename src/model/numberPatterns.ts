@@ -1,9 +1,14 @@
-import type { NumberPattern, NumberPatterns } from './numbers';
-
 /* What of numbering a page needs: no schema comes along. */
 
+/** How a number is printed; the schema says the same. */
+interface Pattern {
+  prefix: string;
+  yearly: boolean;
+  digits: number;
+}
+
 /** As a company begins: 2026-001, and C2026-001 on a credit note. */
-export const usualNumbers: NumberPatterns = {
+export const usualNumbers: { invoice: Pattern; creditNote: Pattern } = {
   invoice: { prefix: '', yearly: true, digits: 3 },
   creditNote: { prefix: 'C', yearly: true, digits: 3 },
 };
@@ -17,7 +22,7 @@ export const MOST_NUMBERED = 99_999_999;
 
 /** A number as it is printed: 2026-007, and C2026-007 on a credit note. */
 export const printedNumber = (
-  { prefix, yearly, digits }: NumberPattern,
+  { prefix, yearly, digits }: Readonly<Pattern>,
   year: number,
   number: number,
 ): string => `${prefix}${yearly ? `${year}-` : ''}${String(number).padStart(digits, '0')}`;
