@@ -69,7 +69,11 @@ export function CompanyForm({
           look={{ logo: typed.logo, color: typed.color }}
           name={typed.name}
           disabled={!mayChange}
-          change={(look) => put({ ...typed, ...look })}
+          change={(look) => {
+            // A picture comes after a while: what was typed meanwhile stays.
+            form.setFieldsValue({ company: look });
+            setTyped((before) => ({ ...before, ...look }));
+          }}
         />
         <ReckoningFields fixed />
         {refused && <Alert type="error" title={refused} className="below" />}
