@@ -233,6 +233,7 @@ test('sent, compared and asked about without a word of cost or margin', async ()
   await edit(id, 0, [{ op: 'replace', path: '/sections/0/entries/0/quantity', value: '13' }]);
   const changes = await compareRevisions(seller, { proposalId: id, from: 1, to: null });
   saysNoCost(changes);
+  expect(changes.sums.map(({ name }) => name)).toEqual(['Price before tax', 'Tax', 'Total']);
   const whole = await compareRevisions(owner, { proposalId: id, from: 1, to: null });
   expect(changes.lines.map(({ difference }) => difference)).toEqual(
     whole.lines.map(({ difference }) => difference),

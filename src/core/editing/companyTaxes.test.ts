@@ -37,8 +37,13 @@ test.each([
       { id: 'county', name: 'County', percent: '1', onTop: true },
     ],
   });
-  // What is of a retired class still finds it, after the others: it is not what new lines begin with.
+  // What is of a retired class still finds it, behind the first: it is not what new lines begin with.
   expect(old).toEqual({ id: 'old', name: 'Old', components: [] });
+});
+
+test('what is retired is neither first nor last: neither lines nor fees begin with it', () => {
+  const none: CompanyTaxClass = { id: 'none', name: 'Not taxed', components: [] };
+  expect(taxesOn([...classes, none], '2026-12-31').map(({ id }) => id)).toEqual(['work', 'old', 'none']);
 });
 
 test('a document tells which of its rates moved, and takes them where it has the tax', () => {

@@ -12,7 +12,7 @@ function percentOn({ percent, later = [] }: CompanyTaxClass['components'][number
 
 /**
  * The taxes of a company as they are on a day, as a document takes them. Retired classes are there while anything may still
- * be of them, after the others.
+ * be of them, behind the first: lines begin with the first class and fees with the last.
  * @param day a business date
  */
 export function taxesOn(classes: readonly CompanyTaxClass[], day: string): TaxClass[] {
@@ -24,9 +24,8 @@ export function taxesOn(classes: readonly CompanyTaxClass[], day: string): TaxCl
       percent: percentOn({ ...component, ...(later ? { later } : {}) }, day),
     })),
   });
-  return [...classes.filter(({ retired }) => !retired), ...classes.filter(({ retired }) => retired)].map(
-    plain,
-  );
+  const [first, ...others] = classes.filter(({ retired }) => !retired);
+  return [...(first ? [first] : []), ...classes.filter(({ retired }) => retired), ...others].map(plain);
 }
 
 /** A percentage of a document that is another one by now. */

@@ -35,6 +35,9 @@ export interface DocumentChanges {
   readonly words: readonly Change[];
 }
 
+/** Sums that are made of cost. */
+const OF_COST: ReadonlySet<string> = new Set(['Cost', 'Profit and overhead', 'Margin, %']);
+
 interface Placed {
   readonly line: SectionLine;
   readonly section: string;
@@ -88,7 +91,9 @@ export function compareDocuments(before: ProposalDocument, after: ProposalDocume
   });
 
   const rate = (value: Fixed | null) => (value === null ? '' : writeFixedPlaces((value * 100n) as Fixed, 1));
-  const pairs: [string, string, string][] = [
+  // Without their costs, documents say nothing of cost, profit or margin.
+  const costs = after.pricedAt === undefined;
+  const all: [string, string, string][] = [
     ['Cost', money.write(old.cost), money.write(now.cost)],
     ['Price before tax', money.write(old.beforeTax), money.write(now.beforeTax)],
     ['Profit and overhead', money.write(old.profit), money.write(now.profit)],
@@ -96,6 +101,7 @@ export function compareDocuments(before: ProposalDocument, after: ProposalDocume
     ['Tax', money.write(old.taxTotal), money.write(now.taxTotal)],
     ['Total', money.write(old.total), money.write(now.total)],
   ];
+  const pairs = all.filter(([name]) => costs || !OF_COST.has(name));
   const named = new Set(lines.map(({ name }) => name));
   return {
     lines,
