@@ -19,3 +19,9 @@ export const CostCodes = Type.Object(
   closed,
 );
 export type CostCodes = Type.Static<typeof CostCodes>;
+
+/** What is asked to be kept, and what it stands over: the codes as they were read. */
+export const CostCodesInput = Type.Object(
+  { ...CostCodes.properties, over: Type.Optional(CostCodes) },
+  closed,
+);

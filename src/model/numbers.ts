@@ -31,7 +31,7 @@ export const NumbersInput = Type.Object(
   {
     patterns: NumberPatterns,
     next: NextOfEach,
-    over: Type.Optional(NextOfEach),
+    over: Type.Optional(Type.Object({ patterns: NumberPatterns, next: NextOfEach }, closed)),
   },
   closed,
 );

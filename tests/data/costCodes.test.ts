@@ -41,3 +41,12 @@ test('a code twice, or of a trade and not in the list, is refused', async () => 
   );
   expect(await readCostCodes(actor)).toEqual({ codes: [], byTrade: {} });
 });
+
+test('two at the list: a code for a trade that the other gave meanwhile stays', async () => {
+  const actor = await newCompany();
+  const codes = [{ code: '1', name: '' }];
+  const over = await saveCostCodes(actor, { codes, byTrade: {} });
+  await saveCostCodes(actor, { codes, byTrade: { Roof: '1' }, over });
+  await saveCostCodes(actor, { codes, byTrade: { Frame: '1' }, over });
+  expect((await readCostCodes(actor)).byTrade).toEqual({ Roof: '1', Frame: '1' });
+});

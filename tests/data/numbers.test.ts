@@ -104,9 +104,22 @@ test('the page that was open while papers were issued asks for nothing by what i
   const saved = await saveNumbers(actor, {
     patterns: { ...read.patterns, invoice: { ...read.patterns.invoice, prefix: 'N' } },
     next: read.next,
-    over: read.next,
+    over: { patterns: read.patterns, next: read.next },
   });
   expect(saved.next.invoice).toBe(2);
+});
+
+test('two at the settings: what the other changed since stays', async () => {
+  const actor = await newCompany();
+  const read = await readNumbers(actor);
+  const over = { patterns: read.patterns, next: read.next };
+  const put = (patterns: NumberPatterns) => saveNumbers(actor, { patterns, next: read.next, over });
+  await put({ ...read.patterns, invoice: { ...read.patterns.invoice, prefix: 'A' } });
+  await put({ ...read.patterns, creditNote: { ...read.patterns.creditNote, prefix: 'K' } });
+  expect((await readNumbers(actor)).patterns).toMatchObject({
+    invoice: { prefix: 'A' },
+    creditNote: { prefix: 'K' },
+  });
 });
 
 test('by other roads the database refuses the same: back, a gap, a series of no kind', async () => {

@@ -53,7 +53,7 @@ export function CostCodesPanel({
     const asked = typed;
     // A trade whose code is not in the list any more has none.
     const byTrade = Object.fromEntries(Object.entries(asked.byTrade).filter(([, code]) => known.has(code)));
-    void submit(() => save({ codes, byTrade }), {
+    void submit(() => save({ codes, byTrade, over }), {
       said: ({ codes: kept }) => `${kept.length} cost ${kept.length === 1 ? 'code is' : 'codes are'} in use.`,
       then: (now) => {
         setOver(now);

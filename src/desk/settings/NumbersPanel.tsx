@@ -169,7 +169,7 @@ export function NumbersPanel({
     });
   const store = () => {
     const asked = typed;
-    return submit(() => save({ ...asked, over: stored.next }), {
+    return submit(() => save({ ...asked, over: inputOf(stored) }), {
       said: 'Saved. Papers are numbered so from now on.',
       then: (now) => {
         setStored(now);

@@ -9,6 +9,7 @@ import type { Actor } from '../actor';
 import { allow, businessDate, recordAudit } from '../actor';
 import { check } from '../check';
 import type { Series } from '../numbers';
+import { putOver } from '../over';
 import { numberToCome, seriesOf } from '../numbers';
 import { Problem } from '../problem';
 
@@ -107,25 +108,24 @@ export async function readNumbers(actor: Actor): Promise<Numbers> {
  */
 export async function saveNumbers(actor: Actor, input: unknown): Promise<Numbers> {
   allow(actor, 'settings');
-  const { patterns, next, over } = check(NumbersInput, input, 'The numbers');
-  const { invoice, creditNote } = patterns;
-  if (invoice.prefix === creditNote.prefix && invoice.yearly === creditNote.yearly)
-    throw new Problem(
-      'numbers-alike',
-      'Credit notes need a prefix of their own: else two papers get one number.',
-      {
-        errors: [{ pointer: '/patterns/creditNote/prefix', detail: 'as on invoices' }],
-      },
-    );
+  const { next, over, ...typed } = check(NumbersInput, input, 'The numbers');
   return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId, 'update');
+    const patterns = putOver<NumberPatterns>(ours.numbers, typed.patterns, over?.patterns);
+    const { invoice, creditNote } = patterns;
+    if (invoice.prefix === creditNote.prefix && invoice.yearly === creditNote.yearly)
+      throw new Problem(
+        'numbers-alike',
+        'Credit notes need a prefix of their own: else two papers get one number.',
+        { errors: [{ pointer: '/patterns/creditNote/prefix', detail: 'as on invoices' }] },
+      );
     const year = yearOf(actor.now, ours.timeZone);
     const before = { patterns: ours.numbers, next: await toCome(tx, actor.companyId, ours.numbers, year) };
     const coming = await toCome(tx, actor.companyId, patterns, year);
     const least = await leastOf(tx, patterns, coming, year);
     for (const kind of numberedKinds) {
       // Nobody asked for another: papers were issued while the page was open, and their series went on.
-      if (over && next[kind] === over[kind] && next[kind] <= least[kind] && coming[kind] >= least[kind])
+      if (over && next[kind] === over.next[kind] && next[kind] <= least[kind] && coming[kind] >= least[kind])
         continue;
       if (next[kind] < least[kind])
         throw new Problem(
