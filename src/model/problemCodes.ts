@@ -127,6 +127,7 @@ const byStatus = {
     'set-up-already',
     'taken-back-already',
     'total-changed',
+    'work-under-way',
   ],
   410: [
     'change-order-gone',

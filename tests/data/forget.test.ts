@@ -6,7 +6,10 @@ import { forgetCustomer } from '@/services/customers/forget';
 import { readProposal } from '@/services/proposals/read';
 import { importProposal } from '@/services/proposals/start';
 import { sendProposal } from '@/services/proposals/send';
+import { issueInvoice } from '@/services/billing/issue';
+import { readAgreement } from '@/services/agreements/read';
 import { recordPayment } from '@/services/payments/payments';
+import { reversePayment } from '@/services/payments/reversal';
 import type { Actor } from '@/services/actor';
 import { computeFigures } from '@/core/price';
 import { asSuggested } from '@/model';
@@ -118,14 +121,34 @@ test('what was signed and billed stays to the letter; what is open is settled fi
       ).rows,
   );
   expect((await refusal(forgetCustomer(actor, row!.customer, 'Test Customer'))).code).toBe('customer-owes');
-  await recordPayment(actor, {
-    agreementId,
-    sure: true,
-    amount: row!.total,
-    method: 'cheque',
-    receivedOn: new Date().toISOString().slice(0, 10),
-    reference: '',
-    idempotencyKey: `forget-${agreementId}`,
+  let paid = 0;
+  const pay = (amount: string) =>
+    recordPayment(actor, {
+      agreementId,
+      sure: true,
+      amount,
+      method: 'cheque',
+      receivedOn: new Date().toISOString().slice(0, 10),
+      reference: '',
+      idempotencyKey: `forget-${agreementId}-${(paid += 1)}`,
+    });
+  const refused = async () => (await refusal(forgetCustomer(actor, row!.customer, 'Test Customer'))).code;
+  await pay(row!.total);
+  // The deposit is paid, and the work is still to come.
+  expect(await refused()).toBe('work-under-way');
+  await issueInvoice(actor, { agreementId, what: { rest: true } });
+  expect(await refused()).toBe('customer-owes');
+  const { standing } = await readAgreement(actor, agreementId);
+  await pay(standing.billedUnpaid);
+  // What they have to their credit is theirs.
+  await pay('5');
+  expect(await refused()).toBe('customer-owes');
+  const { received } = await readAgreement(actor, agreementId);
+  await reversePayment(actor, {
+    paymentId: received.find(({ amount }) => amount === '5.00')!.id,
+    kind: 'void',
+    reason: 'mistake',
+    idempotencyKey: `forget-${agreementId}-void`,
   });
   const papers = async () =>
     inCompany(actor, async (tx) =>

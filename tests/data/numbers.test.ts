@@ -1,5 +1,5 @@
 import { closeConnection, inCompany } from '@/data/connection';
-import { audit, invoice } from '@/data/schema';
+import { audit, invoice, numberSeries } from '@/data/schema';
 import { updateCompany } from '@/data/settings/company';
 import { putSeriesStart } from '@/data/numbers';
 import { creditInvoice, issueInvoice } from '@/services/billing/issue';
@@ -10,7 +10,8 @@ import { readChecklist } from '@/services/settings/checklist';
 import type { Actor } from '@/services/actor';
 import type { NumberPatterns } from '@/model';
 import { usualNumbers } from '@/model';
-import { desc } from 'drizzle-orm';
+import { desc, sql } from 'drizzle-orm';
+import { isRuledOut } from '@/services/taken';
 import { newAgreement, newCompany, newProposal, refusal } from '../support/desk';
 import { readProposal } from '@/services/proposals/read';
 
@@ -27,6 +28,16 @@ const save = async (actor: Actor, change: Partial<Numbers['next']>, patterns?: N
   const now = await readNumbers(actor);
   return saveNumbers(actor, { patterns: patterns ?? now.patterns, next: { ...now.next, ...change } });
 };
+/** Does somebody wait for what another transaction holds? */
+const waits = (actor: Actor) =>
+  inCompany(
+    actor,
+    async (tx) => (await tx.execute(sql`select 1 from pg_locks where not granted`)).rows.length > 0,
+  );
+async function until(holds: () => Promise<boolean>): Promise<void> {
+  for (const end = Date.now() + 3000; Date.now() < end && !(await holds());)
+    await new Promise((done) => setTimeout(done, 20));
+}
 const going = (prefix: string): NumberPatterns => ({
   invoice: { prefix, yearly: false, digits: 5 },
   creditNote: { prefix: `${prefix}C`, yearly: false, digits: 5 },
@@ -145,6 +156,37 @@ test('many issued at once after a jump: one after the other, none twice', async 
   );
   expect((await labels(actor)).sort()).toEqual(['M00500', 'M00501', 'M00502', 'M00503']);
   expect((await readNumbers(actor)).next.invoice).toBe(504);
+});
+
+test('said in the same moment as a number is taken: the paper has the one before, and then it goes on', async () => {
+  const actor = await newCompany();
+  await newProposal(actor);
+  let free = () => {};
+  const held = new Promise<void>((done) => (free = done));
+  let ready = () => {};
+  const holding = new Promise<void>((done) => (ready = done));
+  const saying = inCompany(actor, async (tx) => {
+    await tx.select().from(numberSeries).for('update');
+    ready();
+    await held;
+    await putSeriesStart(tx, actor.companyId, 'proposal', 700);
+  });
+  await holding;
+  // It waits for the row of the series, and has looked where the series begins already.
+  const making = newProposal(actor);
+  await until(() => waits(actor));
+  free();
+  await saying;
+  const { number } = await readProposal(actor, await making);
+  expect(number).toBe(102);
+  expect((await readProposal(actor, await newProposal(actor))).number).toBe(700);
+  // The other way round: what was free as it was looked at is taken as it is said.
+  const gap = (await readNumbers(actor)).next.proposal;
+  const next = { ...(await readNumbers(actor)).next, proposal: gap + 1 };
+  await newProposal(actor);
+  const late = inCompany(actor, (tx) => putSeriesStart(tx, actor.companyId, 'proposal', gap));
+  expect(await late.then(() => false, isRuledOut)).toBe(true);
+  expect((await save(actor, next)).next.proposal).toBe(gap + 1);
 });
 
 test('the checklist of a new company asks where its numbers go on, until it is said', async () => {

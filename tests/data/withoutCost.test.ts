@@ -1,6 +1,6 @@
 import { closeConnection } from '@/data/connection';
 import { computeFigures } from '@/core/price';
-import { writeAmount } from '@/core/number';
+import { parseFixed, writeAmount } from '@/core/number';
 import type { JsonPatchStep } from '@/core/editing';
 import type { Bundle, Line, PricesGiven, ProposalDocument } from '@/model';
 import { asSuggested, withNeeded } from '@/model';
@@ -20,7 +20,9 @@ import { sendProposal } from '@/services/proposals/send';
 import { readSettings, saveSettings } from '@/services/settings/settings';
 import { inCompany } from '@/data/connection';
 import { proposalById } from '@/data/proposals/proposal';
-import { newCompany, newProposal, refusal } from '../support/desk';
+import { moreOf, omissionLine } from '@/core/agreements';
+import { startChangeOrder } from '@/services/proposals/changeOrder';
+import { newAgreement, newCompany, newProposal, refusal } from '../support/desk';
 import { line, plainDocument } from '../support/documents';
 
 afterAll(closeConnection);
@@ -238,4 +240,30 @@ test('sent, compared and asked about without a word of cost or margin', async ()
   expect(changes.lines.map(({ difference }) => difference)).toEqual(
     whole.lines.map(({ difference }) => difference),
   );
+});
+
+test('a change order of theirs saves and costs what the agreement was sold with, once and again', async () => {
+  const { agreementId } = await newAgreement(owner);
+  const { id } = await startChangeOrder(seller, { agreementId });
+  const asOf = async (actor: Actor) => (await readProposal(actor, id)).change!.agreed;
+  const [known] = await asOf(owner);
+  const [bare] = await asOf(seller);
+  expect(bare!.costs).toEqual([]);
+  expect(known!.costs.length).toBeGreaterThan(0);
+  const one = parseFixed('1');
+  await edit(id, 0, [
+    {
+      op: 'replace',
+      path: '/sections/0/entries',
+      value: [omissionLine(bare!, one, 'off'), moreOf(bare!, one, 'more')],
+    },
+  ]);
+  const [off, more] = (await stored(id)).sections[0]!.entries as Line[];
+  expect([off, more]).toEqual([omissionLine(known!, one, 'off'), moreOf(known!, one, 'more')]);
+  // Taken out and asked for again with another quantity, it saves that.
+  const half = parseFixed('0.5');
+  await edit(id, 1, [
+    { op: 'replace', path: '/sections/0/entries/0', value: omissionLine(bare!, half, 'off') },
+  ]);
+  expect((await stored(id)).sections[0]!.entries[0]).toEqual(omissionLine(known!, half, 'off'));
 });

@@ -148,11 +148,26 @@ export async function beforeTax(page: Page): Promise<bigint> {
 
 export { expect };
 
-/** What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. */
-export const serious = async (page: Page) =>
-  (await new AxeBuilder({ page }).analyze()).violations
+/**
+ * What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. Something that
+ * is just coming or going is pale for a moment: it has come or gone before it is looked at.
+ */
+export async function serious(page: Page) {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          document.getAnimations().filter(({ playState, effect }) => {
+            const end = effect?.getComputedTiming().endTime;
+            return playState === 'running' && end !== undefined && Number.isFinite(Number(end));
+          }).length,
+      ),
+    )
+    .toBe(0);
+  return (await new AxeBuilder({ page }).analyze()).violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => [id, nodes.slice(0, 3).map(({ html }) => html)]);
+}
 
 /** A proposal from nothing, with one section. */
 export async function begin(page: Page, title: string): Promise<void> {

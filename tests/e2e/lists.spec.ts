@@ -29,6 +29,7 @@ test('an agreement is found by words, by number, and by how far it is; the addre
   await expect(page).toHaveURL(/show=finished/);
   await expect(rows).toHaveCount(1);
   await page.keyboard.press('Escape');
+  await expect(page.locator('.ant-select-dropdown')).toBeHidden();
   expect(await serious(page)).toEqual([]);
 
   await page.reload();

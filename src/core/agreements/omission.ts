@@ -36,8 +36,8 @@ export interface AgreedForChange {
 export const leftIn = ({ quantity, omitted }: Pick<AgreedForChange, 'quantity' | 'omitted'>): Fixed =>
   (parseFixed(quantity) - parseFixed(omitted)) as Fixed;
 
-/** Unit costs for so much of the line as one. */
-const costsOf = (costs: readonly CostPart[], quantity: Fixed): CostPart[] =>
+/** Unit costs for so much of the line as one: what a line that leaves out that much of it saves. */
+export const omittedCosts = (costs: readonly CostPart[], quantity: Fixed): CostPart[] =>
   costs.map((part) => partFor(part, quantity));
 
 /** What of the agreed amount falls on a quantity of it, after what was left out before: the last of it takes the rest. */
@@ -75,7 +75,7 @@ export function omissionLine(agreed: AgreedForChange, quantity: Fixed, id: strin
       ),
     unit: 'job',
     quantity: '-1',
-    costs: costsOf(agreed.costs, quantity),
+    costs: omittedCosts(agreed.costs, quantity),
     heldPrice: writeAmount(amount, agreed.minorDigits),
     taxClass: agreed.taxClass,
     ...(agreed.costCode === null ? {} : { costCode: agreed.costCode }),

@@ -1,3 +1,6 @@
+import type { AgreedForChange } from '../agreements';
+import { moreOf, omittedCosts } from '../agreements';
+import { ONE, parseFixed } from '../number';
 import type { Allowance, Bundle, Line, PricedItem, ProposalDocument, Section, SectionEntry } from '@/model';
 
 /*
@@ -148,6 +151,8 @@ export function itemsNewIn(edited: ProposalDocument, before: ProposalDocument): 
 export interface KnownCosts {
   readonly library?: ReadonlyMap<string, PricedItem>;
   readonly removed?: readonly (Line | Bundle)[];
+  /** The lines of the agreement behind a change order. */
+  readonly agreed?: readonly AgreedForChange[];
 }
 
 /**
@@ -162,7 +167,7 @@ export interface KnownCosts {
 export function withCost(
   edited: ProposalDocument,
   before: ProposalDocument,
-  { library = new Map(), removed = [] }: KnownCosts = {},
+  { library = new Map(), removed = [], agreed = [] }: KnownCosts = {},
 ): ProposalDocument {
   const known = entriesOf(before, removed);
   const work = workIn(known);
@@ -171,6 +176,17 @@ export function withCost(
   const ofItem = (id: string | undefined): PricedItem | undefined =>
     id === undefined ? undefined : (library.get(id) ?? byItem.get(id));
   const byItem = new Map([...work.values()].map((item) => [item.itemId, item]));
+  // More of an agreed line is the same work; of two that read the same, the one it has the price of.
+  const moreOfAgreed = ({
+    itemId,
+    description,
+    unit,
+    heldPrice,
+  }: Line): Partial<AgreedForChange> | undefined => {
+    if (itemId !== undefined) return undefined;
+    const like = agreed.filter((each) => each.description === description && each.unit === unit);
+    return like.find((each) => moreOf(each, ONE, '').heldPrice === heldPrice) ?? like[0];
+  };
   const put = <T extends object>(value: T, cost: object | undefined): T => ({
     ...without(value, ofCost),
     ...only(cost ?? { costs: [] }, ofCost),
@@ -183,9 +199,13 @@ export function withCost(
       : undefined;
     const own =
       fee !== undefined && given.allowance ? { ...given, allowance: { ...given.allowance, fee } } : given;
+    // What a line leaves out of the agreement saves what that was sold as costing.
+    const left = given.omits && agreed.find(({ id }) => id === given.omits!.line);
+    if (left && same?.omits?.quantity !== given.omits!.quantity)
+      return put(own, { costs: omittedCosts(left.costs, parseFixed(given.omits!.quantity)) });
     // Another item stands in its place: its cost is that of the item.
     if (same && same.itemId === given.itemId) return put(own, same);
-    return put(own, alike(given) ?? ofItem(given.itemId));
+    return put(own, alike(given) ?? ofItem(given.itemId) ?? moreOfAgreed(given));
   };
 
   const bundle = (given: Bundle): Bundle => {

@@ -35,10 +35,12 @@ DECLARE
   start integer := coalesce((SELECT next FROM series_start WHERE company_id = NEW.company_id AND series = NEW.series), 0);
 BEGIN
   IF TG_OP = 'UPDATE' THEN
-    IF NEW.company_id <> OLD.company_id OR NEW.series <> OLD.series OR NEW.last <> greatest(OLD.last + 1, start) THEN
+    -- Where a start is said in the same moment, the number that was being taken is still the one after the last.
+    IF NEW.company_id <> OLD.company_id OR NEW.series <> OLD.series
+        OR NOT (NEW.last = OLD.last + 1 OR (NEW.last = start AND start > OLD.last)) THEN
       RAISE EXCEPTION 'series % goes on by one', OLD.series USING ERRCODE = 'restrict_violation';
     END IF;
-  ELSIF NEW.last < 1 OR (NEW.series ~ '^(invoice|credit note)' AND NEW.last <> greatest(1, start)) THEN
+  ELSIF NEW.last < 1 OR (NEW.series ~ '^(invoice|credit note)' AND NEW.last NOT IN (1, greatest(1, start))) THEN
     RAISE EXCEPTION 'series % begins with one', NEW.series USING ERRCODE = 'restrict_violation';
   END IF;
   RETURN NEW;

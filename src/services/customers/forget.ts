@@ -1,5 +1,10 @@
 import canonicalize from 'canonicalize';
+import type { LoadedAgreement } from '@/core/billing';
+import { agreementStanding } from '@/core/billing';
+import { showAmount } from '@/core/number';
+import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
+import { creditOf } from '@/data/payments/credit';
 import { findRevisionsOfCustomer, findUnsignedOf, forgetCustomerRow } from '@/data/customers/forget';
 import { lockCustomerById } from '@/data/customers/customer';
 import { findAgreementIdsOf } from '@/data/agreements/agreement';
@@ -27,12 +32,34 @@ function withoutWords(document: ProposalDocument): ProposalDocument {
 }
 
 /**
+ * Who is still in business with us is not removed: what is owed either way, and what was agreed and is not billed, is settled
+ * first.
+ * @throws Problem `customer-owes`, `work-under-way`
+ */
+async function refuseUnsettledWith(tx: Transaction, agreements: readonly LoadedAgreement[]): Promise<void> {
+  for (const loaded of agreements) {
+    const { head, invoices, digits } = loaded;
+    if (invoices.some(({ standing }) => standing.open !== 0n) || (await creditOf(tx, loaded)) !== 0n)
+      throw new Problem(
+        'customer-owes',
+        `With agreement ${head.number} they owe something, or we owe it them: settle that first. Nothing was removed.`,
+      );
+    const { leftToBill } = agreementStanding(loaded);
+    if (leftToBill !== 0n)
+      throw new Problem(
+        'work-under-way',
+        `Of agreement ${head.number}, ${showAmount(leftToBill, digits)} is not billed yet: bill it, or leave it out with a change order. Nothing was removed.`,
+      );
+  }
+}
+
+/**
  * Removes what is known of a customer as a person, for one who asks for it: name, addresses, people, notes, letters, links,
  * what they asked and the words of offers nobody signed. What they signed and every invoice stays as it is, as the law on
  * books wants it; figures of offers stay without a name. Nothing of this comes back.
  *
  * @param typed their name, typed by hand
- * @throws Problem `customer-owes`, `customer-forgotten`, `name-other`, `no-such-customer`
+ * @throws Problem `customer-owes`, `work-under-way`, `customer-forgotten`, `name-other`, `no-such-customer`
  */
 export async function forgetCustomer(actor: Actor, id: unknown, typed: unknown): Promise<void> {
   allow(actor, 'settings');
@@ -48,11 +75,7 @@ export async function forgetCustomer(actor: Actor, id: unknown, typed: unknown):
       tx,
       (await findAgreementIdsOf(tx, customerId)).map((row) => row.id),
     );
-    if (agreements.some(({ invoices }) => invoices.some(({ standing }) => standing.open !== 0n)))
-      throw new Problem(
-        'customer-owes',
-        'They owe something, or we owe it them: settle that first. Nothing was removed.',
-      );
+    await refuseUnsettledWith(tx, agreements);
     const frozen = (await findRevisionsOfCustomer(tx, customerId)).map((row) => {
       const canonical = canonicalize(withoutWords(JSON.parse(row.canonical) as ProposalDocument))!;
       return { id: row.id, canonical, sha256: sha256(canonical) };

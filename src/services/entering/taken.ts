@@ -1,4 +1,4 @@
-import { isTaken } from '../library/taken';
+import { isTaken } from '../taken';
 import { Problem } from '../problem';
 
 /**

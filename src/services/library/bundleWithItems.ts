@@ -9,7 +9,7 @@ import { Problem } from '../problem';
 import type { BundleWithMakeup } from './bundles';
 import { insertNewBundle } from './bundles';
 import { insertNew } from './items';
-import { isTaken } from './taken';
+import { isTaken } from '../taken';
 
 export interface BundleAndItems {
   readonly bundle: BundleWithMakeup;

@@ -12,7 +12,7 @@ import { refuseUnknownFile } from '../files/keep';
 import { noSuch, Problem } from '../problem';
 import { makeupOf, namedIn } from './makeup';
 import { bundleOf } from '@/data/library/rows';
-import { isTaken } from './taken';
+import { isTaken } from '../taken';
 import { makeupFor } from './withoutCost';
 import {
   bundleById,

@@ -21,7 +21,7 @@ import { noSuch, Problem } from '../problem';
 import { libraryList } from './libraryList';
 import type { Changed, ItemRow } from './severalEntries';
 import { changes, entriesOf, fieldOf, ofItem, put, seenOf } from './severalEntries';
-import { isTaken } from './taken';
+import { isTaken } from '../taken';
 
 /** How many entries one change reaches, and how many of them a preview lists. */
 const [MOST, LISTED] = [2000, 100];

@@ -17,7 +17,7 @@ import { refuseUnknownFile } from '../files/keep';
 import { companyOf } from '@/data/settings/company';
 import { noSuch, Problem } from '../problem';
 import { itemOf } from '@/data/library/rows';
-import { isTaken } from './taken';
+import { isTaken } from '../taken';
 import { insertItemCost, findCostsOverTime } from '@/data/library/itemCost';
 import { insertItem, lockItemById, updateItem, itemById } from '@/data/library/item';
 

@@ -10,7 +10,7 @@ import { allow, newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
 import { noSuch, Problem } from '../problem';
 import { noteCost } from './items';
-import { isTaken } from './taken';
+import { isTaken } from '../taken';
 import { findRates, insertLabourRate, lockLabourRateById, updateLabourRate } from '@/data/library/labourRate';
 import { findCrews, lockCrewById, insertCrew, updateCrew, removeCrewRow } from '@/data/library/crew';
 import { countItemsByRate, lockItemsWithRates, updateItem } from '@/data/library/item';

@@ -6,7 +6,7 @@ import { EntityId, PercentText, permissionKeys, ShortText, withNeeded } from '@/
 import type { Actor } from '../actor';
 import { newId, recordAudit } from '../actor';
 import { check, checkId } from '../check';
-import { isTaken } from '../library/taken';
+import { isTaken } from '../taken';
 import { noSuch, Problem } from '../problem';
 
 const MOST = 30;

@@ -96,7 +96,7 @@ export async function saveProposal(actor: Actor, input: unknown): Promise<Saved>
     const { document, removed } =
       seen === row.document
         ? { document: edited, removed: null }
-        : await withItsCosts(tx, proposalId, edited, row.document);
+        : await withItsCosts(tx, row, edited, row.document);
     if (document !== edited) refuseWrong(document);
     refuseMoved(row.document, document);
     const known = new Set(filesOf(row.document));

@@ -2,6 +2,8 @@ import type { JsonPatchStep } from '@/core/editing';
 import { hasNewParts, itemsNewIn, pricedItem, removedBy, withCost, withoutCost } from '@/core/editing';
 import type { Crossed } from '@/core/range';
 import { pricesOf } from '@/core/price';
+import { agreedForChange } from '@/data/agreements/contract';
+import { loadAgreement } from '@/data/agreements/load';
 import { findItemsByIds } from '@/data/library/item';
 import { itemOf } from '@/data/library/rows';
 import { findRemoved } from '@/data/proposals/proposalEdit';
@@ -61,18 +63,22 @@ export const crossedFor = (crossed: readonly Crossed[], actor: Actor): readonly 
  */
 export async function withItsCosts(
   tx: Transaction,
-  proposalId: string,
+  row: { readonly id: string; readonly agreementId: string | null },
   edited: ProposalDocument,
   before: ProposalDocument,
 ): Promise<{ readonly document: ProposalDocument; readonly removed: (Line | Bundle)[] | null }> {
   const wanted = itemsNewIn(edited, before).filter(isId);
   const rows = wanted.length === 0 ? [] : await findItemsByIds(tx, wanted);
-  const removed = hasNewParts(edited, before)
-    ? (await findRemoved(tx, proposalId)).flatMap((row) => row.removed ?? []).reverse()
+  const newParts = hasNewParts(edited, before);
+  const agreed =
+    row.agreementId !== null ? await agreedForChange(tx, await loadAgreement(tx, row.agreementId)) : [];
+  const removed = newParts
+    ? (await findRemoved(tx, row.id)).flatMap(({ removed: out }) => out ?? []).reverse()
     : [];
   const document = withCost(edited, before, {
-    library: new Map(rows.map((row) => [row.id, pricedItem(itemOf(row))])),
+    library: new Map(rows.map((found) => [found.id, pricedItem(itemOf(found))])),
     removed,
+    agreed,
   });
   const gone = removedBy(before, document);
   return { document, removed: gone.length > 0 ? gone : null };

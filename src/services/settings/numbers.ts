@@ -12,6 +12,7 @@ import type { Series } from '../numbers';
 import { putOver } from '../over';
 import { numberToCome, seriesOf } from '../numbers';
 import { Problem } from '../problem';
+import { isRuledOut } from '../taken';
 
 /** How a company numbers its papers, and the number each would get next. */
 export interface Numbers {
@@ -139,5 +140,10 @@ export async function saveNumbers(actor: Actor, input: unknown): Promise<Numbers
     await updateCompany(tx, actor.companyId, { numbers: patterns });
     await recordAudit(tx, actor, 'numbers changed', actor.companyId, { before, after: { patterns, next } });
     return numbersNow(tx, actor.companyId, patterns, year);
+  }).catch((error: unknown) => {
+    // A paper took the number in the same moment: the database looks once more.
+    if (isRuledOut(error))
+      throw new Problem('number-used', 'A paper took that number just now. Look at the numbers once more.');
+    throw error;
   });
 }
