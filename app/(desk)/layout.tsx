@@ -3,10 +3,12 @@ import '@/ui/theme/scale.css';
 import '@/desk/desk.css';
 import type { ReactNode } from 'react';
 import { ActsAs } from '@/desk/companies/ActsAs';
+import { OurCompany } from '@/desk/companies/OurCompany';
 import { Rail } from '@/desk/Rail';
 import { listOwnCompanies } from '@/services/entering/companies';
 import { OwnMethods } from '@/desk/payments/OwnMethods';
 import { may } from '@/services/actor';
+import { readOwnCompany } from '@/services/settings/company';
 import { listMethods } from '@/services/settings/methods';
 import { KeptFor } from '@/ui/kept/KeptFor';
 import { Providers } from '@/ui/Providers';
@@ -21,6 +23,7 @@ const sellerActs = { list: listSellersAction, change: changeSellerAction };
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const actor = await pageActor();
   const companies = await listOwnCompanies(actor);
+  const { address, units } = await readOwnCompany(actor);
   return (
     <Providers nonce={await requestNonce()}>
       <MayHere permissions={actor.permissions}>
@@ -38,7 +41,9 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
             <KeptFor person={actor.userId}>
               <Sellers acts={may(actor, 'propose') && may(actor, 'allProposals') ? sellerActs : null}>
                 <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>
-                  {children}
+                  <OurCompany country={address.country} units={units}>
+                    {children}
+                  </OurCompany>
                 </OwnMethods>
               </Sellers>
             </KeptFor>

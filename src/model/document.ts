@@ -389,6 +389,12 @@ export const ProposalDocument = Type.Object(
     ),
     shows: Shows,
     area: Type.Optional(AreaFactors),
+    measuring: Type.Optional(
+      Type.Literal('metric', {
+        description:
+          'Lengths and areas are shown in meters; without it in feet. What is kept is in feet either way, but for what a typed text says',
+      }),
+    ),
     measures: Type.Optional(Type.Array(Measure, { maxItems: 500 })),
     rooms: Type.Optional(
       Type.Array(Room, {

@@ -10,6 +10,13 @@ export const units = {
   square: { name: 'square', many: 'squares', unece: 'C62' },
   cuyd: { name: 'cu yd', unece: 'YDQ' },
   bdft: { name: 'bd ft', unece: 'BFT' },
+  m: { name: 'm', unece: 'MTR' },
+  sqm: { name: 'm²', unece: 'MTK' },
+  cum: { name: 'm³', unece: 'MTQ' },
+  kg: { name: 'kg', unece: 'KGM' },
+  liter: { name: 'liter', many: 'liters', unece: 'LTR' },
+  lb: { name: 'lb', unece: 'LBR' },
+  gal: { name: 'gal', unece: 'GLL' },
   hour: { name: 'hour', many: 'hours', unece: 'HUR' },
   day: { name: 'day', many: 'days', unece: 'DAY' },
   set: { name: 'set', many: 'sets', unece: 'SET' },
@@ -18,6 +25,20 @@ export const units = {
 
 export type UnitCode = keyof typeof units;
 export const unitCodes = Object.keys(units) as UnitCode[];
+
+/** In what lengths and areas are shown, and bare ones typed; a document that does not say is in feet. */
+export type Measuring = 'us' | 'metric';
+
+const measuredIn: Readonly<Record<Measuring, readonly UnitCode[]>> = {
+  us: ['ft', 'sqft', 'square', 'cuyd', 'bdft', 'lb', 'gal'],
+  metric: ['m', 'sqm', 'cum', 'kg', 'liter'],
+};
+
+/** All units, those somebody measures in before those of others; each can be chosen. */
+export const unitsFor = (measuring: Measuring): readonly UnitCode[] => {
+  const others = measuredIn[measuring === 'us' ? 'metric' : 'us'];
+  return [...unitCodes.filter((code) => !others.includes(code)), ...others];
+};
 
 /** The unit behind a quantity: 1 hour, 31 hours, 0.5 hour. */
 export function unitAfter(quantity: string, code: string): string {

@@ -36,7 +36,10 @@ export interface AgreedForChange {
 export const leftIn = ({ quantity, omitted }: Pick<AgreedForChange, 'quantity' | 'omitted'>): Fixed =>
   (parseFixed(quantity) - parseFixed(omitted)) as Fixed;
 
-/** Unit costs for so much of the line as one: what a line that leaves out that much of it saves. */
+/**
+ * Unit costs for so much of the line as one: what a line that leaves out that much of it saves.
+ * @param quantity how much, in the line's unit
+ */
 export const omittedCosts = (costs: readonly CostPart[], quantity: Fixed): CostPart[] =>
   costs.map((part) => partFor(part, quantity));
 

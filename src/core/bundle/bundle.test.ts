@@ -161,7 +161,7 @@ describe('what is wrong in a bundle is said at its place and stops nothing else'
   });
 
   test.each([
-    [{ run: '5000' }, 'At most 1000 ft.'],
+    [{ run: '5000' }, 'At most 1,000 ft.'],
     [{ spacing: '0' }, 'At least 1 ft.'],
     [{ run: '3ft * 4ft' }, 'This comes to an area, but a length is wanted.'],
     [{ rails: '2.5' }, 'A whole number.'],
@@ -215,7 +215,7 @@ describe('a bundle in a proposal', () => {
       expect.arrayContaining([
         expect.objectContaining({
           weight: 'open',
-          message: '“Fence along {run}”, Run: At most 1000 ft.',
+          message: '“Fence along {run}”, Run: At most 1,000 ft.',
         }),
       ]),
     ));

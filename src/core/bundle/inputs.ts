@@ -1,8 +1,9 @@
-import type { BundleInput } from '@/model';
+import type { BundleInput, Measuring } from '@/model';
 import type { Scope, Value } from '../formula';
 import { FormulaError, dimensionName, evaluate, knownFormula, numberValue, toPlaces } from '../formula';
 import type { Fixed, Ratio } from '../number';
 import { compared, integer, parseFixed, reduced, showQuantity, times } from '../number';
+import { sizeInWords } from '../space';
 
 /** Where the value of an input comes from. */
 export type InputSource = 'typed' | 'space' | 'default';
@@ -18,14 +19,17 @@ export interface SizedInput {
 
 const exponents = { number: 0, count: 0, length: 1, area: 2 } as const;
 const fixedRatio = (fixed: Fixed) => reduced(fixed, 1_000_000n);
-const signs: Record<string, string> = { length: ' ft', area: ' sq ft' };
 
-function limited(input: BundleInput, value: Ratio): void {
-  const unit = signs[input.kind] ?? '';
-  if (input.minimum !== undefined && compared(value, fixedRatio(parseFixed(input.minimum))) < 0n)
-    throw new FormulaError(`At least ${input.minimum}${unit}.`, 0);
-  if (input.maximum !== undefined && compared(value, fixedRatio(parseFixed(input.maximum))) > 0n)
-    throw new FormulaError(`At most ${input.maximum}${unit}.`, 0);
+function limited(input: BundleInput, value: Ratio, measuring: Measuring): void {
+  const exponent = input.kind === 'length' ? 1 : input.kind === 'area' ? 2 : 0;
+  const within = (limit: string | undefined, wrong: (order: bigint) => boolean, words: string) => {
+    if (limit === undefined) return;
+    const bound = fixedRatio(parseFixed(limit));
+    if (wrong(compared(value, bound)))
+      throw new FormulaError(`${words} ${sizeInWords(bound, exponent, measuring)}.`, 0);
+  };
+  within(input.minimum, (order) => order < 0n, 'At least');
+  within(input.maximum, (order) => order > 0n, 'At most');
 }
 
 function choose(input: BundleInput, text: string): Value {
@@ -45,7 +49,7 @@ function choose(input: BundleInput, text: string): Value {
  * 16 in is 4/3 ft, so that 16 ft have twelve spacings and not a little more.
  * @throws FormulaError with a sentence
  */
-function read(input: BundleInput, text: string, scope: Scope): Value {
+function read(input: BundleInput, text: string, scope: Scope, measuring: Measuring): Value {
   if (input.kind === 'yesno' || input.kind === 'oneof') return choose(input, text);
   const value = evaluate(knownFormula(text), scope);
   if (value.kind !== 'number') throw new FormulaError('A number is wanted here.', 0);
@@ -56,7 +60,7 @@ function read(input: BundleInput, text: string, scope: Scope): Value {
       0,
     );
   if (input.kind === 'count' && value.ratio.bottom !== 1n) throw new FormulaError('A whole number.', 0);
-  limited(input, value.ratio);
+  limited(input, value.ratio, measuring);
   return numberValue(value.ratio, exponent);
 }
 
@@ -66,12 +70,13 @@ export function sizeInput(
   typed: string | undefined,
   scope: Scope,
   hasSpace: boolean,
+  measuring: Measuring = 'us',
 ): SizedInput {
   const fromSpace = hasSpace ? input.fromSpace : undefined;
   const source = typed !== undefined ? 'typed' : fromSpace !== undefined ? 'space' : 'default';
   const text = typed ?? fromSpace ?? input.default;
   try {
-    return { input, source, text, value: read(input, text, scope), trouble: null };
+    return { input, source, text, value: read(input, text, scope, measuring), trouble: null };
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
     return { input, source, text, value: null, trouble: { message: error.message, at: error.at } };
@@ -102,11 +107,10 @@ export function showLength(feet: Ratio): string {
   return sign + (parts.join(' ') || '0 ft');
 }
 
-/** A value in words for the customer: “12 ft 6 in”, “180 sq ft”, “4”, “yes”, “Cedar”. */
-export function showValue(value: Value): string {
+/** A value in words for the customer: “12 ft 6 in”, “180 sq ft”, “4”, “yes”, “Cedar”; “3.81 m” where that is the measure. */
+export function showValue(value: Value, measuring: Measuring): string {
   if (value.kind === 'text') return value.text;
   if (value.kind === 'truth') return value.truth ? 'yes' : 'no';
-  if (value.exponent === 1) return showLength(value.ratio);
-  const unit = value.exponent === 2 ? ' sq ft' : value.exponent === 3 ? ' cu ft' : '';
-  return `${showQuantity(toPlaces(value.ratio, 3))}${unit}`;
+  if (value.exponent === 1 && measuring === 'us') return showLength(value.ratio);
+  return sizeInWords(value.ratio, value.exponent, measuring);
 }

@@ -1,3 +1,4 @@
+import type { Measuring } from '@/model';
 import { memoLast } from '../collections/memoByIdentity';
 import type {
   Bundle,
@@ -293,11 +294,16 @@ function sizeRecipe(
 }
 
 /** Fills `{name}` in a text; a name that is not there stays as it stands and is told. */
-function fill(text: string, scope: Scope, grade: string | null, tell: (name: string) => void): string {
+function fill(
+  text: string,
+  { scope, measuring }: { readonly scope: Scope; readonly measuring: Measuring },
+  grade: string | null,
+  tell: (name: string) => void,
+): string {
   return text.replace(/\{\s*([A-Za-z][A-Za-z0-9_]*)\s*\}/g, (whole, name: string) => {
     if (name === 'grade' && grade !== null) return grade;
     const value = scope(name);
-    if (value && !('trouble' in value)) return showValue(value);
+    if (value && !('trouble' in value)) return showValue(value, measuring);
     tell(name);
     return whole;
   });
@@ -321,6 +327,7 @@ export function sizeMakeup(
       Object.hasOwn(bundle.values, input.name) ? bundle.values[input.name] : undefined,
       surroundings.scope,
       hasSpace,
+      surroundings.measuring,
     ),
   );
   for (const { input, trouble } of inputs)
@@ -343,14 +350,15 @@ export function sizeMakeup(
       return { ...line, quantity: '0' };
     }
   });
+  const told = { scope, measuring: surroundings.measuring };
   const tell = (name: string) =>
     run.troubles.push({ place: 'Description', message: `{${name}} has no value to show.` });
   return {
     inputs,
     parts: run.parts,
     lines: [...run.parts.flatMap(({ line, absent }) => (line && absent === null ? [line] : [])), ...added],
-    name: fill(bundle.name, scope, grade?.name ?? null, tell),
-    detail: fill(bundle.detail ?? '', scope, grade?.name ?? null, tell),
+    name: fill(bundle.name, told, grade?.name ?? null, tell),
+    detail: fill(bundle.detail ?? '', told, grade?.name ?? null, tell),
     troubles: run.troubles,
   };
 }

@@ -2,18 +2,22 @@ import { memoByIdentity } from '../collections/memoByIdentity';
 import type { Bundle, Line, Menu, MenuExtra, MenuQuestion, ProposalDocument, Section, Test } from '@/model';
 import { sizeBundle } from '../bundle';
 import { measuresOf } from '../plan';
-import { surroundingsIn } from '../space';
+import { measuringOf, surroundingsIn } from '../space';
 import { NONE } from '../price/decided';
 import { withinLevels } from './pieces';
 
 function readMenu(document: ProposalDocument): Menu {
   const extras: MenuExtra[] = [];
   const questions: MenuQuestion[] = [];
-  const measures = measuresOf(document);
+  const shared = {
+    measures: measuresOf(document),
+    rooms: document.rooms,
+    measuring: measuringOf(document),
+  };
   const nameOf = (entry: Line | Bundle, section: Section) =>
     entry.kind === 'line'
       ? entry.description
-      : sizeBundle(entry, surroundingsIn({ measures, rooms: document.rooms }, section, entry)).name;
+      : sizeBundle(entry, surroundingsIn(shared, section, entry)).name;
 
   for (const section of document.sections) {
     const levels = withinLevels(document, section.id);

@@ -1,14 +1,17 @@
-import type { Bundle, BundleMakeup, LibraryBundle } from '@/model';
+import type { Bundle, BundleMakeup, LibraryBundle, Measuring } from '@/model';
+import { valueAsTyped } from './bundles';
 
 /**
  * A bundle taken from the library, with everything in it: a later change of the library does not move the proposal.
  * @param first what was typed before its name: the value of its first input
+ * @param measuring in what a bare length or area is
  */
 export function bundleFromLibrary(
   library: Omit<LibraryBundle, 'internalNote'>,
   makeup: BundleMakeup,
   id: string,
   first: string | null = null,
+  measuring: Measuring = 'us',
 ): Bundle {
   const input = library.recipe.inputs[0];
   return {
@@ -22,7 +25,8 @@ export function bundleFromLibrary(
     recipe: makeup.recipe,
     within: makeup.within,
     items: makeup.items,
-    values: first !== null && input ? { [input.name]: first } : {},
+    values:
+      first !== null && input ? { [input.name]: valueAsTyped(library, input.name, first, measuring) } : {},
     ...(library.recipe.grades[0] ? { grade: library.recipe.grades[0].id } : {}),
     shows: library.shows,
     changes: {},

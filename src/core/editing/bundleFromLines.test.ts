@@ -21,7 +21,7 @@ import {
 } from '.';
 
 // 15 by 16 ft, 9 ft high: floor 240 sq ft, perimeter 62 ft, walls 558 sq ft (common practice, no source).
-const space: Space = readSides('15 x 16 x 9');
+const space: Space = readSides('15 x 16 x 9', 'us');
 const { scope } = surroundingsOf(space);
 const offers = (quantity: string, unit: Line['unit'], names: Parameters<typeof offeredFormulas>[3] = []) =>
   offeredFormulas(parseFixed(quantity), unit, scope, names);
@@ -145,7 +145,7 @@ test('a bundle of lines: where the first stood, the same price, asking for what 
   const [was, now] = [computeFigures(document), computeFigures(after)];
   expect([now.cost, now.total]).toEqual([was.cost, was.total]);
   // Another room, and all of it follows.
-  const wider = edited(after, (d) => setSpace(d, 's', readSides('20 x 10 x 8')));
+  const wider = edited(after, (d) => setSpace(d, 's', readSides('20 x 10 x 8', 'us')));
   expect(
     computeFigures(wider)
       .sections[0]!.bundles.get('new')!

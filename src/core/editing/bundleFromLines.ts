@@ -1,3 +1,4 @@
+import { measuringOf } from '../space';
 import type { Bundle, BundleInput, Line, ProposalDocument, Section } from '@/model';
 import { sizeInput } from '../bundle/inputs';
 import { offeredFormulas } from '../bundle/offeredFormulas';
@@ -127,7 +128,7 @@ export function scopeOfMaking(
   inputs: readonly BundleInput[],
 ): Scope {
   const { scope } = surroundingsIn(
-    { rooms: document.rooms, measures: measuresOf(document) },
+    { rooms: document.rooms, measures: measuresOf(document), measuring: measuringOf(document) },
     section,
     labels,
   );
@@ -153,7 +154,7 @@ export interface OfferedPart {
 
 /** Gathered lines as they stand, and what each goes by in the bundle where nobody says otherwise. */
 function standing(document: ProposalDocument, gathered: GatheredLines, scope: Scope) {
-  const sizes = { rooms: document.rooms, measures: measuresOf(document) };
+  const sizes = { rooms: document.rooms, measures: measuresOf(document), measuring: measuringOf(document) };
   const sectionOfLine = new Map(
     document.sections.flatMap((section) => section.entries.map(({ id }) => [id, section] as const)),
   );

@@ -1,3 +1,5 @@
+import type { Measuring } from '@/model';
+import { inMeters, measuringOf } from '../space';
 import type { Bundle, Line, PartChange, PricedItem, ProposalDocument } from '@/model';
 import { roundFixed, writeFixed } from '../number';
 import { parseQuantity } from '../quantity';
@@ -39,7 +41,20 @@ export function setBundleValue(
 ): void {
   const bundle = bundleOf(document, bundleId);
   if (typed.trim() === '') delete bundle.values[input];
-  else bundle.values[input] = typed.trim();
+  else bundle.values[input] = valueAsTyped(bundle, input, typed, measuringOf(document));
+}
+
+/** A typed value of an input; a bare one is in meters where the document is. */
+export function valueAsTyped(
+  { recipe }: Pick<Bundle, 'recipe'>,
+  name: string,
+  typed: string,
+  measuring: Measuring,
+): string {
+  const kind = recipe.inputs.find((each) => each.name === name)?.kind;
+  return measuring === 'us' || (kind !== 'length' && kind !== 'area')
+    ? typed.trim()
+    : inMeters(typed, kind === 'length' ? 1 : 2);
 }
 
 /** Changes what a bundle is called, says, shows or which grade it has; empty text clears what may be empty. */

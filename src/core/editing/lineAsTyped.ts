@@ -2,6 +2,7 @@ import type { LibraryItem, Line, UnitCode } from '@/model';
 import { fromUnit, inUnit, toPlaces } from '../formula';
 import { parseFixed, reduced, roundFixed, writeFixed } from '../number';
 import type { TypedLine } from '../quantity';
+import { sizeTyped } from '../quantity';
 import { lineFromItem, plainLine } from './lineFromItem';
 
 /** Whether a quantity in one unit can be said in another. */
@@ -64,6 +65,12 @@ const priced = (
 const asTyped = ({ typed }: TypedLine): Pick<Line, 'quantityTyped'> =>
   typed === undefined ? {} : { quantityTyped: typed.slice(0, 200) };
 
+/** A size typed in another unit stays with what it came to: `12 m2`. */
+function inOtherUnit(typed: TypedLine): Pick<Line, 'quantityTyped'> {
+  const text = sizeTyped(typed);
+  return text === null || text === typed.quantity ? {} : { quantityTyped: text };
+}
+
 /**
  * A line of a library item as it was typed: `380 sf screen mesh @2.15`. A quantity in another unit of the same kind is
  * converted (2 squares are 200 sq ft); one in a unit that does not fit is kept and marked to be looked at.
@@ -80,7 +87,7 @@ export function lineAsTyped(
   const line = lineFromItem(item, id, fitting);
   return {
     ...line,
-    ...(fitting === quantity ? asTyped(typed) : {}),
+    ...(fitting === quantity ? asTyped(typed) : inOtherUnit(typed)),
     ...(fitting === null && quantity !== null ? { quantity, quantityOpen: true } : {}),
     ...priced(typed, amountIs),
   };

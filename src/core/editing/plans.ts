@@ -1,3 +1,6 @@
+import type { Measuring } from '@/model';
+import { FormulaError } from '../formula';
+import { inMeters, measuringOf } from '../space';
 import type { Line, Measure, Plan, PlanFigure, PlanPoint, ProposalDocument, Space, Traced } from '@/model';
 import { bundlesOf, linesOf } from '../choice';
 import { namesIn, knownFormula, renamed, reservedNames } from '../formula';
@@ -110,7 +113,7 @@ export function setScale(
   to: PlanPoint,
   typed: string,
 ): void {
-  planOf(document, planId).scale = { from, to, length: readDimension(typed) };
+  planOf(document, planId).scale = { from, to, length: readDimension(typed, measuringOf(document)) };
 }
 
 /** Begins a traced quantity with its first figure. */
@@ -261,13 +264,23 @@ export function addMeasure(
 ): string {
   const name = nameFor(label, takenNames(document));
   document.measures ??= [];
-  document.measures.push({ ...measure, name, ...typedValue(typed) });
+  document.measures.push({ ...measure, name, ...typedValue(typed, measure.kind, measuringOf(document)) });
   return name;
 }
 
-function typedValue(typed: string): Pick<Measure, 'value' | 'typed'> {
-  const { value, typed: text } = readDimension(typed);
-  return { value: writeFixed(parseQuantity(value, 6)), ...(text === undefined ? {} : { typed: text }) };
+function typedValue(
+  typed: string,
+  kind: Measure['kind'],
+  measuring: Measuring,
+): Pick<Measure, 'value' | 'typed'> {
+  const text =
+    measuring === 'us' || kind === 'count' ? typed.trim() : inMeters(typed, kind === 'length' ? 1 : 2);
+  const unit = ({ length: 'ft', area: 'sqft', count: 'each' } as const)[kind];
+  // What is typed in meters is no round number of feet.
+  const value = parseQuantity(text, measuring === 'us' ? 3 : 6, { unit });
+  if (value < 0n) throw new FormulaError('A length is not below zero.', 0);
+  const written = writeFixed(value);
+  return text === written ? { value: written } : { value: written, typed: text };
 }
 
 /**
@@ -279,7 +292,7 @@ export function setMeasure(document: ProposalDocument, measureId: string, typed:
   const measure = document.measures?.find(({ id }) => id === measureId);
   if (!measure) throw new PartGone(measureId);
   delete measure.typed;
-  Object.assign(measure, typedValue(typed));
+  Object.assign(measure, typedValue(typed, measure.kind, measuringOf(document)));
 }
 
 /** Takes out a measure typed by hand. */

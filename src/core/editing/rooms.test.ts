@@ -22,8 +22,8 @@ import {
 } from '.';
 
 const space = (length: string, width: string, height?: string): Space => ({
-  shape: { kind: 'rectangle', length: readDimension(length), width: readDimension(width) },
-  ...(height === undefined ? {} : { height: readDimension(height) }),
+  shape: { kind: 'rectangle', length: readDimension(length, 'us'), width: readDimension(width, 'us') },
+  ...(height === undefined ? {} : { height: readDimension(height, 'us') }),
   openings: [],
 });
 const follows = (id: string, formula: string, room?: string): Line =>

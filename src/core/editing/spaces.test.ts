@@ -6,6 +6,7 @@ import { counted, edited } from '../../../tests/support/edits';
 import { FormulaError } from '../formula';
 import { writeAmount } from '../number';
 import { computeFigures } from '../price';
+import { typedDimension } from '../space';
 import {
   PartGone,
   duplicateEntry,
@@ -15,7 +16,6 @@ import {
   removeEntries,
   setGroup,
   setSpace,
-  typedDimension,
 } from '.';
 
 const question: Question = {
@@ -63,18 +63,22 @@ test.each([
   ['3+4.5', { value: '7.5', typed: '3+4.5' }, '3+4.5'],
   ['0', { value: '0' }, '0'],
 ])('a length typed %s', (typed, read, shown) => {
-  expect(readDimension(typed)).toEqual(read);
-  expect(typedDimension(readDimension(typed))).toBe(shown);
+  expect(readDimension(typed, 'us')).toEqual(read);
+  expect(typedDimension(readDimension(typed, 'us'), 'us')).toBe(shown);
 });
 
 test('a length below nothing, or none at all, is refused; without one the cell is empty', () => {
-  expect(() => readDimension('3-5')).toThrow(FormulaError);
-  expect(() => readDimension('wide')).toThrow(FormulaError);
-  expect(typedDimension(undefined)).toBe('');
+  expect(() => readDimension('3-5', 'us')).toThrow(FormulaError);
+  expect(() => readDimension('wide', 'us')).toThrow(FormulaError);
+  expect(typedDimension(undefined, 'us')).toBe('');
 });
 
 test('a section gets its space and loses it', () => {
-  const shape = { kind: 'rectangle' as const, length: readDimension('16'), width: readDimension('12') };
+  const shape = {
+    kind: 'rectangle' as const,
+    length: readDimension('16', 'us'),
+    width: readDimension('12', 'us'),
+  };
   const space = { shape, openings: [] };
   const sized = edited(start, (d) => setSpace(d, 's1', space));
   expect(sized.sections[0]!.space).toEqual(space);

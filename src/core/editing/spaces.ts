@@ -1,3 +1,5 @@
+import type { Measuring } from '@/model';
+import { inMeters } from '../space';
 import type { Bundle, Dimension, Line, ProposalDocument, Section, SectionEntry, Space } from '@/model';
 import { parseQuantity } from '../quantity';
 import { FormulaError } from '../formula';
@@ -9,12 +11,13 @@ import { fitting } from '../text/fitting';
 /* Edits of the spaces of sections, and of sections and entries as wholes. */
 
 /**
- * Reads a typed length: arithmetic, feet and inches; the text is kept where it says more than the number.
+ * Reads a typed length: arithmetic, feet and inches, meters; the text is kept where it says more than the number.
+ * @param measuring in what a bare number is
  * @throws FormulaError for text that is no length, or one below zero
  */
-export function readDimension(typed: string): Dimension {
-  const text = typed.trim();
-  const value = parseQuantity(text);
+export function readDimension(typed: string, measuring: Measuring): Dimension {
+  const text = measuring === 'us' ? typed.trim() : inMeters(typed, 1);
+  const value = parseQuantity(text, 3, { unit: 'ft' });
   if (value < 0n) throw new FormulaError('A length is not below zero.', 0);
   const written = writeFixed(value);
   return text === written ? { value: written } : { value: written, typed: text };
@@ -24,21 +27,17 @@ export function readDimension(typed: string): Dimension {
  * Reads the sides of a rectangle as they are typed in one go: `15 x 16`, `12' 6" x 14' x 8'`; the third is the height.
  * @throws Error in words for text that is no such thing
  */
-export function readSides(typed: string): Space {
+export function readSides(typed: string, measuring: Measuring): Space {
   const sides = typed.split(/[x×]/i).map((side) => side.trim());
   if (sides.length < 2 || sides.length > 3 || sides.includes(''))
     throw new Error('Length and width, then the height: 15 x 16 x 9.');
-  const [length, width, height] = sides.map(readDimension);
+  const [length, width, height] = sides.map((side) => readDimension(side, measuring));
   return {
     shape: { kind: 'rectangle', length: length!, width: width! },
     ...(height ? { height } : {}),
     openings: [],
   };
 }
-
-/** What a length shows in its cell: what was typed, or the number. */
-export const typedDimension = (dimension: Dimension | undefined): string =>
-  dimension?.typed ?? dimension?.value ?? '';
 
 /** Gives a section its space, or takes it away. */
 export function setSpace(document: ProposalDocument, sectionId: string, space: Space | null): void {

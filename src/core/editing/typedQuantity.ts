@@ -1,3 +1,4 @@
+import { measuringOf } from '../space';
 import type { Draft } from 'immer';
 import { current, isDraft } from 'immer';
 import type { Line, ProposalDocument, Section, UnitCode } from '@/model';
@@ -25,7 +26,7 @@ export function readTyped(typed: string, unit: UnitCode, scope: Scope): TypedQua
   if (byName) return { quantity: writeFixed(formulaQuantity(text, unit, scope)), formula: text };
   // A function without a name is computed once: there is nothing to follow.
   const calls = /[a-z]\s*\(/.test(text);
-  const quantity = writeFixed(calls ? formulaQuantity(text, unit, scope) : parseQuantity(text));
+  const quantity = writeFixed(calls ? formulaQuantity(text, unit, scope) : parseQuantity(text, 3, { unit }));
   return text.replace(/,/g, '') === quantity ? { quantity } : { quantity, quantityTyped: text };
 }
 
@@ -37,6 +38,7 @@ export function scopeOf(document: ProposalDocument, section: Section, line?: Lin
   const { space, room } = section;
   return surroundingsIn(
     {
+      measuring: measuringOf(document),
       rooms: rooms && plain(rooms),
       measures: measuresOf({
         ...(measures === undefined ? {} : { measures: plain(measures) }),

@@ -1,9 +1,12 @@
+import type { UnitCode } from '@/model';
 import type { Ratio } from '../number';
 import { integer, plus, powerOfTen, reduced, times } from '../number';
 import type { Signs } from './signs';
 import { plainNumber, signsOf } from './signs';
 import type { Comparison, FunctionName, Tree } from './tree';
 import { FormulaError, functionNames } from './tree';
+import type { NumberValue } from './value';
+import { fromUnit, numberValue } from './value';
 
 /** What may be typed at most; it bounds the work as well. */
 export const LONGEST_FORMULA = 500;
@@ -14,12 +17,27 @@ const feetInches =
 const feet = /(\d+(?:\.\d+)?)\s*(?:'|′|ft\b)/y;
 /** Metres and their parts; the international foot is 0.3048 m exactly (NIST SP 811). */
 const metric = /(\d+(?:\.\d+)?)\s*(mm|cm|m)\b/y;
+/** Areas and volumes as they are written by hand. */
+const measured =
+  /(\d+(?:\.\d+)?)\s*(m2|m²|sq\.?\s?m|sqm|ft2|ft²|sq\.?\s?ft|sqft|sf|m3|m³|cu\.?\s?m|ft3|ft³|cu\.?\s?ft|yd3|yd³|cu\.?\s?yd|cuyd|cy)(?![A-Za-z0-9_²³])/iy;
 const currencySign = /[$€£]\s?/y;
 const nameSigns = /[A-Za-z_][A-Za-z0-9_]*/y;
 const quoted = /["“]([^"“”]*)["”]/y;
 const comparison = /<=|>=|<>|!=|==|[<>=≤≥≠]/y;
 
 const tenThousandthsOfMetres: Record<string, bigint> = { mm: 10n, cm: 100n, m: 10_000n };
+const measuredUnits: Record<string, UnitCode> = {
+  m2: 'sqm',
+  sqm: 'sqm',
+  ft2: 'sqft',
+  sqft: 'sqft',
+  sf: 'sqft',
+  m3: 'cum',
+  cum: 'cum',
+  yd3: 'cuyd',
+  cuyd: 'cuyd',
+  cy: 'cuyd',
+};
 const comparisons: Record<string, Comparison> = {
   '<': '<',
   '<=': '<=',
@@ -155,8 +173,20 @@ class Reader {
     return decimal(`${whole.replace(/\D/g, '')}.${places}`);
   }
 
+  /** An area or a volume with its unit: `12 m2`, `380 sq ft`, `2.5 m³`. */
+  #area(): NumberValue | null {
+    const found = this.#take(measured);
+    if (!found) return null;
+    const unit = found[2]!.toLowerCase().replace(/[.\s]/g, '').replace('²', '2').replace('³', '3');
+    // A cubic foot is what volumes are kept in.
+    if (unit === 'ft3' || unit === 'cuft') return numberValue(decimal(found[1]!), 3);
+    return fromUnit(decimal(found[1]!), measuredUnits[unit]!);
+  }
+
   #number(): Tree | null {
     const at = this.#at;
+    const area = this.#area();
+    if (area) return { kind: 'number', at, value: area.ratio, exponent: area.exponent };
     const length = this.#length();
     if (length) return { kind: 'number', at, value: length, exponent: 1 };
     const value = this.#bare();
@@ -258,7 +288,7 @@ class Reader {
 }
 
 /**
- * Reads a formula: numbers (`1,250.5`), lengths (`12' 6"`, `12ft 6 1/2in`, `3.6m`), names, `+ - * /`, parentheses,
+ * Reads a formula: numbers (`1,250.5`), lengths (`12' 6"`, `12ft 6 1/2in`, `3.6m`), areas and volumes (`12 m2`), names, `+ - * /`, parentheses,
  * comparisons, texts in quotes and the functions of {@link functionNames}. There is nothing else: no assignment, no
  * loop, no property, no other function.
  *

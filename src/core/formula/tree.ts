@@ -19,8 +19,8 @@ export type Comparison = '<' | '<=' | '>' | '>=' | '=' | '!=';
 
 /** What a text means; `at` is where it stands. */
 export type Tree =
-  /** `exponent` 1 for a length written with its unit (in feet), 0 for a bare number. */
-  | { readonly kind: 'number'; readonly at: number; readonly value: Ratio; readonly exponent: 0 | 1 }
+  /** `exponent` 1 for a length written with its unit (in feet), 2 an area, 3 a volume, 0 for a bare number. */
+  | { readonly kind: 'number'; readonly at: number; readonly value: Ratio; readonly exponent: number }
   | { readonly kind: 'text'; readonly at: number; readonly value: string }
   | { readonly kind: 'name'; readonly at: number; readonly name: string }
   | { readonly kind: 'negative'; readonly at: number; readonly of: Tree }

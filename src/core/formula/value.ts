@@ -1,4 +1,4 @@
-import type { UnitCode } from '@/model';
+import type { Measuring, UnitCode } from '@/model';
 import { unitName } from '@/model';
 import type { Ratio } from '../number';
 import { integer, reduced, times } from '../number';
@@ -35,13 +35,24 @@ const dimensions = ['a number', 'a length', 'an area', 'a volume'];
 export const dimensionName = (exponent: number): string =>
   dimensions[exponent] ?? `feet to the power of ${exponent}`;
 
-/** How many units make one (square, cubic) foot. A square is 100 sq ft, a cubic yard 27 cu ft, a board foot 144 cu in. */
+/** A foot in meters: 0.3048 exactly (NIST SP 811, the international foot). */
+const foot = reduced(3048n, 10_000n);
+
+/**
+ * How many units make one (square, cubic) foot. A square is 100 sq ft, a cubic yard 27 cu ft, a board foot 144 cu in, a gallon
+ * 231 cu in, a liter a thousandth of a cubic meter (NIST SP 811, appendix B).
+ */
 const perFoot: Partial<Record<UnitCode, { readonly exponent: number; readonly ratio: Ratio }>> = {
   ft: { exponent: 1, ratio: integer(1n) },
   sqft: { exponent: 2, ratio: integer(1n) },
   square: { exponent: 2, ratio: reduced(1n, 100n) },
   cuyd: { exponent: 3, ratio: reduced(1n, 27n) },
   bdft: { exponent: 3, ratio: integer(12n) },
+  gal: { exponent: 3, ratio: reduced(1728n, 231n) },
+  m: { exponent: 1, ratio: foot },
+  sqm: { exponent: 2, ratio: times(foot, foot) },
+  cum: { exponent: 3, ratio: times(foot, times(foot, foot)) },
+  liter: { exponent: 3, ratio: times(integer(1000n), times(foot, times(foot, foot))) },
 };
 
 /**
@@ -56,6 +67,23 @@ export function fromUnit(quantity: Ratio, unit: UnitCode): NumberValue {
 }
 
 const sizes = ['', '8ft', '(4ft * 8ft)', '(1ft * 1ft * 8ft)'];
+
+/**
+ * A length, area or volume in the units somebody measures in.
+ * @param ratio exact, in feet to the exponent
+ * @param exponent 1 a length, 2 an area, 3 a volume; another stays as it is
+ */
+export function measuredAs(
+  ratio: Ratio,
+  exponent: number,
+  measuring: Measuring,
+): { readonly ratio: Ratio; readonly unit: string } {
+  if (measuring === 'us') return { ratio, unit: ['', ' ft', ' sq ft', ' cu ft'][exponent] ?? '' };
+  const unit = ([null, 'm', 'sqm', 'cum'] as const)[exponent];
+  return unit
+    ? { ratio: times(ratio, perFoot[unit]!.ratio), unit: ` ${unitName(unit)}` }
+    : { ratio, unit: '' };
+}
 
 /**
  * A value as a quantity in a unit: a volume of 27 cu ft is 1 cubic yard. A bare number is taken in the unit as it is.

@@ -1,3 +1,5 @@
+import type { Measuring } from '@/model';
+import { measuringOf } from '../space';
 import { memoByIdentity } from '../collections/memoByIdentity';
 import type {
   CustomerOffer,
@@ -189,7 +191,7 @@ function built(context: Context, piece: Piece): Built {
 }
 
 /** A plan with its labels and quantities; how formulas call them is ours. */
-const planShown = (plan: Plan): CustomerPlan => ({
+const planShown = (plan: Plan, measuring: Measuring): CustomerPlan => ({
   id: plan.id,
   name: plan.name,
   file: plan.file,
@@ -200,7 +202,7 @@ const planShown = (plan: Plan): CustomerPlan => ({
     label: traced.label,
     kind: traced.kind,
     figures: traced.figures,
-    quantity: tracedInWords(traced, plan),
+    quantity: tracedInWords(traced, plan, measuring),
   })),
 });
 
@@ -256,7 +258,9 @@ function readOffer(document: ProposalDocument): CustomerOffer {
     fixed: written(addSums(whole)),
     sections,
     tiers: (document.tiers ?? []).map((tiers) => levelsSideBySide(document, tiers)),
-    plans: (document.plans ?? []).filter(({ shown }) => shown).map(planShown),
+    plans: (document.plans ?? [])
+      .filter(({ shown }) => shown)
+      .map((plan) => planShown(plan, measuringOf(document))),
     discount: document.discount ?? null,
     fees: document.fees.map((fee) => (oneprice ? { ...fee, name: 'Fee' } : fee)),
     taxClasses: document.taxClasses,

@@ -1,7 +1,9 @@
+import type { Measuring } from '@/model';
+import { sizeInWords } from '../space/measuring';
 import { memoLast } from '../collections/memoByIdentity';
 import type { Plan, Traced } from '@/model';
 import type { Fixed, Ratio } from '../number';
-import { divideRounded, integer, reduced, showQuantity, times } from '../number';
+import { divideRounded, integer, reduced, times } from '../number';
 import { LARGEST_QUANTITY, toPlaces } from '../formula';
 import { exactFeet } from '../space/exactFeet';
 import { liesIn, meetsItself, overlap, sidesOf, squareBetween, twiceArea, withoutRepeats } from './figures';
@@ -142,10 +144,10 @@ export function scaleFeet(plan: Plan): number | null {
   return square && Math.sqrt(Number(square.top) / Number(square.bottom));
 }
 
-const unitWords = { area: ' sq ft', length: ' ft', count: '' } as const;
+const exponents = { area: 2, length: 1, count: 0 } as const;
 
 /** A traced quantity in words: “216 sq ft”; null where it cannot be computed. */
-export function tracedInWords(traced: Traced, plan: Plan): string | null {
+export function tracedInWords(traced: Traced, plan: Plan, measuring: Measuring): string | null {
   const { figures } = readTraced(traced, plan);
-  return figures && `${showQuantity(figures.value)}${unitWords[traced.kind]}`;
+  return figures && sizeInWords(reduced(figures.value, 1_000_000n), exponents[traced.kind], measuring);
 }

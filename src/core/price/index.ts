@@ -11,7 +11,7 @@ export type { Pricing } from './pricing';
 export { keepsMinimum, pricingOf } from './pricing';
 export type { RoomFigures } from './rooms';
 export type { BundleFigures, SectionFigures, SectionLine } from './section';
-export { perSquareFoot } from './section';
+export { perArea, perFloorArea } from './section';
 export * from './crew';
 export * from './tax';
 export type { ClassSum, ClassSums, FeeFigures, Terms, Totals } from './totals';

@@ -1,8 +1,9 @@
 import { memoLast } from '../collections/memoByIdentity';
-import type { AreaFactors, Load, PricesGiven, ProposalDocument, Room, TaxClass } from '@/model';
+import type { AreaFactors, Load, Measuring, PricesGiven, ProposalDocument, Room, TaxClass } from '@/model';
 import { minorDigits } from '../number';
 import { measuresOf } from '../plan';
 import type { Measured } from '../space';
+import { measuringOf } from '../space';
 import type { LoadFactors } from './loads';
 import { loadFactors } from './loads';
 
@@ -16,6 +17,8 @@ export interface Pricing {
   readonly area: AreaFactors | undefined;
   readonly measures: readonly Measured[];
   readonly rooms: readonly Room[] | undefined;
+  /** In what sizes are told. */
+  readonly measuring: Measuring;
   readonly taxClasses: ProposalDocument['taxClasses'];
   readonly tax: ProposalDocument['tax'];
   /** The tax classes by id. */
@@ -35,6 +38,7 @@ const priceWith = memoLast(
     area: ProposalDocument['area'],
     measures: readonly Measured[],
     rooms: readonly Room[] | undefined,
+    measuring: Measuring,
     taxClasses: ProposalDocument['taxClasses'],
     tax: ProposalDocument['tax'],
     given: PricesGiven | undefined,
@@ -46,6 +50,7 @@ const priceWith = memoLast(
     area,
     measures,
     rooms,
+    measuring,
     taxClasses,
     tax,
     classes: new Map(taxClasses.map((taxClass) => [taxClass.id, taxClass])),
@@ -65,6 +70,7 @@ export const pricingOf = (document: ProposalDocument): Pricing =>
     document.area,
     measuresOf(document),
     document.rooms,
+    measuringOf(document),
     document.taxClasses,
     document.tax,
     document.pricedAt,

@@ -1,3 +1,6 @@
+import type { Measuring } from '@/model';
+import { measuredAs } from '../formula';
+import { reduced } from '../number';
 import { memoByIdentity, memoLast } from '../collections/memoByIdentity';
 import type { Bundle, CostType, Line, Load, Section } from '@/model';
 import { costTypes } from '@/model';
@@ -338,12 +341,18 @@ export function sumBeforeTax(sums: ClassSums, pricing: Pricing): Amount {
 }
 
 /**
- * An amount per square foot of floor, rounded to the minor unit; null where there is no floor.
+ * An amount per square foot (meter) of floor, rounded to the minor unit; null where there is no floor.
  * @param amount minor units
+ * @param floor square feet to six places
  */
-export function perSquareFoot(amount: Amount, floor: Fixed | null): Amount | null {
-  return floor === null || floor <= 0n ? null : (divideRounded(amount * 1_000_000n, floor) as Amount);
+export function perFloorArea(amount: Amount, floor: Fixed | null, measuring: Measuring): Amount | null {
+  if (floor === null || floor <= 0n) return null;
+  const { ratio } = measuredAs(reduced(floor, 1_000_000n), 2, measuring);
+  return divideRounded(amount * ratio.bottom, ratio.top) as Amount;
 }
+
+/** What a price by the floor is by: “per sq ft”. */
+export const perArea = (measuring: Measuring): string => (measuring === 'us' ? 'per sq ft' : 'per m²');
 
 /** Of each section, with what it was priced last: its figures by what was chosen. */
 const keptFigures = memoLast((_section: Section, _pricing: Pricing) => new Map<string, SectionFigures>());

@@ -156,6 +156,61 @@ describe('amounts, wherever they are typed', () => {
     ));
 });
 
+describe('in a unit', () => {
+  // One of each in another: NIST SP 811, appendix B.8 (from memory), as far as it is printed there.
+  test.each([
+    ['1 ft', 'm', '0.3048'],
+    ['1 m', 'ft', '3.28084'],
+    ['1 sq ft', 'sqm', '0.092903'],
+    ['1 m2', 'sqft', '10.76391'],
+    ['1 cu yd', 'cum', '0.764555'],
+    ['1 m³', 'cuyd', '1.307951'],
+    ['1 m3', 'liter', '1000'],
+    ['231 in * 1 in * 1 in', 'gal', '1'],
+    [`12' * 10'`, 'sqft', '120'],
+    [`20' * 30'`, 'square', '6'],
+    ['20 ft * 10 ft * 6 in', 'cuyd', '3.703704'],
+    ['380 SF', 'square', '3.8'],
+    // A bare number is in the unit already.
+    ['12', 'sqm', '12'],
+    ['4.5 * 4', 'sqm', '18'],
+    ['4.5m * 4m', 'sqm', '18'],
+    [`12' 6"`, 'm', '3.81'],
+    ['6', 'each', '6'],
+  ] as const)('%s in %s → %s', (typed, unit, value) =>
+    expect(writeFixed(parseQuantity(typed, 6, { unit }))).toBe(value),
+  );
+
+  test.each([
+    ['12 m2', 'ft', 'an area'],
+    ['3.5 m', 'sqm', 'a length'],
+    [`12'`, 'each', 'a length'],
+    ['3 m3', 'hour', 'a volume'],
+  ] as const)('%s is no %s', (typed, unit, is) =>
+    expect(() => parseQuantity(typed, 3, { unit })).toThrow(`This comes to ${is}`),
+  );
+
+  test('there and back it is what it was, to the last place but one', () => {
+    const pairs = [
+      ['m', 'ft', 'ft'],
+      ['m2', 'sqft', 'sq ft'],
+      ['m3', 'cuyd', 'cu yd'],
+    ] as const;
+    const metric = { m: 'm', m2: 'sqm', m3: 'cum' } as const;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 10 ** 8 }),
+        fc.constantFrom(...pairs),
+        (n, [sign, unit, word]) => {
+          const there = parseQuantity(`${n / 1000} ${sign}`, 6, { unit });
+          const back = parseQuantity(`${writeFixed(there)} ${word}`, 3, { unit: metric[sign] });
+          expect(back).toBe(BigInt(n) * 1000n);
+        },
+      ),
+    );
+  });
+});
+
 describe('the add line: a quantity, if it begins with one, and words', () => {
   test.each([
     ['12 joist', '12', 'joist'],
@@ -188,5 +243,17 @@ describe('the add line: a quantity, if it begins with one, and words', () => {
     ['door @ $1,180', { quantity: null, words: 'door', price: '1180' }],
     ['6 ea post @2*45', { quantity: '6', unit: 'each', words: 'post', price: '90' }],
     ['ask @ home', { quantity: null, words: 'ask @ home' }],
+    ['12 sq ft decking', { quantity: '12', unit: 'sqft', words: 'decking' }],
+    ['12 m2 tiles @30', { quantity: '12', unit: 'sqm', words: 'tiles', price: '30' }],
+    ['4.5*4 m² tiles', { quantity: '18', unit: 'sqm', words: 'tiles' }],
+    ['3.5 m handrail', { quantity: '3.5', unit: 'm', words: 'handrail' }],
+    ['250 cm rail', { quantity: '2.5', unit: 'm', words: 'rail' }],
+    ['2.4m + 1.2m rail', { quantity: '3.6', unit: 'm', words: 'rail' }],
+    ['2 cu yd concrete', { quantity: '2', unit: 'cuyd', words: 'concrete' }],
+    ['0.5 m3 concrete', { quantity: '0.5', unit: 'cum', words: 'concrete' }],
+    ['2 kg nails', { quantity: '2', unit: 'kg', words: 'nails' }],
+    // Not a unit, but the beginning of a word.
+    ['12 mirror', { quantity: '12', words: 'mirror' }],
+    ['3 m2x fitting', { quantity: '3', words: 'm2x fitting' }],
   ])('%s in one go', (typed, read) => expect(readAddLine(typed)).toEqual(read));
 });

@@ -27,6 +27,22 @@ const unitWords: Readonly<Record<string, UnitCode>> = {
   hrs: 'hour',
   hour: 'hour',
   hours: 'hour',
+  m: 'm',
+  sqm: 'sqm',
+  m2: 'sqm',
+  'm²': 'sqm',
+  cum: 'cum',
+  m3: 'cum',
+  'm³': 'cum',
+  kg: 'kg',
+  l: 'liter',
+  liter: 'liter',
+  liters: 'liter',
+  litre: 'liter',
+  litres: 'liter',
+  lb: 'lb',
+  lbs: 'lb',
+  gal: 'gal',
   day: 'day',
   days: 'day',
   set: 'set',
@@ -40,6 +56,17 @@ export const unitOf = (word: string): UnitCode | undefined => {
   const key = word.toLowerCase().replace(/[.\s]/g, '');
   return Object.hasOwn(unitWords, key) ? unitWords[key] : undefined;
 };
+
+/** The unit at the end of a quantity, where it has one that says what it is measured in. */
+const endUnits: readonly (readonly [RegExp, UnitCode])[] = [
+  [/[\d\s](?:sq\.?\s?ft|sqft|ft2|ft²|sf)$/i, 'sqft'],
+  [/[\d\s](?:cu\.?\s?yd|cuyd|cy|yd3|yd³)$/i, 'cuyd'],
+  [/[\d\s](?:sq\.?\s?m|sqm|m2|m²)$/i, 'sqm'],
+  [/[\d\s](?:cu\.?\s?m|m3|m³)$/i, 'cum'],
+  // Feet are part of a length, and a unit as well: 62 ft of trim are no 62 pieces.
+  [/[\d\s](?:ft|feet)$/i, 'ft'],
+  [/[\d\s](?:mm|cm|m)$/, 'm'],
+];
 
 export interface TypedLine {
   /** Null where the text does not begin with a quantity. */
@@ -79,14 +106,15 @@ export function readAddLine(text: string): TypedLine {
     const head = trimmed.slice(0, end);
     if (!/^[\d(.]/.test(head)) break;
     try {
-      const quantity = writeFixed(parseQuantity(head, 3, { blanks: false }));
       const rest = trimmed.slice(end).trim();
+      const within = endUnits.find(([pattern]) => pattern.test(head))?.[1];
+      const quantity = writeFixed(
+        parseQuantity(head, 3, { blanks: false, ...(within === undefined ? {} : { unit: within }) }),
+      );
+      if (within !== undefined && rest !== '') return { quantity, unit: within, words: rest, ...price };
       const [first = '', ...others] = rest.split(/\s+/);
       // A unit stands between the quantity and words; alone it is a word to look for.
       const unit = others.length > 0 ? unitOf(first) : undefined;
-      // Feet are part of a length, and a unit as well: 62 ft of trim are no 62 pieces.
-      if (unit === undefined && rest !== '' && /[\d\s](ft|feet)$/i.test(head))
-        return { quantity, unit: 'ft', words: rest, ...price };
       return unit === undefined
         ? { quantity, words: rest, ...price }
         : { quantity, unit, words: others.join(' '), ...price };
@@ -96,3 +124,18 @@ export function readAddLine(text: string): TypedLine {
   }
   return { quantity: null, words: trimmed, ...price };
 }
+
+const sizeUnits: Partial<Record<UnitCode, string>> = {
+  ft: 'ft',
+  sqft: 'sq ft',
+  cuyd: 'cu yd',
+  m: 'm',
+  sqm: 'm2',
+  cum: 'm3',
+};
+
+/** The quantity of a typed line as text, with its unit where that is a size: `12 m2`. */
+export const sizeTyped = ({ quantity, unit }: TypedLine): string | null => {
+  const size = unit === undefined ? undefined : sizeUnits[unit];
+  return quantity === null || size === undefined ? quantity : `${quantity} ${size}`;
+};

@@ -4,3 +4,4 @@ export * from './surroundings';
 export * from './newSpace';
 export * from './roomSpace';
 export * from './spaceInWords';
+export * from './measuring';

@@ -129,4 +129,4 @@ test.each([
     { shape: { kind: 'traced', measure: 'porch' }, height: { value: '8' }, openings: [] },
     '“porch” on the plan, 8 ft high',
   ],
-] as [Space, string][])('a space in words', (space, words) => expect(spaceInWords(space)).toBe(words));
+] as [Space, string][])('a space in words', (space, words) => expect(spaceInWords(space, 'us')).toBe(words));

@@ -1,5 +1,5 @@
 import { memoByIdentity } from '../collections/memoByIdentity';
-import type { Measure, Room, Section, Space } from '@/model';
+import type { Measure, Measuring, Room, Section, Space } from '@/model';
 import type { Scope, Value } from '../formula';
 import { FormulaError, LARGEST_QUANTITY, fromUnit, numberValue, spaceNames, toPlaces } from '../formula';
 import type { Fixed, Ratio } from '../number';
@@ -127,6 +127,8 @@ export function readSpace(space: Space, measures: readonly Measured[] = noMeasur
 export interface Surroundings {
   readonly space: ReadSpace | null;
   readonly scope: Scope;
+  /** In what sizes are told. */
+  readonly measuring: Measuring;
 }
 
 function spaceValue(space: ReadSpace | null, name: string): ReturnType<Scope> {
@@ -152,19 +154,24 @@ const seenWith = memoByIdentity((measures: readonly Measured[]) => {
       value === null ? { trouble: trouble ?? '' } : fromUnit(value, measureUnit[kind]),
     ]),
   );
-  const seen = (space: ReadSpace | null): Surroundings => ({
-    space,
-    scope: (name) => byName.get(name) ?? spaceValue(space, name),
-  });
-  return { none: seen(null), in: memoByIdentity((space: Space) => seen(readSpace(space, measures))) };
+  const seenIn = (measuring: Measuring) => {
+    const seen = (space: ReadSpace | null): Surroundings => ({
+      space,
+      scope: (name) => byName.get(name) ?? spaceValue(space, name),
+      measuring,
+    });
+    return { none: seen(null), in: memoByIdentity((space: Space) => seen(readSpace(space, measures))) };
+  };
+  return { us: seenIn('us'), metric: seenIn('metric') };
 });
 
 /** What the formulas of a section with this space can see. A measure of the proposal comes before a name of the space. */
 export function surroundingsOf(
   space: Space | undefined,
   measures: readonly Measured[] = noMeasures,
+  measuring: Measuring = 'us',
 ): Surroundings {
-  const seen = seenWith(measures);
+  const seen = seenWith(measures)[measuring];
   return space ? seen.in(space) : seen.none;
 }
 
@@ -172,11 +179,12 @@ export function surroundingsOf(
 export interface SharedSizes {
   readonly measures: readonly Measured[];
   readonly rooms: readonly Room[] | undefined;
+  readonly measuring: Measuring;
 }
 
 /** What the formulas of a section, or of one of its entries, can see. */
 export const surroundingsIn = (
-  { rooms, measures }: SharedSizes,
+  { rooms, measures, measuring }: SharedSizes,
   section: Pick<Section, 'space' | 'room'>,
   entry?: { readonly room?: string },
-): Surroundings => surroundingsOf(spaceOf(rooms, section, entry), measures);
+): Surroundings => surroundingsOf(spaceOf(rooms, section, entry), measures, measuring);

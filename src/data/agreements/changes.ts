@@ -21,7 +21,19 @@ interface Maker {
  * in it yet.
  */
 function emptyChange(
-  { reckoning, loads, taxClasses, tax, area, measures, plans, shows, currency, terms }: ProposalDocument,
+  {
+    reckoning,
+    loads,
+    taxClasses,
+    tax,
+    area,
+    measuring,
+    measures,
+    plans,
+    shows,
+    currency,
+    terms,
+  }: ProposalDocument,
   change: NonNullable<ProposalDocument['change']>,
   title: string,
   lines: readonly Line[],
@@ -35,6 +47,7 @@ function emptyChange(
     shows: shows === 'total' ? 'lines' : shows,
     ...(terms === undefined ? {} : { terms }),
     ...(area ? { area } : {}),
+    ...(measuring ? { measuring } : {}),
     ...(measures ? { measures } : {}),
     // Plans can be measured on; to the customer they were shown with the agreement.
     ...(plans ? { plans: plans.map(({ shown: _, ...plan }) => plan) } : {}),

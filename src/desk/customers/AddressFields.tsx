@@ -1,6 +1,7 @@
 'use client';
 
 import { Form, Input } from 'antd';
+import { useOurCompany } from '@/desk/companies/OurCompany';
 
 /** The fields of an address, under a name of the form. */
 export function AddressFields({ under }: { under: string }) {
@@ -39,4 +40,8 @@ export function AddressFields({ under }: { under: string }) {
   );
 }
 
-export const emptyAddress = { street: '', city: '', region: '', postcode: '', country: 'US' };
+/** An address nobody typed yet: most customers live where the company is. */
+export function useEmptyAddress() {
+  const { country } = useOurCompany();
+  return { street: '', city: '', region: '', postcode: '', country };
+}

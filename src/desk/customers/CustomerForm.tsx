@@ -3,7 +3,7 @@
 import { Alert, Checkbox, Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Answer, CustomerInput } from '@/model';
-import { AddressFields, emptyAddress } from './AddressFields';
+import { AddressFields, useEmptyAddress } from './AddressFields';
 import { PeopleFields, wrongPeople } from './PeopleFields';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
@@ -14,12 +14,11 @@ export type SaveCustomer = (
   over?: CustomerInput,
 ) => Promise<Answer<{ id: string; siteId: string | null }>>;
 
-const empty: CustomerInput = {
+const nothing: Omit<CustomerInput, 'billing'> = {
   name: '',
   contactName: '',
   email: '',
   phone: '',
-  billing: emptyAddress,
   internalNote: '',
   alert: false,
   taxExempt: '',
@@ -30,7 +29,7 @@ const empty: CustomerInput = {
 export function CustomerForm({
   id,
   name = '',
-  values = name === '' ? empty : { ...empty, name },
+  values: given,
   save,
   done,
   close,
@@ -43,6 +42,9 @@ export function CustomerForm({
   done: (saved: { id: string; siteId: string | null }) => void;
   close: () => void;
 }) {
+  const billing = useEmptyAddress();
+  const fresh = useState(() => ({ ...nothing, name, billing }))[0];
+  const values = given ?? fresh;
   const [form] = Form.useForm<CustomerInput>();
   const { busy, refused, submit } = useSubmit({ form });
   /** As it was read when the form was opened. */
@@ -52,8 +54,8 @@ export function CustomerForm({
     form,
     values,
   );
-  const send = (given: CustomerInput) =>
-    submit(() => save({ ...values, ...given }, id, id === undefined ? undefined : over), {
+  const send = (typed: CustomerInput) =>
+    submit(() => save({ ...values, ...typed }, id, id === undefined ? undefined : over), {
       then: (value) => {
         saved();
         done(value);

@@ -4,7 +4,7 @@ import type { readCustomer } from '@/services/customers/customers';
 import type { Answer, SiteInput } from '@/model';
 import { useKeptFields } from '@/ui/kept/useKeptFields';
 import { useSubmit } from '@/ui/useSubmit';
-import { AddressFields, emptyAddress } from './AddressFields';
+import { AddressFields, useEmptyAddress } from './AddressFields';
 
 export type SaveSite = (input: SiteInput, id?: string, over?: SiteInput) => Promise<Answer<{ id: string }>>;
 export type Site = Awaited<ReturnType<typeof readCustomer>>['sites'][number];
@@ -24,6 +24,7 @@ export function SiteForm({
 }) {
   const [form] = Form.useForm<Omit<SiteInput, 'customerId'>>();
   const { busy, refused, submit } = useSubmit({ form });
+  const emptyAddress = useEmptyAddress();
   const values = { address: site?.address ?? emptyAddress, internalNote: site?.internalNote ?? '' };
   /** As it was read when the form was opened. */
   const [over] = useState(values);

@@ -1,3 +1,4 @@
+import type { Measuring } from '@/model';
 import { refuseWrong } from '../refuseWrong';
 import type Type from 'typebox';
 import type { Transaction } from '@/data/connection';
@@ -24,6 +25,7 @@ export function emptyDocument(
   currency: string,
   usual: UsualTerms,
   day: string,
+  measuring: Measuring = 'us',
 ): ProposalDocument {
   return {
     format: 'impegno-proposal',
@@ -32,6 +34,7 @@ export function emptyDocument(
     title,
     currency,
     ...usual,
+    ...(measuring === 'us' ? {} : { measuring }),
     taxClasses: taxesOn(usual.taxClasses, day),
     sections: [{ id: 'work', title: 'Work', entries: [] }],
   };
@@ -100,11 +103,17 @@ export async function startProposal(actor: Actor, input: unknown): Promise<{ id:
   return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
     const today = businessDate(actor.now, ours.timeZone);
-    let document = emptyDocument(title.trim(), ours.currency, ours.usual, today);
+    let document = emptyDocument(title.trim(), ours.currency, ours.usual, today, ours.units);
     if (templateId) {
       const [found] = await templateById(tx, templateId);
       if (!found) throw noSuch('template');
-      document = { ...structuredClone(found.document), reckoning: 2, title: title.trim() };
+      const { measuring: _, ...template } = structuredClone(found.document);
+      document = {
+        ...template,
+        reckoning: 2,
+        title: title.trim(),
+        ...(ours.units === 'us' ? {} : { measuring: ours.units }),
+      };
       // Taxes are those of today, not of the day the template was kept.
       takeTaxes(document, taxesOn(ours.usual.taxClasses, today));
       // How customers read prices is the company's to say, not a template's of once.

@@ -12,11 +12,11 @@ import { putOver } from '../over';
 import { Problem } from '../problem';
 import { refuseUnknownTime } from './refuseUnknown';
 
-/** What everybody of a company knows of it: what it is called, where it is, its money and its time. */
+/** What everybody of a company knows of it: what it is called, where it is, its money, its time and its measures. */
 export const readOwnCompany = (actor: Actor) =>
   inCompany(actor, async (tx) => {
-    const { name, address, currency, timeZone, demo } = await companyOf(tx, actor.companyId);
-    return { name, address, currency, timeZone, demo };
+    const { name, address, currency, timeZone, units, demo } = await companyOf(tx, actor.companyId);
+    return { name, address, currency, timeZone, units, demo };
   });
 
 const { currency: _, ...changeable } = reckoning;

@@ -52,7 +52,7 @@ function PartComesTo({ part, sized, line }: PartRowProps) {
   if (line)
     return <>{`${showQuantity(line.quantity)} ${unitAfter(writeFixed(line.quantity), line.line.unit)}`}</>;
   if (sized?.absent) return <span className="soft">{absentWords[sized.absent]}</span>;
-  return <>{sized?.value && !('bundle' in part) ? showValue(sized.value) : ''}</>;
+  return <>{sized?.value && !('bundle' in part) ? showValue(sized.value, 'us') : ''}</>;
 }
 
 /** A part of a bundle, with what goes wrong in its formula and what it is in other grades below it. */

@@ -58,7 +58,7 @@ export function TrialPanel({
               <Cell
                 name="trial"
                 label={`Try ${input.label}`}
-                shown={value ? showValue(value) : text}
+                shown={value ? showValue(value, 'us') : text}
                 typed={text}
                 mark={trouble ? 'open' : source === 'typed' ? 'typed' : undefined}
                 commit={(typed) => setTrial({ ...trial, values: { ...trial.values, [input.name]: typed } })}

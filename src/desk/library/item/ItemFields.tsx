@@ -1,6 +1,7 @@
 import { AutoComplete, Input, Select } from 'antd';
 import type { CostCodes, ItemInput, UsualTerms } from '@/model';
-import { costCodeFor, units } from '@/model';
+import { useOurCompany } from '@/desk/companies/OurCompany';
+import { costCodeFor, unitName, unitsFor } from '@/model';
 import { WordsField } from '@/ui/fields/WordsField';
 
 interface ItemFieldsProps {
@@ -13,6 +14,7 @@ interface ItemFieldsProps {
 
 /** What an item is called, how it is counted and taxed, and how it is found. */
 export function ItemFields({ item, usual, costCodes, readOnly, change }: ItemFieldsProps) {
+  const { units: measuring } = useOurCompany();
   const text = (field: 'code' | 'name' | 'trade', label: string) => (
     <label className="recipe-field">
       {label}
@@ -38,7 +40,7 @@ export function ItemFields({ item, usual, costCodes, readOnly, change }: ItemFie
             className="full-width"
             disabled={readOnly}
             value={item.unit}
-            options={Object.entries(units).map(([value, { name }]) => ({ value, label: name }))}
+            options={unitsFor(measuring).map((value) => ({ value, label: unitName(value) }))}
             onChange={(unit: ItemInput['unit']) => change({ unit })}
           />
         </label>

@@ -2,7 +2,8 @@ import { AutoComplete, Input, Select } from 'antd';
 import { raisableTypes } from '@/core/importing';
 import { costTypeName } from '@/core/text/names';
 import type { SeveralField, UnitCode, UsualTerms } from '@/model';
-import { unitCodes, unitName } from '@/model';
+import { useOurCompany } from '@/desk/companies/OurCompany';
+import { unitName, unitsFor } from '@/model';
 import { OwnLoads } from '../item/OwnLoads';
 import type { SeveralTyped } from './severalDraft';
 
@@ -24,7 +25,17 @@ function Becomes<T extends string>({
   );
 }
 
-const unitOptions = unitCodes.map((value) => ({ value, label: unitName(value) }));
+function BecomesUnit({
+  value,
+  change,
+}: {
+  readonly value: UnitCode;
+  readonly change: (unit: UnitCode) => void;
+}) {
+  const { units } = useOurCompany();
+  const options = unitsFor(units).map((unit) => ({ value: unit, label: unitName(unit) }));
+  return <Becomes<UnitCode> value={value} options={options} change={change} />;
+}
 
 /** The fields of one kind of change: words for words, one value for all, tags on and off, a percentage. */
 export function SeveralFields({
@@ -93,7 +104,7 @@ export function SeveralFields({
     case 'costCode':
       return text('set', 'becomes', 'empty: none');
     case 'unit':
-      return <Becomes<UnitCode> value={typed.unit} options={unitOptions} change={(unit) => type({ unit })} />;
+      return <BecomesUnit value={typed.unit} change={(unit) => type({ unit })} />;
     case 'taxClass':
       return (
         <Becomes

@@ -1,8 +1,9 @@
 'use client';
 
+import { areaShown, measuringOf } from '@/core/space';
 import { PlusOutlined } from '@ant-design/icons';
 import { moveBy } from '@/core/editing';
-import { showAmount, showQuantity } from '@/core/number';
+import { showAmount } from '@/core/number';
 import { useEditor } from './context';
 import { useSections } from './useSections';
 
@@ -59,7 +60,9 @@ export function Outline({ left }: { readonly left?: () => void }) {
                 <span className="amount">{showAmount(net, figures.minorDigits)}</span>
                 {parts.length > 0 && <span className="outline-choices">{parts.join(' · ')}</span>}
                 {space?.figures && (
-                  <span className="outline-space">{showQuantity(space.figures.floor)} sq ft</span>
+                  <span className="outline-space">
+                    {areaShown(space.figures.floor, measuringOf(work.document))}
+                  </span>
                 )}
                 {troubled > 0 && <span className="outline-open">{troubled} cannot be computed</span>}
                 {undecided > 0 && <span className="outline-open">{undecided} not decided</span>}

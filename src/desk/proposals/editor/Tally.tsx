@@ -2,17 +2,10 @@
 
 import type { Contract } from '@/model';
 import { useEffectOf } from './change/EffectStep';
-import {
-  addAmounts,
-  moneyOf,
-  showAmount,
-  showDifference,
-  showPercent,
-  showQuantity,
-  writeAmount,
-} from '@/core/number';
+import { addAmounts, moneyOf, showAmount, showDifference, showPercent, writeAmount } from '@/core/number';
 import type { Figures } from '@/core/price';
-import { discountsOf, perSquareFoot } from '@/core/price';
+import { discountsOf, perArea, perFloorArea } from '@/core/price';
+import { areaShown } from '@/core/space';
 import { computeSchedule } from '@/core/schedule';
 import { whyTotal } from '@/core/explain';
 import { Track } from '@/ui/Track';
@@ -24,12 +17,12 @@ import { Why } from './Why';
 /** How cost becomes price, margin in both forms, and the payments: always in view, always of this moment. */
 export function Tally({ contract }: { contract: Contract | null }) {
   const { work, figures } = useEditor();
-  const { seesCost } = useEditorActions();
+  const { seesCost, measuring } = useEditorActions();
   const ranged = useRange(work.document);
   const schedule = computeSchedule(work.document.schedule, figures.total, figures.minorDigits);
   const digits = figures.minorDigits;
   const money = moneyOf(digits);
-  const each = perSquareFoot(figures.subtotal, figures.floor);
+  const each = perFloorArea(figures.subtotal, figures.floor, measuring);
   const inside = work.document.tax?.inside === true && !work.document.tax.exempt;
   const discounts = discountsOf(figures);
   return (
@@ -90,7 +83,7 @@ export function Tally({ contract }: { contract: Contract | null }) {
           <>
             {seesCost && <br />}
             <span className="soft">
-              {money.show(each)} per sq ft, {showQuantity(figures.floor!)} sq ft of floor
+              {money.show(each)} {perArea(measuring)}, {areaShown(figures.floor!, measuring)} of floor
             </span>
           </>
         )}

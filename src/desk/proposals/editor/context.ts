@@ -1,5 +1,6 @@
 'use client';
 
+import type { Measuring } from '@/model';
 import { createContext, useContext } from 'react';
 import type { Differences } from '@/core/choice';
 import type { BundleFigures, Figures, SectionLine } from '@/core/price';
@@ -60,6 +61,8 @@ export interface Reveal {
 export type EditorActions = Pick<EditorContext, 'setTarget' | 'readOnly'> &
   Pick<DocumentInWork, 'edit'> &
   Pick<Figures, 'minorDigits'> & {
+    /** In what lengths and areas are shown, and bare ones typed. */
+    readonly measuring: Measuring;
     /** The document is here with its costs; else its prices come from where they are, and nothing is shown of cost. */
     readonly seesCost: boolean;
     /** Library items whose costs moved since they were copied here, by id. */

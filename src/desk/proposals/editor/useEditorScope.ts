@@ -1,3 +1,4 @@
+import { measuringOf } from '@/core/space';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { ProposalAtDesk } from '@/services/proposals/read';
 import { differences as findDifferences } from '@/core/choice';
@@ -124,12 +125,14 @@ export function useEditorScope({
   const { edit } = work;
   const seesCost = proposal.prices === null;
   const { minorDigits } = figures;
+  const measuring = measuringOf(work.document);
   const actions: EditorActions = useMemo(
     () => ({
       edit,
       setTarget,
       readOnly,
       minorDigits,
+      measuring,
       moved: proposal.moved,
       seesCost,
       setView,
@@ -152,6 +155,7 @@ export function useEditorScope({
       edit,
       readOnly,
       minorDigits,
+      measuring,
       proposal.moved,
       seesCost,
       toggle,

@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import { useEffect, useRef } from 'react';
 import { lineAsTyped, ownLineAsTyped } from '@/core/editing';
-import { readAddLine } from '@/core/quantity';
+import { readAddLine, sizeTyped } from '@/core/quantity';
 import type { Found } from '../../../library/search';
 import { findInLibrary } from '../../../library/search';
 import type { Target } from '../context';
@@ -44,7 +44,7 @@ export function useAdding(field: RefObject<HTMLInputElement | null>) {
       const read = readAddLine(text);
       if (one === 'own') put([ownLineAsTyped(read, newPartId(), taxClass)], target);
       else if (one.kind === 'item') put([lineAsTyped(one.item, newPartId(), read)], target);
-      else await putBundle(one.bundle, read.quantity, target, quiet());
+      else await putBundle(one.bundle, sizeTyped(read), target, quiet());
     },
   });
   const { waiting } = queue;

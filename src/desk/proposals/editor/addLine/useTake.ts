@@ -1,5 +1,6 @@
 'use client';
 
+import { measuringOf } from '@/core/space';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { shortName } from '@/core/bundle';
 import { addAlternative, addBundle, addLines, addToBundle, bundleFromLibrary } from '@/core/editing';
@@ -82,7 +83,7 @@ export function useTake() {
     if (where.kind === 'bundle')
       throw new Error('A bundle goes into a section; inside another it is made in the library.');
     const { makeup, ...library } = await readBundle(wanted.id);
-    const bundle = bundleFromLibrary(library, makeup, newPartId(), first);
+    const bundle = bundleFromLibrary(library, makeup, newPartId(), first, measuringOf(work.document));
     if (where.kind === 'question')
       work.edit((draft) =>
         addAlternative(draft, where.questionId, {

@@ -14,15 +14,17 @@ import {
   setPlanShown,
   setSpace,
 } from '@/core/editing';
-import { showQuantity } from '@/core/number';
+import { lengthShown, measuringOf, typedMeasure } from '@/core/space';
 import { edgeName, readTraced, tracedInWords } from '@/core/plan';
-import type { Measure, Plan, Traced } from '@/model';
+import type { Measure, Measuring, Plan, Traced } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { Cell } from '@/ui/live/Cell';
 
-const kinds: readonly { readonly value: Measure['kind']; readonly label: string }[] = [
-  { value: 'length', label: 'ft' },
-  { value: 'area', label: 'sq ft' },
+const kindsIn = (
+  measuring: Measuring,
+): readonly { readonly value: Measure['kind']; readonly label: string }[] => [
+  { value: 'length', label: measuring === 'us' ? 'ft' : 'm' },
+  { value: 'area', label: measuring === 'us' ? 'sq ft' : 'm²' },
   { value: 'count', label: 'pieces' },
 ];
 
@@ -44,6 +46,7 @@ function TracedRow({
   readonly toPlan: () => void;
 }) {
   const { work, readOnly } = useEditor();
+  const measuring = measuringOf(work.document);
   const { figures, trouble, doubt } = readTraced(traced, plan);
   const { sections, rooms = [] } = work.document;
   const follower = [...rooms, ...sections].find(
@@ -65,7 +68,7 @@ function TracedRow({
           onEnter={toPlan}
           commit={(text) => work.edit((draft) => renameTraced(draft, plan.id, traced.id, text))}
         />
-        <strong className="measure-value">{tracedInWords(traced, plan) ?? '—'}</strong>
+        <strong className="measure-value">{tracedInWords(traced, plan, measuring) ?? '—'}</strong>
         {!readOnly && (
           <button
             type="button"
@@ -89,7 +92,7 @@ function TracedRow({
             {figures?.edge != null && (
               <>
                 {' · '}
-                <code>{edgeName(traced.name)}</code> {showQuantity(figures.edge)} ft
+                <code>{edgeName(traced.name)}</code> {lengthShown(figures.edge, measuring)}
               </>
             )}
             {follow(followersOf(work.document, traced.name))}
@@ -129,6 +132,8 @@ function TypedMeasures() {
   const [kind, setKind] = useState<Measure['kind']>('length');
   const [trouble, setTrouble] = useState<string | null>(null);
   const measures = work.document.measures ?? [];
+  const measuring = measuringOf(work.document);
+  const kinds = kindsIn(measuring);
   const add = () => {
     try {
       work.edit((draft) => void addMeasure(draft, { id: newPartId(), kind }, label, typed));
@@ -151,11 +156,13 @@ function TypedMeasures() {
                 name="measure-value"
                 label={`Value of ${measure.name}`}
                 align="right"
-                shown={measure.typed ?? measure.value}
+                shown={typedMeasure(measure, measuring)}
                 readOnly={readOnly}
                 commit={(text) => work.edit((draft) => setMeasure(draft, measure.id, text))}
               />
-              <span className="soft">{kinds.find(({ value }) => value === measure.kind)!.label}</span>
+              {(measuring === 'us' || measure.kind === 'count') && (
+                <span className="soft">{kinds.find(({ value }) => value === measure.kind)!.label}</span>
+              )}
               {!readOnly && (
                 <button
                   type="button"

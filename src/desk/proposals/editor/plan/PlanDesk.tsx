@@ -3,6 +3,7 @@
 import { Button, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { addPlan, movePoint, planOfFile, removePlan, setScale } from '@/core/editing';
+import { measuringOf } from '@/core/space';
 import type { Plan } from '@/model';
 import { newPartId, useEditor } from '../context';
 import { AddPlan } from './AddPlan';
@@ -35,7 +36,7 @@ function PlanOpen({ plan, tracing }: { readonly plan: Plan; readonly tracing: Tr
         key={plan.id}
         plan={plan}
         href={`/api/v1/files/${plan.file}`}
-        marks={plan.traced.map((traced) => markOf(traced, plan))}
+        marks={plan.traced.map((traced) => markOf(traced, plan, measuringOf(work.document)))}
         tool={tool}
         drawn={drawn}
         selected={selected}

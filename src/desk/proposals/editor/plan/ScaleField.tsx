@@ -1,5 +1,7 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
+import { typedDimension } from '@/core/space';
+import { useEditorActions } from '../context';
 import type { Plan } from '@/model';
 
 /** Asks how long the two points of the scale are apart. */
@@ -12,7 +14,8 @@ export function ScaleField({
   readonly take: (typed: string) => void;
   readonly cancel: () => void;
 }) {
-  const [typed, setTyped] = useState(plan.scale?.length.typed ?? plan.scale?.length.value ?? '');
+  const { measuring } = useEditorActions();
+  const [typed, setTyped] = useState(typedDimension(plan.scale?.length, measuring));
   const [trouble, setTrouble] = useState<string | null>(null);
   return (
     <form
@@ -36,7 +39,7 @@ export function ScaleField({
           size="small"
           autoFocus
           className="bar-field"
-          placeholder={`16' 0"`}
+          placeholder={measuring === 'us' ? `16' 0"` : '4.8'}
           value={typed}
           onChange={({ target }) => setTyped(target.value)}
           onFocus={({ target }) => target.select()}

@@ -1,3 +1,4 @@
+import type { Measuring } from '@/model';
 import { CaretDownOutlined, CaretRightOutlined } from '@ant-design/icons';
 import { showValue } from '@/core/bundle';
 import { setBundle } from '@/core/editing';
@@ -6,10 +7,10 @@ import { Cell } from '@/ui/live/Cell';
 import { useEditorActions } from '../context';
 
 /** How large a bundle is, in which grade, of how many parts, in few words. */
-function sizeInWords({ bundle, sized }: BundleFigures): string {
+function sizeInWords({ bundle, sized }: BundleFigures, measuring: Measuring): string {
   const grade = bundle.recipe.grades.find(({ id }) => id === bundle.grade) ?? bundle.recipe.grades[0];
   const size = sized.inputs
-    .flatMap(({ value }) => (value?.kind === 'number' ? [showValue(value)] : []))
+    .flatMap(({ value }) => (value?.kind === 'number' ? [showValue(value, measuring)] : []))
     .slice(0, 3);
   return [
     ...size,
@@ -23,7 +24,7 @@ function sizeInWords({ bundle, sized }: BundleFigures): string {
 
 /** The name of a bundle, its size in words, and what there is to say of it. */
 export function BundleName({ figures, open }: { readonly figures: BundleFigures; readonly open: boolean }) {
-  const { edit, readOnly, toggle } = useEditorActions();
+  const { edit, readOnly, toggle, measuring } = useEditorActions();
   const { bundle, sized } = figures;
   const changed = Object.keys(bundle.changes).length + bundle.added.length;
   const [trouble] = sized.troubles;
@@ -51,7 +52,7 @@ export function BundleName({ figures, open }: { readonly figures: BundleFigures;
         {bundle.extra && <span className="choice-tag">extra, {bundle.extra.in ? 'in' : 'out'}</span>}
       </div>
       <span className="row-remark soft">
-        {sizeInWords(figures)}
+        {sizeInWords(figures, measuring)}
         {changed > 0 && <span className="bundle-changed">{changed} changed on this job</span>}
       </span>
       {trouble && (

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Measuring } from '@/model';
 import { Button, Segmented } from 'antd';
 import { setBundle, setBundleValue } from '@/core/editing';
 import type { SizedInput } from '@/core/bundle';
@@ -16,14 +17,18 @@ function goOn(from: Element | null): void {
   next?.focus();
 }
 
-const units = { length: 'ft', area: 'sq ft' } as Record<string, string>;
+const units = {
+  us: { length: 'ft', area: 'sq ft' },
+  metric: { length: 'm', area: 'm²' },
+} as Record<Measuring, Record<string, string>>;
 
 function InputField({ sized, bundleId }: { sized: SizedInput; bundleId: string }) {
-  const { edit, readOnly } = useEditorActions();
+  const { edit, readOnly, measuring } = useEditorActions();
   const { input, source, text, value, trouble } = sized;
   const set = (typed: string) => edit((draft) => setBundleValue(draft, bundleId, input.name, typed));
+  const unit = units[measuring][input.kind];
   const choices = input.kind === 'yesno' ? ['yes', 'no'] : input.kind === 'oneof' ? input.options : null;
-  const shown = value ? showValue(value) : text;
+  const shown = value ? showValue(value, measuring) : text;
   return (
     <div className="input-field" title={input.help}>
       <span className="input-label" id={`${bundleId}-${input.name}`}>
@@ -50,7 +55,7 @@ function InputField({ sized, bundleId }: { sized: SizedInput; bundleId: string }
       ) : (
         <Cell
           name="input"
-          label={`${input.label}${units[input.kind] ? `, ${units[input.kind]}` : ''}`}
+          label={unit ? `${input.label}, ${unit}` : input.label}
           shown={shown}
           typed={text}
           mark={trouble ? 'open' : source === 'typed' ? 'typed' : undefined}
@@ -63,7 +68,7 @@ function InputField({ sized, bundleId }: { sized: SizedInput; bundleId: string }
         {trouble
           ? trouble.message
           : source === 'typed'
-            ? text === shown.replace(/ (sq |cu )?ft$/, '') || choices
+            ? text.replace(/ m2?$/, '') === shown.replace(/ ((sq |cu )?ft|m[²³]?)$/, '') || choices
               ? '\u00a0'
               : text
             : source === 'space'

@@ -3,7 +3,7 @@ import { showAmount, showDecimal, showQuantity, showUnitAmount, writeFixed } fro
 import type { SectionLine } from '@/core/price';
 import { costInAll } from '@/core/price';
 import type { Line, UnitCode } from '@/model';
-import { unitCodes, unitName } from '@/model';
+import { unitName, unitsFor } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import { useEditorActions } from '../context';
 import { COMES, OptionalCells, showHours, showMargin } from './OptionalCells';
@@ -18,7 +18,7 @@ interface LineFiguresProps {
 
 /** The unit of a line; one of our own has it to choose. */
 function LineUnit({ line, inner }: LineFiguresProps) {
-  const { edit, readOnly } = useEditorActions();
+  const { edit, readOnly, measuring } = useEditorActions();
   if (line.itemId !== undefined || line.omits || inner === 'bundle' || readOnly)
     return <>{unitName(line.unit)}</>;
   return (
@@ -29,7 +29,7 @@ function LineUnit({ line, inner }: LineFiguresProps) {
       value={line.unit}
       onChange={({ target }) => edit((draft) => setUnit(draft, line.id, target.value as UnitCode))}
     >
-      {unitCodes.map((unit) => (
+      {unitsFor(measuring).map((unit) => (
         <option key={unit} value={unit}>
           {unitName(unit)}
         </option>

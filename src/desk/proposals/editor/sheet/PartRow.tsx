@@ -34,7 +34,7 @@ const indent = (part: SizedPart, first: number) => ({
 
 /** A part that is not there, or is a figure only: why, or what it comes to. */
 function AbsentPart({ part, bundleId }: PartRowProps) {
-  const { columns } = useEditorActions();
+  const { columns, measuring } = useEditorActions();
   const { line, trouble, absent, value } = part;
   return (
     <tr className="row row-part row-part-absent">
@@ -45,7 +45,7 @@ function AbsentPart({ part, bundleId }: PartRowProps) {
         </span>
       </td>
       <td className="amount part-figure">
-        {line === null && value && absent === null ? showValue(value) : ''}
+        {line === null && value && absent === null ? showValue(value, measuring) : ''}
       </td>
       <td colSpan={2 + columns.length} className={trouble ? 'wrong part-why' : 'soft part-why'}>
         {trouble?.message ?? (absent ? why[absent] : `= ${part.formula}`)}

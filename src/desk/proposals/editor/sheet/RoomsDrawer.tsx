@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { dropRoomSpace, readSides, removeRoom, renameRoom, roomNames, setRoomSpace } from '@/core/editing';
 import { groupFigures } from '@/core/insight';
 import { showAmount } from '@/core/number';
-import { newOpening } from '@/core/space';
+import { measuringOf, newOpening } from '@/core/space';
 import { Cell } from '@/ui/live/Cell';
 import { LiveFieldsScope } from '@/ui/live/liveFields';
 import { PHONE, useNarrow } from '@/ui/screen/useScreenWidth';
@@ -74,7 +74,10 @@ function RoomCard({
               label="No size yet: length x width x height"
               shown=""
               commit={(text) =>
-                text.trim() && edit((draft) => setRoomSpace(draft, newPartId(), name, readSides(text)))
+                text.trim() &&
+                edit((draft) =>
+                  setRoomSpace(draft, newPartId(), name, readSides(text, measuringOf(document))),
+                )
               }
             />
           </div>
@@ -122,7 +125,7 @@ function NewRoom({ taken }: { readonly taken: ReadonlySet<string> }) {
     if (name.trim() !== '' && sides.trim() === '') return document.getElementById('new-room-sides')?.focus();
     try {
       if (taken.has(name.trim())) throw new Error(`There is a room “${name.trim()}” with a size already.`);
-      const space = readSides(sides);
+      const space = readSides(sides, measuringOf(work.document));
       work.edit((draft) => setRoomSpace(draft, newPartId(), name, space));
       setName('');
       setSides('');
@@ -151,7 +154,7 @@ function NewRoom({ taken }: { readonly taken: ReadonlySet<string> }) {
       <Input
         id="new-room-sides"
         aria-label="Length x width x height"
-        placeholder="15 x 16 x 9"
+        placeholder={measuringOf(work.document) === 'us' ? '15 x 16 x 9' : '4.5 x 4.8 x 2.7'}
         maxLength={200}
         value={sides}
         status={wrong === null ? '' : 'error'}

@@ -1,11 +1,12 @@
 'use client';
 
+import { areaShown } from '@/core/space';
 import { Button } from 'antd';
 import { CaretDownOutlined, CaretRightOutlined } from '@ant-design/icons';
 import { offersWith, setSection } from '@/core/editing';
-import { showAmount, showQuantity } from '@/core/number';
+import { showAmount } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
-import { perSquareFoot } from '@/core/price';
+import { perFloorArea } from '@/core/price';
 import { roomBehind, spaceInWords, spaceOf } from '@/core/space';
 import { useEditor, useEditorActions } from '../context';
 import { Cell } from '@/ui/live/Cell';
@@ -15,26 +16,26 @@ import { useSectionActs } from './useSectionActs';
 /** The floor of a section and its price by it, or the way to type its dimensions. */
 function SectionSpace({ figures: { section, net, space } }: { readonly figures: SectionFigures }) {
   const { view, work, readOnly } = useEditor();
-  const { toggle, minorDigits } = useEditorActions();
+  const { toggle, minorDigits, measuring } = useEditorActions();
   const { rooms } = work.document;
   const sized = spaceOf(rooms, section);
   const room = roomBehind(rooms, section);
   if (readOnly && !sized) return null;
   const floor = space?.figures?.floor ?? null;
-  const each = perSquareFoot(net, floor);
+  const each = perFloorArea(net, floor, measuring);
   const key = `${section.id} space`;
   return (
     <Button
       type="link"
       size="small"
       aria-expanded={view.opened.has(key)}
-      title={sized && `${room ? `${room.name}: ` : ''}${spaceInWords(sized)}`}
+      title={sized && `${room ? `${room.name}: ` : ''}${spaceInWords(sized, measuring)}`}
       onClick={() => toggle(key)}
     >
       {space?.trouble ? (
         <span className="wrong">dimensions: check</span>
       ) : floor !== null ? (
-        `${room ? `${room.name}, ` : ''}${showQuantity(floor)} sq ft${each === null ? '' : ` at ${showAmount(each, minorDigits)}`}`
+        `${room ? `${room.name}, ` : ''}${areaShown(floor, measuring)}${each === null ? '' : ` at ${showAmount(each, minorDigits)}`}`
       ) : (
         <span className="space-none">Add dimensions</span>
       )}

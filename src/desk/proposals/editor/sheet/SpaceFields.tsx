@@ -1,6 +1,8 @@
 'use client';
 
-import { readDimension, typedDimension } from '@/core/editing';
+import { readDimension } from '@/core/editing';
+import { typedDimension } from '@/core/space';
+import { useEditorActions } from '../context';
 import type { Opening, Space } from '@/model';
 import { SpaceOpening } from './SpaceOpening';
 import { SpaceField, SpaceShape } from './SpaceShape';
@@ -13,10 +15,11 @@ export function SpaceFields({
   readonly space: Space;
   readonly change: (next: Space) => void;
 }) {
+  const { measuring } = useEditorActions();
   const { openings } = space;
   const setHeight = (text: string) => {
     const { height: _, ...rest } = space;
-    change(text.trim() === '' ? rest : { ...rest, height: readDimension(text) });
+    change(text.trim() === '' ? rest : { ...rest, height: readDimension(text, measuring) });
   };
   const setOpening = (id: string, patch: Partial<Opening>) =>
     change({
@@ -26,7 +29,7 @@ export function SpaceFields({
   return (
     <>
       <SpaceShape shape={space.shape} change={(shape) => change({ ...space, shape })} />
-      <SpaceField label="Height" shown={typedDimension(space.height)} commit={setHeight} />
+      <SpaceField label="Height" shown={typedDimension(space.height, measuring)} commit={setHeight} />
       {openings.map((opening) => (
         <SpaceOpening
           key={opening.id}

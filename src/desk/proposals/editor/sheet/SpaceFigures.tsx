@@ -1,29 +1,30 @@
-import { showAmount, showQuantity } from '@/core/number';
+import { showAmount } from '@/core/number';
 import type { SectionFigures } from '@/core/price';
-import { perSquareFoot } from '@/core/price';
+import { perArea, perFloorArea } from '@/core/price';
 import type { ReadSpace } from '@/core/space';
-import { roomBehind, spaceInWords, spaceOf } from '@/core/space';
+import { areaShown, lengthShown, roomBehind, spaceInWords, spaceOf } from '@/core/space';
 import type { Space } from '@/model';
 import { useEditor, useEditorActions } from '../context';
 import { followersInWords } from './roomWords';
 
 /** Dimensions in words, and the areas that come of them. */
 export function SizeInWords({ space, read }: { readonly space: Space; readonly read: ReadSpace }) {
+  const { measuring } = useEditorActions();
   const found = read.figures;
   if (!found) return null;
   return (
     <span>
-      <strong>{spaceInWords(space)}</strong> · floor {showQuantity(found.floor)} sq ft · perimeter{' '}
-      {showQuantity(found.perimeter)} ft
-      {found.walls !== null && ` · walls ${showQuantity(found.walls)} sq ft`}
-      {found.openings > 0n && ` (openings ${showQuantity(found.openings)} off)`}
+      <strong>{spaceInWords(space, measuring)}</strong> · floor {areaShown(found.floor, measuring)} ·
+      perimeter {lengthShown(found.perimeter, measuring)}
+      {found.walls !== null && ` · walls ${areaShown(found.walls, measuring)}`}
+      {found.openings > 0n && ` (openings of ${areaShown(found.openings, measuring)} off)`}
     </span>
   );
 }
 
 /** What follows from the dimensions of a section: areas, and cost and price by them; with a room, who shares it. */
 export function SpaceFigures({ figures }: { readonly figures: SectionFigures }) {
-  const { minorDigits, seesCost } = useEditorActions();
+  const { minorDigits, seesCost, measuring } = useEditorActions();
   const { work, figures: all } = useEditor();
   const { section, space } = figures;
   const sized = spaceOf(work.document.rooms, section);
@@ -37,8 +38,11 @@ export function SpaceFigures({ figures }: { readonly figures: SectionFigures }) 
       {found && found.floor > 0n && (
         <span className="soft">
           {' '}
-          · {seesCost && `cost ${showAmount(perSquareFoot(figures.cost, found.floor)!, minorDigits)}, `}
-          price {showAmount(perSquareFoot(figures.net, found.floor)!, minorDigits)} per sq ft
+          ·{' '}
+          {seesCost &&
+            `cost ${showAmount(perFloorArea(figures.cost, found.floor, measuring)!, minorDigits)}, `}
+          price {showAmount(perFloorArea(figures.net, found.floor, measuring)!, minorDigits)}{' '}
+          {perArea(measuring)}
         </span>
       )}
       {shared && (

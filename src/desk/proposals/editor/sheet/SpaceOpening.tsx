@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import { readDimension, typedDimension } from '@/core/editing';
-import { readCount } from '@/core/space';
+import { readDimension } from '@/core/editing';
+import { readCount, typedDimension } from '@/core/space';
 import type { Opening } from '@/model';
 import { useEditorActions } from '../context';
 import { SpaceField } from './SpaceShape';
@@ -15,7 +15,7 @@ export function SpaceOpening({
   readonly change: (patch: Partial<Opening>) => void;
   readonly remove: () => void;
 }) {
-  const { readOnly } = useEditorActions();
+  const { readOnly, measuring } = useEditorActions();
   return (
     <fieldset className="opening">
       <legend className="visually-hidden">{opening.name}</legend>
@@ -26,13 +26,13 @@ export function SpaceOpening({
       />
       <SpaceField
         label="Wide"
-        shown={typedDimension(opening.width)}
-        commit={(text) => change({ width: readDimension(text) })}
+        shown={typedDimension(opening.width, measuring)}
+        commit={(text) => change({ width: readDimension(text, measuring) })}
       />
       <SpaceField
         label="High"
-        shown={typedDimension(opening.height)}
-        commit={(text) => change({ height: readDimension(text) })}
+        shown={typedDimension(opening.height, measuring)}
+        commit={(text) => change({ height: readDimension(text, measuring) })}
       />
       <SpaceField
         label="How many"

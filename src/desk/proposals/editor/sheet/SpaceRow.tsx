@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { followRoom, leaveRoom, setRoomSpace, setSpace, shareSpace } from '@/core/editing';
-import { emptySpace, newOpening, roomBehind, spaceInWords } from '@/core/space';
+import { emptySpace, measuringOf, newOpening, roomBehind, spaceInWords } from '@/core/space';
 import type { SectionFigures } from '@/core/price';
 import type { Section, Space } from '@/model';
 import { newPartId, useEditor, useEditorActions } from '../context';
@@ -31,7 +31,7 @@ function SizedBy({ section }: { readonly section: Section }) {
       >
         <option value="">Itself</option>
         {rooms.map(({ id, name, space }) => (
-          <option key={id} value={name} title={spaceInWords(space)}>
+          <option key={id} value={name} title={spaceInWords(space, measuringOf(work.document))}>
             {name}
           </option>
         ))}

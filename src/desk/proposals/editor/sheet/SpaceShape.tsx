@@ -1,6 +1,6 @@
 import { Segmented } from 'antd';
-import { readDimension, typedDimension } from '@/core/editing';
-import { shapeOfKind } from '@/core/space';
+import { readDimension } from '@/core/editing';
+import { shapeOfKind, typedDimension, typedWalk, walkInMeters } from '@/core/space';
 import type { Space } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import { useEditor, useEditorActions } from '../context';
@@ -89,15 +89,19 @@ export function SpaceShape({
   readonly shape: Shape;
   readonly change: (shape: Shape) => void;
 }) {
-  const { readOnly } = useEditorActions();
+  const { readOnly, measuring } = useEditorActions();
   const areas = useTracedAreas();
   const side = (name: 'length' | 'width', label: string) =>
     shape.kind === 'rectangle' && (
       <SpaceField
         label={label}
-        shown={shape[name].value === '0' ? '' : typedDimension(shape[name])}
-        commit={(text) => change({ ...shape, [name]: readDimension(text) })}
-        hint={'Feet and inches, or arithmetic: 12\' 6", 8+4'}
+        shown={shape[name].value === '0' ? '' : typedDimension(shape[name], measuring)}
+        commit={(text) => change({ ...shape, [name]: readDimension(text, measuring) })}
+        hint={
+          measuring === 'us'
+            ? 'Feet and inches, meters, or arithmetic: 12\' 6", 3.8 m, 8+4'
+            : 'Meters, feet and inches, or arithmetic: 3.8, 12\' 6", 2.4+1.2'
+        }
       />
     );
   return (
@@ -125,8 +129,11 @@ export function SpaceShape({
         <SpaceField
           wide
           label="Sides in order, r or l where it turns"
-          shown={shape.walk}
-          commit={(text) => text.trim() && change({ kind: 'outline', walk: text.trim() })}
+          shown={typedWalk(shape, measuring)}
+          commit={(text) =>
+            text.trim() &&
+            change({ kind: 'outline', walk: measuring === 'us' ? text.trim() : walkInMeters(text) })
+          }
         />
       )}
       {shape.kind === 'traced' && <TracedArea shape={shape} change={change} />}
