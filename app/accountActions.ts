@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import { switchCompany } from '@/services/entering/companies';
 import { sendPasswordLink, setPasswordByLink } from '@/services/entering/forgotten';
 import { joinAsKnown, joinAsNew } from '@/services/entering/join';
+import { askForEmail, takeEmailByLink } from '@/services/entering/ownEmail';
 import { changePassword } from '@/services/accounts/ownPassword';
 import {
   beginSecondStep,
@@ -119,6 +120,12 @@ export async function switchCompanyAction(id: unknown) {
 
 export const changePasswordAction = async (now: unknown, next: unknown) =>
   answer(async () => changePassword(await actionActor(), { now, next }, await sessionToken()));
+
+export const askForEmailAction = async (email: unknown, password: unknown) =>
+  answer(async () => askForEmail(await actionActor(), { email, password }));
+
+export const takeEmailByLinkAction = async (token: unknown) =>
+  answer(async () => takeEmailByLink(String(token), new Date()));
 
 export const beginSecondStepAction = async (password: unknown) =>
   answer(async () => beginSecondStep(await actionActor(), password));

@@ -111,6 +111,12 @@ export const findInvitation = (hash: string) =>
   );
 
 /** Whose password a link sets anew, when it may still be used. */
+export const findEmailLink = (hash: string, now: Date) =>
+  one<{ personId: string; email: string; was: string; name: string }>(
+    sql`select person_id as "personId", email, was, name from find_email_link(${hash}, ${now.toISOString()}::timestamptz)`,
+  );
+
+/** Whose password a link sets anew that is not over. */
 export const findPasswordLink = (hash: string, now: Date) =>
   one<{ personId: string; email: string; name: string }>(
     sql`select person_id as "personId", email, name from find_password_link(${hash}, ${now.toISOString()}::timestamptz)`,

@@ -66,6 +66,7 @@ const byStatus = {
   ],
   409: [
     'accepted-already',
+    'address-same',
     'address-taken',
     'agreement-changed',
     'allowance-changed',
@@ -131,6 +132,7 @@ const byStatus = {
   ],
   410: [
     'change-order-gone',
+    'email-link-over',
     'import-gone',
     'invitation-over',
     'link-gone',

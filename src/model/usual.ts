@@ -1,4 +1,5 @@
 import Type from 'typebox';
+import { BillingTerms } from './billing';
 import { Fee, ScheduleEntry, Shows, TaxClass, TaxTerms } from './document';
 import { Load } from './priced';
 import { BusinessDate, LongText, PercentText } from './scalars';
@@ -43,6 +44,10 @@ export const UsualTerms = Type.Object(
     /** How customers read prices. */
     tax: Type.Optional(Type.Pick(TaxTerms, ['shown'], { additionalProperties: false })),
     schedule: Type.Array(ScheduleEntry, { maxItems: 60 }),
+    /** What becomes of the deposit, and what is held back. */
+    billing: Type.Optional(
+      Type.Pick(BillingTerms, ['deposit', 'retainage'], { additionalProperties: false }),
+    ),
   },
   { additionalProperties: false },
 );

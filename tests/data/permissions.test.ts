@@ -42,6 +42,7 @@ const openToAll = [
   'accounts/secondStep renewRecoveryCodes',
   'accounts/session listSessions',
   'accounts/session revokeSession',
+  'entering/ownEmail askForEmail',
   'entering/setUp setUpAnother',
   'links mayShow',
   'people/mayGive reaches',

@@ -31,7 +31,7 @@ const causeOf = async (promise: Promise<unknown>): Promise<string> =>
 
 describe('every table', () => {
   /** What is of a person, or of nobody, and not of a company. */
-  const ofNoCompany = ['account_letter', 'attempt', 'password_link', 'person', 'recovery_code'];
+  const ofNoCompany = ['account_letter', 'attempt', 'email_link', 'password_link', 'person', 'recovery_code'];
 
   test('that belongs to a company has it first in its key and is guarded by row level security', async () => {
     const tables = await rowsOf<{ name: string; guarded: boolean; policies: number; first_key: string }>(`

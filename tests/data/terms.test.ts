@@ -13,7 +13,18 @@ import { lastDayToCancel } from '@/core/schedule';
 import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
 import { trialCards } from '@/gateways/cards';
-import { newAgreement, newCompany, newProposal, refusal, sendIt, testDocument, visit } from '../support/desk';
+import { readProposal } from '@/services/proposals/read';
+import { startProposal } from '@/services/proposals/start';
+import {
+  newAgreement,
+  newCompany,
+  newCustomer,
+  newProposal,
+  refusal,
+  sendIt,
+  testDocument,
+  visit,
+} from '../support/desk';
 
 afterAll(closeConnection);
 
@@ -128,5 +139,30 @@ describe('stages', () => {
     expect((await refusal(saveStage(actor, { agreementId, name: 'nowhere', doneOn: null }))).status).toBe(
       404,
     );
+  });
+});
+
+describe('what the company usually says of billing', () => {
+  test('a proposal from nothing begins with it, and what is begun keeps it', async () => {
+    const actor = await newCompany();
+    const start = async () =>
+      (await startProposal(actor, { ...(await newCustomer(actor)), title: 'Porch', templateId: null })).id;
+    const plain = await start();
+    const { settled } = await readSettings(actor);
+    const billing = { deposit: 'advance' as const, retainage: { percent: '10', limit: '5' } };
+    await saveSettings(actor, { ...settled, usual: { ...settled.usual, billing } });
+    const held = await start();
+    const billingOf = async (id: string) => (await readProposal(actor, id)).document.billing;
+    expect(await billingOf(held)).toEqual(billing);
+    expect(await billingOf(plain)).toBeUndefined();
+    const booklet = await openBooklet(await visit(await sendIt(actor, await newProposal(actor))));
+    expect(booklet.view.billing).toEqual({});
+    expect(
+      (
+        await refusal(
+          saveSettings(actor, { ...settled, usual: { ...settled.usual, billing: { specialOrder: '5' } } }),
+        )
+      ).code,
+    ).toBe('not-well-formed');
   });
 });

@@ -1,9 +1,11 @@
-import { closeConnection } from '@/data/connection';
+import { closeConnection, inCompany } from '@/data/connection';
+import { audit } from '@/data/schema';
 import { sql } from 'drizzle-orm';
 import { companiesOf } from '@/services/entering/openSession';
 import { listOwnCompanies, switchCompany } from '@/services/entering/companies';
 import { readPasswordLink, sendPasswordLink, setPasswordByLink } from '@/services/entering/forgotten';
 import { joinAsKnown } from '@/services/entering/join';
+import { askForEmail, readEmailLink, takeEmailByLink } from '@/services/entering/ownEmail';
 import { changePassword } from '@/services/accounts/ownPassword';
 import {
   beginSecondStep,
@@ -43,14 +45,14 @@ async function signedInOwner() {
 }
 
 /** The link in the last letter about somebody's way in, as whoever runs the machine reads it. */
-async function linkSent(to: string): Promise<string> {
+async function linkSent(to: string, door = 'password'): Promise<string> {
   const { rows } = await asOwner((tx) =>
     tx.execute<{ id: string; sealed: string }>(
       sql`select id, sealed from account_letter where to_address = ${to} order by at desc, id desc limit 1`,
     ),
   );
   const body = unseal(rows[0]!.sealed, rows[0]!.id)!;
-  return /\/password\/([\w-]+)/.exec(body)![1]!;
+  return new RegExp(`/${door}/([\\w-]+)`).exec(body)?.[1] ?? body;
 }
 
 describe('one’s own password', () => {
@@ -96,6 +98,62 @@ describe('one’s own password', () => {
     ]);
     expect(both.filter((each) => each?.code === 'password-link-over')).toHaveLength(1);
     expect(await actorOf(token, new Date())).toBeNull();
+  });
+});
+
+describe('another address to sign in with', () => {
+  const other = () => `other-${process.pid}-${Date.now()}-${Math.floor(Math.random() * 1e6)}@test.example`;
+
+  test('counts once its letter was opened, once; sessions stay, the old address is told and opens nothing more', async () => {
+    const { actor, token, email } = await signedInOwner();
+    const wanted = other();
+    expect(await refusal(askForEmail(actor, { email: wanted, password: 'wrong' }))).toMatchObject({
+      code: 'password-wrong',
+    });
+    expect(await refusal(askForEmail(actor, { email: email.toUpperCase(), password }))).toMatchObject({
+      code: 'address-same',
+    });
+    expect(await refusal(askForEmail(actor, { email: 'nowhere', password }))).toMatchObject({
+      code: 'not-well-formed',
+    });
+    await askForEmail(actor, { email: other(), password });
+    await askForEmail(actor, { email: ` ${wanted} `, password });
+    const link = await linkSent(wanted, 'email');
+    const now = actor.now;
+    expect(await readEmailLink(link, now)).toMatchObject({ email: wanted, was: email });
+    expect(await readEmailLink(link, new Date(now.getTime() + 2 * 3600_000))).toBeNull();
+    expect(await readEmailLink('x'.repeat(5000), now)).toBeNull();
+    // Reading it changes nothing.
+    await signedIn({ email, password, browser }, new Date(), place);
+    const both = await Promise.allSettled([takeEmailByLink(link, now), takeEmailByLink(link, now)]);
+    expect(both.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+    await signedIn({ email: wanted, password, browser }, new Date(), place);
+    expect(await refusal(signIn({ email, password, browser }, new Date(), place))).toMatchObject({
+      code: 'sign-in-refused',
+    });
+    expect(await actorOf(token, new Date())).not.toBeNull();
+    expect(await linkSent(email)).toContain(wanted);
+    expect((await readPeople(actor)).people.map((each) => each.email)).toContain(wanted);
+    const acts = await inCompany(actor, (tx) => tx.select().from(audit));
+    expect(acts.find(({ act }) => act === 'sign-in address changed')).toMatchObject({
+      userId: actor.userId,
+      detail: { before: email, after: wanted },
+    });
+  });
+
+  test('that somebody has is told there alone; one that was taken meanwhile is refused, and nothing is changed', async () => {
+    const { actor, email } = await signedInOwner();
+    const { email: theirs } = await signedInOwner();
+    await askForEmail(actor, { email: theirs, password });
+    expect(await linkSent(theirs, 'email')).toContain('Somebody signs in with it already');
+    const wanted = other();
+    await askForEmail(actor, { email: wanted, password });
+    const link = await linkSent(wanted, 'email');
+    const second = await signedInOwner();
+    await askForEmail(second.actor, { email: wanted, password });
+    await takeEmailByLink(await linkSent(wanted, 'email'), second.actor.now);
+    expect(await refusal(takeEmailByLink(link, actor.now))).toMatchObject({ code: 'address-taken' });
+    await signedIn({ email, password, browser }, new Date(), place);
   });
 });
 

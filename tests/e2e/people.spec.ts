@@ -101,6 +101,22 @@ test('a second step: set up with its first code, asked for when signing in, a re
   await expect(theirs.getByText('That is not your password as it is now.')).toBeVisible();
   await theirs.getByRole('dialog').getByRole('button', { name: 'Cancel' }).click();
 
+  // Another address counts once its letter is opened; until then one signs in as before.
+  await theirs.route('**/settings*', async (route) => {
+    if (route.request().method() === 'POST') await new Promise((resolve) => setTimeout(resolve, 2000));
+    return route.continue();
+  });
+  const wanted = unique();
+  await theirs.getByRole('button', { name: 'Change your address' }).click();
+  await theirs.getByLabel('New email').focus();
+  await theirs.keyboard.type(wanted, { delay: 30 });
+  await theirs.keyboard.press('Tab');
+  await theirs.keyboard.type(password, { delay: 30 });
+  await theirs.keyboard.press('Enter');
+  await expect(theirs.getByText(`A letter is on its way to ${wanted}.`)).toBeVisible();
+  await expect(theirs.getByText(`You sign in with ${email}`)).toBeVisible();
+  await theirs.unroute('**/settings*');
+
   await theirs.getByRole('button', { name: 'Sign out', exact: true }).click();
   await theirs.waitForURL('**/sign-in');
   await signsIn(theirs, email);
@@ -158,6 +174,8 @@ test('a forgotten password: the answer is the same for whoever asks', async ({ b
   await theirs.getByRole('button', { name: 'Send the letter' }).click();
   await expect(theirs.getByText(/a letter is on its way there/)).toBeVisible();
   await theirs.goto('/password/nothing');
+  await expect(theirs.getByRole('heading', { name: 'This link is over' })).toBeVisible();
+  await theirs.goto('/email/nothing');
   await expect(theirs.getByRole('heading', { name: 'This link is over' })).toBeVisible();
   await theirs.goto('/join/nothing');
   await expect(theirs.getByRole('heading', { name: 'No invitation' })).toBeVisible();

@@ -16,6 +16,7 @@ import { SettingsPage } from '@/desk/settings/SettingsPage';
 import { placeAddress } from '@/ui/place/placeAddress';
 import {
   beginSecondStepAction,
+  askForEmailAction,
   changePasswordAction,
   confirmSecondStepAction,
   endOtherSessionsAction,
@@ -150,6 +151,7 @@ export default async function SettingsRoute({
           revoke: revokeSessionAction,
           endOthers: endOtherSessionsAction,
           changePassword: changePasswordAction,
+          askForEmail: askForEmailAction,
           beginSecondStep: beginSecondStepAction,
           confirmSecondStep: confirmSecondStepAction,
           endSecondStep: endSecondStepAction,

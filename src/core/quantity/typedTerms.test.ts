@@ -88,3 +88,16 @@ test('days are whole numbers within bounds', () => {
       'Prices hold for: a whole number of days from 1 to 365.',
     );
 });
+
+test('retainage as typed; none, and nothing is said of it', () => {
+  const held = (percent: string, limit?: string) => {
+    const { usual, ...rest } = typed('15');
+    const billing = { retainage: { percent, ...(limit === undefined ? {} : { limit }) } };
+    return readTypedTerms({ ...rest, usual: { ...usual, billing } }, 2).usual.billing;
+  };
+  expect(held('10 %', '2.5 + 2.5')).toEqual({ retainage: { percent: '10', limit: '5' } });
+  expect(held('10', ' ')).toEqual({ retainage: { percent: '10' } });
+  expect(held('')).toBeUndefined();
+  expect(held('0', '5')).toBeUndefined();
+  expect(() => held('101')).toThrow(/^Retainage: /);
+});

@@ -44,9 +44,23 @@ function laterOf(name: string, later: Later): Later {
     .sort((a, b) => (a.from < b.from ? -1 : 1));
 }
 
-function usualTerms(usual: UsualTerms): UsualTerms {
+/** What becomes of the deposit and what is held back, as typed; nothing where it is as everywhere. */
+function billingOf({ retainage, ...rest }: NonNullable<UsualTerms['billing']>): UsualTerms['billing'] {
+  const { percent: held = '', limit = '' } = retainage ?? {};
+  const part = held.trim() === '' ? '0' : percent('Retainage', held, 100);
+  const most = limit.trim() === '' ? null : percent('The most retainage', limit, 100);
+  const terms = {
+    ...rest,
+    ...(part === '0' ? {} : { retainage: { percent: part, ...(most === null ? {} : { limit: most }) } }),
+  };
+  return Object.keys(terms).length > 0 ? terms : undefined;
+}
+
+function usualTerms({ billing, ...usual }: UsualTerms): UsualTerms {
+  const terms = billing && billingOf(billing);
   return {
     ...usual,
+    ...(terms ? { billing: terms } : {}),
     loads: loads(usual.loads),
     taxClasses: usual.taxClasses.map((taxClass) => ({
       ...taxClass,

@@ -120,7 +120,9 @@ test('measures, values of bundles and what customers read of them are in meters'
   expect(sections[0]!.lines.find(({ line: { id } }) => id === 'tiles')!.quantity).toBe(parseFixed('25'));
   expect(sections[0]!.bundles.get('b')!.sized.name).toBe('Fence of 6 m, 9.29 m²');
   const told = edited(sized, (draft) => setBundleValue(draft, 'b', 'run', '31'));
-  expect(computeFigures(told).sections[0]!.bundles.get('b')!.sized.troubles[0]!.message).toBe('At most 30.48 m.');
+  expect(computeFigures(told).sections[0]!.bundles.get('b')!.sized.troubles[0]!.message).toBe(
+    'At most 30.48 m.',
+  );
   expect(sized.sections[0]!.entries[1]).toMatchObject({ values: { run: '6 m', posts: '4' } });
   const { measuring: _, ...us } = sized;
   expect(computeFigures(us).sections[0]!.bundles.get('b')!.sized.name).toBe('Fence of 19.685 ft, 100 sq ft');

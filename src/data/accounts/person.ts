@@ -1,6 +1,6 @@
 import { and, eq, isNull, lt, or, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
-import { passwordLink, person, recoveryCode } from '../schema';
+import { emailLink, passwordLink, person, recoveryCode } from '../schema';
 
 /* What is a person's own, in a transaction of theirs. What is secret is read by functions of the database alone. */
 
@@ -120,3 +120,27 @@ export const takePasswordLink = async (tx: Transaction, tokenHash: string, now: 
       ),
     )
     .returning({ personId: passwordLink.personId });
+
+/** Keeps a link to sign in with another address, instead of those the person had; none, and they are over. */
+export async function putEmailLink(
+  tx: Transaction,
+  personId: string,
+  link: { readonly tokenHash: string; readonly email: string; readonly expiresAt: Date } | null,
+): Promise<void> {
+  await tx.delete(emailLink).where(eq(emailLink.personId, personId));
+  if (link) await tx.insert(emailLink).values({ personId, ...link });
+}
+
+/** Uses a link to sign in with another address, once; nothing where it is over. */
+export const takeEmailLink = async (tx: Transaction, tokenHash: string, now: Date) =>
+  tx
+    .update(emailLink)
+    .set({ usedAt: now })
+    .where(
+      and(
+        eq(emailLink.tokenHash, tokenHash),
+        isNull(emailLink.usedAt),
+        sql`${emailLink.expiresAt} > ${now.toISOString()}::timestamptz`,
+      ),
+    )
+    .returning({ email: emailLink.email });

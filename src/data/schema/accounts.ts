@@ -119,6 +119,21 @@ export const passwordLink = pgTable(
   (t) => [index('password_link_person').on(t.personId)],
 );
 
+/** A link that lets a person sign in with another address, once and for a while: whoever reads letters there opens it. */
+export const emailLink = pgTable(
+  'email_link',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    email: text('email').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    usedAt: instant('used_at'),
+  },
+  (t) => [index('email_link_person').on(t.personId)],
+);
+
 /** A named set of permissions. */
 export const role = pgTable(
   'role',

@@ -6,6 +6,7 @@ import { MoneySettings } from './MoneySettings';
 import { PricingSettings } from './PricingSettings';
 import type { Subject } from './subjects';
 import { TaxClasses } from './TaxClasses';
+import { UsualBilling } from './UsualBilling';
 import { UsualPercents } from './UsualPercents';
 import type { TypedSettings } from './useSettingsForm';
 
@@ -100,6 +101,7 @@ const OfInvoices = ({ typed: { deposit, payment, usual, money }, type, disabled 
       disabled={disabled}
       change={(text) => type({ payment: text })}
     />
+    <UsualBilling usual={usual} disabled={disabled} change={(next) => type({ usual: next })} />
     <MoneySettings money={money} usual={usual} disabled={disabled} change={(next) => type({ money: next })} />
   </>
 );

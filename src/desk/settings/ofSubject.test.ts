@@ -3,7 +3,8 @@ import type { Part } from './ofSubject';
 import { ofSubject } from './ofSubject';
 import { subjects } from './subjects';
 
-const usual = (terms: string, tax: string): UsualTerms => ({
+const usual = (terms: string, tax: string, billing?: UsualTerms['billing']): UsualTerms => ({
+  ...(billing ? { billing } : {}),
   shows: 'lines',
   terms,
   loads: [],
@@ -25,7 +26,7 @@ const stored: Part = {
   payment: '14',
 };
 const typed: Part = {
-  usual: usual('typed', 'typed'),
+  usual: usual('typed', 'typed', { deposit: 'advance' }),
   pricing: { loadSets: [], limits: { discount: '5' } },
   money: money('typed'),
   deposit: false,
@@ -37,7 +38,11 @@ test('each subject takes what is typed in it, and of the others what is stored',
   expect(ofSubject('proposals', typed, stored)).toEqual({
     ...stored,
     validity: '31',
-    usual: { ...typed.usual, taxClasses: stored.usual.taxClasses },
+    usual: usual('typed', 'stored'),
+  });
+  expect(ofSubject('invoices', typed, stored).usual).toEqual({
+    ...stored.usual,
+    billing: typed.usual.billing,
   });
   expect(ofSubject('taxes', typed, stored).usual).toEqual({
     ...stored.usual,

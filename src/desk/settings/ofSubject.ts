@@ -31,12 +31,13 @@ const mixed = <T extends object>(rest: T, own: T, keys: readonly (keyof T)[]): T
 export function ofSubject(subject: Subject, typed: Part, stored: Part): Part {
   const late: readonly (keyof CompanyMoney)[] = LATE;
   const taxes: readonly (keyof UsualTerms)[] = ['taxClasses'];
+  const billing: readonly (keyof UsualTerms)[] = ['billing'];
   switch (subject) {
     case 'proposals':
       return {
         ...stored,
         validity: typed.validity,
-        usual: mixed(typed.usual, stored.usual, taxes),
+        usual: mixed(typed.usual, stored.usual, [...taxes, ...billing]),
       };
     case 'taxes':
       return { ...stored, usual: mixed(stored.usual, typed.usual, taxes) };
@@ -47,6 +48,7 @@ export function ofSubject(subject: Subject, typed: Part, stored: Part): Part {
         ...stored,
         deposit: typed.deposit,
         payment: typed.payment,
+        usual: mixed(stored.usual, typed.usual, billing),
         money: mixed(typed.money, stored.money, late),
       };
     case 'late':

@@ -10,6 +10,7 @@ import { PlainTable } from '@/ui/tables/PlainTable';
 import { useConfirmed } from '@/ui/useConfirmed';
 import { useSubmit } from '@/ui/useSubmit';
 import type { OwnActions } from './actions';
+import { ChangeEmail } from './ChangeEmail';
 import { ChangePassword } from './ChangePassword';
 import { SecondStep } from './SecondStep';
 import './you.css';
@@ -57,7 +58,8 @@ export function OfYou({
       <p className="soft">
         You sign in with {signIn.email}; your role is {you.role}.
       </p>
-      <ChangePassword change={actions.changePassword} email={signIn.email} />
+      <ChangePassword change={actions.changePassword} email={signIn.email} />{' '}
+      <ChangeEmail ask={actions.askForEmail} email={signIn.email} />
       <h2>Second step</h2>
       <SecondStep since={signIn.secondSince} codesLeft={signIn.codesLeft} actions={actions} />
       <h2>Where you are signed in</h2>

@@ -7,6 +7,7 @@ export interface OwnActions {
   readonly revoke: (id: string) => Promise<Answer<void>>;
   readonly endOthers: () => Promise<Answer<void>>;
   readonly changePassword: (now: unknown, next: unknown) => Promise<Answer<void>>;
+  readonly askForEmail: (email: unknown, password: unknown) => Promise<Answer<void>>;
   readonly beginSecondStep: (password: unknown) => Promise<Answer<Authenticator>>;
   readonly confirmSecondStep: (code: unknown) => Promise<Answer<string[]>>;
   readonly endSecondStep: (password: unknown) => Promise<Answer<void>>;
