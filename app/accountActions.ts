@@ -6,6 +6,7 @@ import { switchCompany } from '@/services/entering/companies';
 import { sendPasswordLink, setPasswordByLink } from '@/services/entering/forgotten';
 import { joinAsKnown, joinAsNew } from '@/services/entering/join';
 import { askForEmail, takeEmailByLink } from '@/services/entering/ownEmail';
+import { putHintAway } from '@/services/help/hints';
 import { changePassword } from '@/services/accounts/ownPassword';
 import {
   beginSecondStep,
@@ -120,6 +121,9 @@ export async function switchCompanyAction(id: unknown) {
 
 export const changePasswordAction = async (now: unknown, next: unknown) =>
   answer(async () => changePassword(await actionActor(), { now, next }, await sessionToken()));
+
+export const putHintAwayAction = async (which: unknown) =>
+  answer(async () => putHintAway(await actionActor(), which));
 
 export const askForEmailAction = async (email: unknown, password: unknown) =>
   answer(async () => askForEmail(await actionActor(), { email, password }));

@@ -3,6 +3,7 @@ import '@/ui/theme/scale.css';
 import '@/desk/desk.css';
 import type { ReactNode } from 'react';
 import { ActsAs } from '@/desk/companies/ActsAs';
+import { HintBar } from '@/desk/help/HintBar';
 import { OurCompany } from '@/desk/companies/OurCompany';
 import { Rail } from '@/desk/Rail';
 import { listOwnCompanies } from '@/services/entering/companies';
@@ -12,7 +13,8 @@ import { readOwnCompany } from '@/services/settings/company';
 import { listMethods } from '@/services/settings/methods';
 import { KeptFor } from '@/ui/kept/KeptFor';
 import { Providers } from '@/ui/Providers';
-import { signOutAction, switchCompanyAction } from '../accountActions';
+import { hintsFor } from '@/services/help/hints';
+import { putHintAwayAction, signOutAction, switchCompanyAction } from '../accountActions';
 import { Sellers } from '@/desk/people/Sellers';
 import { changeSellerAction, listSellersAction } from '../peopleActions';
 import { pageActor, requestNonce } from '../session';
@@ -38,6 +40,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
             signOut={signOutAction}
           />
           <main className="desk-main">
+            <HintBar pages={await hintsFor(actor)} putAway={putHintAwayAction} />
             <KeptFor person={actor.userId}>
               <Sellers acts={may(actor, 'propose') && may(actor, 'allProposals') ? sellerActs : null}>
                 <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>

@@ -1,3 +1,4 @@
+import { putHintAway } from '@/services/help/hints';
 import { demoAccount } from '@/services/entering/demoAccount';
 import { addUser, createCompany } from '@/services/entering/createCompany';
 import type { Actor } from '@/services/actor';
@@ -134,12 +135,14 @@ export async function seedDemo(today: Date): Promise<void> {
     password: 'sunroom-kettle-7',
     role: 'seller',
   });
-  await addUser(owner, {
+  const office = await addUser(owner, {
     name: 'Jory Penhale',
     email: 'jory@quillbank.example',
     password: 'ledger-thimble-3',
     role: 'office',
   });
+  // They have been here for months.
+  for (const each of [owner, seller, office]) await putHintAway(each, 'all');
   await saveAreas(owner, areaTable);
   const { company: settings } = await readSettings(owner);
   await saveSettings(owner, {

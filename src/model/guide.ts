@@ -6,4 +6,6 @@ export interface GuideEntry {
   readonly also: string;
   /** Addresses of the desk, `:id` for anything; what is behind a `#` is a step or subject of the screen. */
   readonly screens: readonly string[];
+  /** What helps who is there for the first time, in a sentence or two; empty: nothing. */
+  readonly hint: string;
 }

@@ -44,6 +44,8 @@ const openToAll = [
   'accounts/session revokeSession',
   'entering/ownEmail askForEmail',
   'entering/setUp setUpAnother',
+  'help/hints hintsFor',
+  'help/hints putHintAway',
   'links mayShow',
   'people/mayGive reaches',
   'people/people endOtherSessions',

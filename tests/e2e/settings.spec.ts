@@ -230,7 +230,7 @@ test('what is known of a customer is removed after their name is typed, and they
     await page.waitForURL(/customers\/[0-9a-f-]{36}/, { timeout: 2000 });
   }).toPass();
   await expect(page.getByRole('heading', { name })).toBeVisible();
-  await page.getByRole('button', { name: 'Remove their data' }).click();
+  await page.getByRole('button', { name: 'Remove their data …' }).click();
   const dialog = page.getByRole('dialog');
   const remove = dialog.getByRole('button', { name: 'Remove their data' });
   await expect(remove).toBeDisabled();

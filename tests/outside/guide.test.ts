@@ -43,3 +43,17 @@ test('every page says what it is, and is more than its title', async () => {
     expect(html).not.toMatch(/<script|javascript:|<img/);
   }
 });
+
+test('a hint is a line, and there is one for every screen that is worked on', async () => {
+  const index = await guideIndex();
+  for (const { hint } of index) expect(hint.length).toBeLessThanOrEqual(130);
+  for (const screen of [
+    '/today',
+    '/proposals/new',
+    `/proposals/${id}`,
+    `/agreements/${id}`,
+    '/money',
+    '/settings',
+  ])
+    expect(pageFor(index, screen, '')!.hint).not.toBe('');
+});

@@ -42,6 +42,14 @@ export const findListPreferences = async (tx: Transaction, userId: string) =>
 export const findDeskPreferences = async (tx: Transaction, userId: string) =>
   tx.select({ desk: user.desk }).from(user).where(eq(user.id, userId));
 
+/** The hints a person put away. */
+export const findHintsAway = (tx: Transaction, userId: string) =>
+  tx.select({ away: user.hintsAway }).from(user).where(eq(user.id, userId));
+
+/** The same, held until the transaction is over. */
+export const lockHintsAway = async (tx: Transaction, userId: string) =>
+  findHintsAway(tx, userId).for('update');
+
 /** What some people are called, by name. */
 export const findNamesOf = async (tx: Transaction, ids: string[]) =>
   tx.select({ name: user.name }).from(user).where(inArray(user.id, ids)).orderBy(user.name);

@@ -172,6 +172,8 @@ export const user = pgTable(
     disabledAt: instant('disabled_at'),
     /** How this person likes the desk: columns of the sheet. */
     desk: jsonb('desk').$type<DeskPreferences>().notNull().default({}),
+    /** The hints this person put away, by the pages of the guide they are of; `all`: every one. */
+    hintsAway: jsonb('hints_away').$type<readonly string[]>().notNull().default([]),
     /** How this person likes each list: its columns, and views of it by name. */
     lists: jsonb('lists').$type<Readonly<Record<string, ListPreferences>>>().notNull().default({}),
     createdAt: instant('created_at').notNull(),

@@ -54,11 +54,6 @@ export function CustomerPage({
           )}
           {record && agreements.length > 0 && <Button onClick={() => setPaying(true)}>Record payment</Button>}
           {!forgotten && (
-            <May any={['settings']}>
-              <Button onClick={() => setForgetting(true)}>Remove their data</Button>
-            </May>
-          )}
-          {!forgotten && (
             <May any={['propose', 'issue', 'money']}>
               <Button onClick={() => setEditing(true)}>Change</Button>
             </May>
@@ -93,6 +88,13 @@ export function CustomerPage({
         </div>
         <aside>
           <CustomerReach customer={customer} sites={sites} change={setSite} />
+          {!forgotten && (
+            <May any={['settings']}>
+              <Button size="small" type="link" className="forget" onClick={() => setForgetting(true)}>
+                Remove their data …
+              </Button>
+            </May>
+          )}
         </aside>
       </div>
       {forgetting && (

@@ -48,7 +48,9 @@ export function CustomerReach({
       <p className="no-space">
         {billing.street}
         <br />
-        {billing.city}, {billing.region} {billing.postcode}
+        {[billing.city, [billing.region, billing.postcode].filter(Boolean).join(' ')]
+          .filter(Boolean)
+          .join(', ')}
       </p>
       <h2 className="above-more">Reach them</h2>
       <p className="no-space">

@@ -60,6 +60,8 @@ export function SiteForm({
         <Form.Item name="internalNote" label="Only for us: gate code, dog, where to park">
           <Input.TextArea autoSize={{ minRows: 2 }} />
         </Form.Item>
+        {/* Enter in a field does it. */}
+        <button type="submit" hidden />
       </Form>
     </Modal>
   );

@@ -74,6 +74,8 @@ export function InviteDialog({
           <Form.Item name="roleId" label="Role">
             <Select options={roles.map(({ id, name }) => ({ value: id, label: name }))} />
           </Form.Item>
+          {/* Enter in a field does it. */}
+          <button type="submit" hidden />
         </Form>
       )}
     </Modal>

@@ -89,6 +89,8 @@ function EmailDialog({
         >
           <Input.Password autoComplete="current-password" maxLength={200} />
         </Form.Item>
+        {/* Enter in a field does it. */}
+        <button type="submit" hidden />
       </Form>
     </Modal>
   );

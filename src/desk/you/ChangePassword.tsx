@@ -65,6 +65,8 @@ function PasswordDialog({
           <Input.Password autoComplete="current-password" autoFocus maxLength={200} />
         </Form.Item>
         <PasswordField label="New password" />
+        {/* Enter in a field does it. */}
+        <button type="submit" hidden />
       </Form>
     </Modal>
   );

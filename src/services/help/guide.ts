@@ -38,7 +38,13 @@ export function readGuidePage(slug: string, text: string): GuidePage {
   if (unknown || readers.length === 0 || !said.get('title'))
     throw new Error(`The page ${slug} of the guide does not say what it is and for whom.`);
   return {
-    ...{ slug, readers, title: said.get('title')!, also: said.get('also') ?? '' },
+    ...{
+      slug,
+      readers,
+      title: said.get('title')!,
+      also: said.get('also') ?? '',
+      hint: said.get('hint') ?? '',
+    },
     screens: listed(said.get('screens')),
     html: new Marked({ gfm: true }).parse(text.slice(head[0].length), { async: false }),
   };
@@ -63,7 +69,7 @@ export function guidePages(): Promise<readonly GuidePage[]> {
 
 /** What pages there are, without their text. */
 export const guideIndex = async (): Promise<readonly GuideEntry[]> =>
-  (await guidePages()).map(({ slug, title, also, screens }) => ({ slug, title, also, screens }));
+  (await guidePages()).map(({ slug, title, also, screens, hint }) => ({ slug, title, also, screens, hint }));
 
 /** One page; null where there is none of this name. */
 export const guidePage = async (slug: string): Promise<GuidePage | null> =>
