@@ -8,6 +8,7 @@ import { putStepAside } from '@/services/settings/checklist';
 import { saveCompany } from '@/services/settings/company';
 import { sendTrialLetter } from '@/services/settings/connections';
 import { saveCostCodes } from '@/services/settings/costCodes';
+import { saveOwnUnits } from '@/services/settings/ownUnits';
 import { saveNumbers } from '@/services/settings/numbers';
 import { removeDemo } from '@/services/settings/removeDemo';
 import { answer } from '@/services/problem';
@@ -20,6 +21,9 @@ export const saveCompanyAction = async (input: unknown) =>
 
 export const forgetCustomerAction = async (id: string, name: string) =>
   answer(async () => forgetCustomer(await actionActor(), id, name));
+
+export const saveOwnUnitsAction = async (input: unknown) =>
+  answer(async () => saveOwnUnits(await actionActor(), input));
 
 export const saveCostCodesAction = async (input: unknown) =>
   answer(async () => saveCostCodes(await actionActor(), input));

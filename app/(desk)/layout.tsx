@@ -25,7 +25,7 @@ const sellerActs = { list: listSellersAction, change: changeSellerAction };
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const actor = await pageActor();
   const companies = await listOwnCompanies(actor);
-  const { address, units } = await readOwnCompany(actor);
+  const { address, units, ownUnits } = await readOwnCompany(actor);
   return (
     <Providers nonce={await requestNonce()}>
       <MayHere permissions={actor.permissions}>
@@ -44,7 +44,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
             <KeptFor person={actor.userId}>
               <Sellers acts={may(actor, 'propose') && may(actor, 'allProposals') ? sellerActs : null}>
                 <OwnMethods methods={may(actor, 'prices') ? await listMethods(actor) : []}>
-                  <OurCompany country={address.country} units={units}>
+                  <OurCompany country={address.country} units={units} ownUnits={ownUnits}>
                     {children}
                   </OurCompany>
                 </OwnMethods>

@@ -155,6 +155,7 @@ export const demoPricing: CompanyPricing = {
     level('passed', 'Passed on, handling only', '4', '0'),
   ],
   limits: { margin: '18', discount: '5', byTrade: { 'Electric and heat': '15' } },
+  commission: { percent: '3', of: 'price', when: 'paid' },
 };
 
 export class DocumentBuilder {

@@ -1,9 +1,7 @@
 import Type from 'typebox';
 import { raisableTypes } from './costTypes';
 import { Load } from './priced';
-import { PartId, PercentText, PositiveDecimalText } from './scalars';
-import type { UnitCode } from './units';
-import { unitCodes } from './units';
+import { PartId, PercentText, PositiveDecimalText, Unit } from './scalars';
 
 const closed = { additionalProperties: false } as const;
 const oneOf = <T extends string>(values: readonly T[]) =>
@@ -24,10 +22,7 @@ export const SeveralChange = Type.Union([
     closed,
   ),
   Type.Object({ field: oneOf(['trade', 'costCode']), set: Type.String({ maxLength: 60 }) }, closed),
-  Type.Object(
-    { field: Type.Literal('unit'), set: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }) },
-    closed,
-  ),
+  Type.Object({ field: Type.Literal('unit'), set: Unit }, closed),
   Type.Object({ field: Type.Literal('taxClass'), set: PartId }, closed),
   Type.Object({ field: Type.Literal('waste'), set: Type.Union([PercentText, Type.Null()]) }, closed),
   Type.Object(

@@ -1,9 +1,7 @@
 import Type from 'typebox';
 import { Recipe } from './bundle';
 import { CostPart, Load, PriceBreaks } from './priced';
-import { PartId, PercentText, PositiveDecimalText } from './scalars';
-import type { UnitCode } from './units';
-import { unitCodes } from './units';
+import { PartId, PercentText, PositiveDecimalText, Unit } from './scalars';
 
 const closed = { additionalProperties: false } as const;
 
@@ -14,7 +12,7 @@ export const ItemInput = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 200 }),
     detail: Type.String({ maxLength: 2000 }),
     trade: Type.String({ minLength: 1, maxLength: 60 }),
-    unit: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }),
+    unit: Unit,
     costs: Type.Array(CostPart, { maxItems: 20 }),
     waste: Type.Optional(PercentText),
     pack: Type.Optional(PositiveDecimalText),

@@ -1,8 +1,6 @@
 import Type from 'typebox';
 import { positivePattern, percentPattern } from './patterns';
-import { CostType, DecimalText, PartId, PercentText, PositiveDecimalText, ShortText } from './scalars';
-import type { UnitCode } from './units';
-import { unitCodes } from './units';
+import { CostType, DecimalText, PartId, PercentText, PositiveDecimalText, ShortText, Unit } from './scalars';
 
 /* What makes a price, alike for an item of the library, a line of a proposal and a part of a bundle. */
 
@@ -125,7 +123,7 @@ export const pricedFields = {
   itemId: Type.Optional(Type.String({ maxLength: 64, description: 'The library item it was taken from' })),
   code: Type.Optional(Type.String({ maxLength: 40 })),
   description: ShortText,
-  unit: Type.Unsafe<UnitCode>({ type: 'string', enum: [...unitCodes] }),
+  unit: Unit,
   costs: Type.Array(CostPart, { maxItems: 20, description: 'Unit cost by cost type, from the library' }),
   waste: Type.Optional(
     Type.String({

@@ -1,4 +1,5 @@
 import Type from 'typebox';
+import { EntityId } from './inputParts';
 import { Load } from './priced';
 import { PartId, PercentText, ShortText } from './scalars';
 
@@ -34,8 +35,32 @@ export const PriceLimits = Type.Object(
 );
 export type PriceLimits = Type.Static<typeof PriceLimits>;
 
+export const CommissionTerms = Type.Object(
+  {
+    percent: PercentText,
+    of: Type.Union([Type.Literal('price'), Type.Literal('margin')], {
+      description: 'Of the contract sum before tax, or of what it will leave over its cost',
+    }),
+    when: Type.Union([Type.Literal('signed'), Type.Literal('paid')], {
+      description: 'Earned at once when it is signed, or in step with what the customer paid',
+    }),
+    bySeller: Type.Optional(
+      Type.Record(EntityId, PercentText, {
+        maxProperties: 500,
+        description: 'Who has another percentage, by their identity',
+      }),
+    ),
+  },
+  { ...closed, description: 'What a seller gets of what they sold' },
+);
+export type CommissionTerms = Type.Static<typeof CommissionTerms>;
+
 export const CompanyPricing = Type.Object(
-  { loadSets: Type.Array(LoadSet, { maxItems: 30 }), limits: PriceLimits },
+  {
+    loadSets: Type.Array(LoadSet, { maxItems: 30 }),
+    limits: PriceLimits,
+    commission: Type.Optional(CommissionTerms),
+  },
   closed,
 );
 export type CompanyPricing = Type.Static<typeof CompanyPricing>;

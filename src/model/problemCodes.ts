@@ -200,6 +200,7 @@ const byStatus = {
     'too-many-layouts',
     'too-many-photos',
     'too-many-rows',
+    'unit-wrong',
     'unknown-bundle',
     'unknown-currency',
     'unknown-item',

@@ -1,4 +1,6 @@
 import Type from 'typebox';
+import type { UnitCode } from './units';
+import { ownUnitPattern, unitCodes } from './units';
 import {
   datePattern,
   decimalPattern,
@@ -53,3 +55,8 @@ export const CostType = Type.Union([
   Type.Literal('other'),
 ]);
 export type CostType = Type.Static<typeof CostType>;
+
+/** In what something is counted or measured. */
+export const Unit = Type.Unsafe<UnitCode>({
+  anyOf: [{ enum: [...unitCodes] }, { type: 'string', pattern: ownUnitPattern }],
+});

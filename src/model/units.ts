@@ -23,8 +23,25 @@ export const units = {
   job: { name: 'job', many: 'jobs', unece: 'LS' },
 } as const;
 
-export type UnitCode = keyof typeof units;
-export const unitCodes = Object.keys(units) as UnitCode[];
+type KnownUnit = keyof typeof units;
+
+/** A unit a company counts in that is none of these: a roll, a sheet. Its code says its name, so that it is read anywhere. */
+type OwnUnit = `own:${string}`;
+
+export type UnitCode = KnownUnit | OwnUnit;
+export const unitCodes = Object.keys(units) as KnownUnit[];
+
+/** What the name of a unit of one’s own may be, as a pattern of its code: 1 to 20 signs. */
+export const ownUnitPattern = '^own:[^\\s:;,](?:[^:;,\\r\\n\\t]{0,18}[^\\s:;,])?$';
+
+/** The code of a unit by the name a company gave it. */
+export const ownUnit = (name: string): UnitCode => `own:${name.trim()}`;
+
+const ownName = (code: string): string | null => (code.startsWith('own:') ? code.slice(4) : null);
+
+/** The code an e-invoice carries; of a unit of one’s own that of a piece. */
+export const uneceOf = (code: string): string =>
+  (units as Record<string, { unece: string }>)[code]?.unece ?? units.each.unece;
 
 /** In what lengths and areas are shown, and bare ones typed; a document that does not say is in feet. */
 export type Measuring = 'us' | 'metric';
@@ -34,17 +51,23 @@ const measuredIn: Readonly<Record<Measuring, readonly UnitCode[]>> = {
   metric: ['m', 'sqm', 'cum', 'kg', 'liter'],
 };
 
-/** All units, those somebody measures in before those of others; each can be chosen. */
-export const unitsFor = (measuring: Measuring): readonly UnitCode[] => {
+/** All units, those somebody measures in and has of their own before those of others; each can be chosen. */
+export const unitsFor = (measuring: Measuring, own: readonly string[] = []): readonly UnitCode[] => {
   const others = measuredIn[measuring === 'us' ? 'metric' : 'us'];
-  return [...unitCodes.filter((code) => !others.includes(code)), ...others];
+  return [...unitCodes.filter((code) => !others.includes(code)), ...own.map(ownUnit), ...others];
 };
+
+/** The names of a company’s own units, and the one that stands there already, where it is none of them (any more). */
+export function withOwn(own: readonly string[], standing: string): readonly string[] {
+  const name = ownName(standing);
+  return name === null || own.includes(name) ? own : [...own, name];
+}
 
 /** The unit behind a quantity: 1 hour, 31 hours, 0.5 hour. */
 export function unitAfter(quantity: string, code: string): string {
   const unit = (units as Record<string, { name: string; many?: string }>)[code];
   const one = Math.abs(Number(quantity)) <= 1 && Number(quantity) !== 0;
-  return unit ? (one ? unit.name : (unit.many ?? unit.name)) : code;
+  return unit ? (one ? unit.name : (unit.many ?? unit.name)) : unitName(code);
 }
 
 /** One unit, at the beginning of a sentence: “One”, “One sq ft”. */
@@ -55,5 +78,5 @@ export const perUnit = (code: string): string => (code === 'each' ? 'each' : `pe
 
 /** The unit as a person reads it; an unknown code is shown as it is. */
 export function unitName(code: string): string {
-  return (units as Record<string, { name: string }>)[code]?.name ?? code;
+  return (units as Record<string, { name: string }>)[code]?.name ?? ownName(code) ?? code;
 }

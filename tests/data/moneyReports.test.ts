@@ -3,8 +3,12 @@ import { readTaxReport } from '@/services/reports/taxReport';
 import { parseAmount, writeAmount } from '@/core/number';
 import { recordCost } from '@/services/jobCosting/record';
 import { recordPayment } from '@/services/payments/payments';
-import { moneyReportFile, readMoneyReport } from '@/services/reports/moneyReport';
+import { moneyReportFile, offeredReports, readMoneyReport } from '@/services/reports/moneyReport';
 import { readAgreement } from '@/services/agreements/read';
+import { readSettings, saveSettings } from '@/services/settings/settings';
+import type { Amount } from '@/core/number';
+import type { CommissionTerms } from '@/model';
+import { withNeeded } from '@/model';
 import { closeConnection } from '@/data/connection';
 import { moneyReports } from '@/core/reports';
 import { newAgreement, newCompany, testDocument } from '../support/desk';
@@ -48,6 +52,77 @@ test('an agreement of which a tenth is billed and half of that is paid, in every
   const [wip] = await cells('wip');
   expect(wip).toMatchObject({ cost: '0.00', earned: '0.00', under: '0.00', complete: '0.0' });
   expect(wip!.over).toBe(wip!.billed);
+});
+
+/** So many percent of an amount, half a cent away from zero, as one reckons it by hand. */
+const share = (amount: string, part: bigint, whole: bigint): string => {
+  const cents = parseAmount(amount, 2) as bigint;
+  const twice = 2n * cents * part;
+  return writeAmount(((twice + (twice < 0n ? -whole : whole)) / (2n * whole)) as Amount, 2);
+};
+
+test('commission of who sold it: of the price or of the margin, at once or as it is paid; none where the company gives none', async () => {
+  const actor = await newCompany();
+  const { agreementId } = await newAgreement(actor);
+  const [deposit] = (await readAgreement(actor, agreementId)).invoices;
+  await recordPayment(actor, {
+    ...{ agreementId, method: 'cheque', amount: '371.67', receivedOn: today, reference: '' },
+    idempotencyKey: 'commission-by-hand-1',
+  });
+  expect(deposit!.total).toBe('743.34');
+  const rows = async () => (await readMoneyReport(actor, 'commission')).rows.map(({ cells }) => cells);
+  expect(await rows()).toEqual([]);
+  const gives = async (commission: CommissionTerms) => {
+    const { settled } = await readSettings(actor);
+    await saveSettings(actor, { ...settled, pricing: { ...settled.pricing, commission } });
+    return (await rows())[0]!;
+  };
+  const [wip] = (await readMoneyReport(actor, 'wip')).rows;
+  const [margin] = (await readMoneyReport(actor, 'margin')).rows;
+  const ofPrice = await gives({ percent: '5', of: 'price', when: 'signed' });
+  const whole = share(wip!.cells.agreed!, 5n, 100n);
+  expect(ofPrice).toMatchObject({
+    base: wip!.cells.agreed,
+    rate: '5 %',
+    whole,
+    earned: whole,
+    toCome: '0.00',
+  });
+  // 371.67 of 7,433.42 is paid.
+  const paid = await gives({ percent: '5', of: 'price', when: 'paid' });
+  expect(paid).toMatchObject({ whole, earned: share(whole, 37_167n, 743_342n) });
+  expect(parseAmount(paid.earned!, 2) + parseAmount(paid.toCome!, 2)).toBe(parseAmount(whole, 2));
+  const ofMargin = await gives({ percent: '33.3333', of: 'margin', when: 'signed' });
+  expect(ofMargin).toMatchObject({
+    base: margin!.cells.profit,
+    whole: share(margin!.cells.profit!, 333_333n, 1_000_000n),
+  });
+  // Who has a percentage of their own has that.
+  const own = await gives({ percent: '5', of: 'price', when: 'signed', bySeller: { [actor.userId]: '0' } });
+  expect(own).toMatchObject({ rate: '0 %', whole: '0.00', earned: '0.00' });
+
+  // A share of the margin tells the margin: only who sees cost reads it, and is offered it.
+  const seller = { ...actor, isOwner: false, permissions: withNeeded(['prices', 'allProposals']) };
+  const offered = async () => (await offeredReports(seller)).map(({ id }) => id);
+  expect(await offered()).toEqual(['contract', 'age', 'retainage', 'deposits', 'commission']);
+  await gives({ percent: '5', of: 'margin', when: 'signed' });
+  expect(await offered()).not.toContain('commission');
+  await expect(readMoneyReport(seller, 'commission')).rejects.toThrow();
+  await expect(readMoneyReport(seller, 'margin')).rejects.toThrow();
+});
+
+test('a job at a loss gives no commission of its margin', async () => {
+  const actor = await newCompany();
+  const { agreementId } = await newAgreement(actor);
+  const { settled } = await readSettings(actor);
+  const commission = { percent: '10', of: 'margin' as const, when: 'signed' as const };
+  await saveSettings(actor, { ...settled, pricing: { ...settled.pricing, commission } });
+  await recordCost(actor, {
+    ...{ agreementId, amount: '90000', spentOn: today, what: 'Lumber', costType: 'material', supplier: '' },
+    idempotencyKey: 'commission-loss',
+  });
+  const [row] = (await readMoneyReport(actor, 'commission')).rows;
+  expect(row!.cells).toMatchObject({ base: '0.00', whole: '0.00', earned: '0.00' });
 });
 
 test('narrowed by customer, seller, town, trade, progress and days; what cannot be is not asked', async () => {

@@ -1,4 +1,4 @@
-import { choose, expect, newestLink, test, tick } from './desk';
+import { begin, choose, expect, newestLink, saved, test, tick } from './desk';
 import { png } from '../support/png';
 
 test('a markup level has markups of its own: added, named, typed as a margin, ordered; the sheet prices by it', async ({
@@ -276,4 +276,63 @@ test('cost codes: pasted, one for a trade, and an item of that trade has it', as
   await list.fill(before);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(/cost codes? (is|are) in use\./).last()).toBeVisible();
+});
+
+test('a unit of the company’s own: typed fast over slow answers, then offered on a line', async ({
+  page,
+}) => {
+  await page.goto('/settings#about=library');
+  const units = page.getByLabel(/^Units of your own/);
+  await expect(async () => {
+    await units.fill('');
+    await expect(units).toHaveValue('', { timeout: 1000 });
+  }).toPass();
+  await page.route('**/settings*', async (route) => {
+    if (route.request().method() === 'POST') await new Promise((resolve) => setTimeout(resolve, 2000));
+    return route.continue();
+  });
+  await units.focus();
+  await page.keyboard.type('roll\nsq ft', { delay: 30 });
+  await page.getByRole('button', { name: 'Save the units' }).click();
+  await expect(page.getByText('“sq ft” is there already, among the units everybody knows.')).toBeVisible();
+  await units.fill('roll');
+  await page.getByRole('button', { name: 'Save the units' }).click();
+  // What is typed after the press stays.
+  await units.press('End');
+  await page.keyboard.type('\nsheet', { delay: 30 });
+  await expect(page.getByText('Units saved.')).toBeVisible();
+  await expect(units).toHaveValue('roll\nsheet');
+  await page.unroute('**/settings*');
+
+  await begin(page, 'Counted in rolls');
+  await page.keyboard.type('3 tape of our own', { delay: 10 });
+  await page.keyboard.press('Shift+Enter');
+  const unit = page.getByLabel('Unit of tape of our own');
+  await unit.selectOption('roll');
+  await saved(page);
+  await page.reload();
+  await expect(unit).toHaveValue('own:roll');
+});
+
+test('commission: a percentage for all and another for one, told in its report', async ({ page }) => {
+  await page.goto('/settings#about=pricing');
+  const own = page.getByLabel('of what Linnet Farrow sold');
+  await expect(async () => {
+    await own.fill('7.5');
+    await expect(own).toHaveValue('7.5', { timeout: 1000 });
+  }).toPass();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Settings saved.')).toBeVisible();
+  await page.goto('/reports/commission');
+  const rows = page.locator('tbody tr');
+  await expect(rows.filter({ hasText: 'Linnet Farrow' }).first()).toContainText('7.5 %');
+  await expect(rows.filter({ hasText: 'Perrin Ashdown' }).first()).toContainText('3 %');
+  await page.goto('/settings#about=pricing');
+  await expect(own).toHaveValue('7.5');
+  await expect(async () => {
+    await own.fill('');
+    await expect(own).toHaveValue('', { timeout: 1000 });
+  }).toPass();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Settings saved.')).toBeVisible();
 });

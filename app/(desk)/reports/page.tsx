@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { offeredReports } from '@/services/reports/moneyReport';
 import { readAgreementsReport } from '@/services/reports/agreementsReport';
 import { yearOf } from '@/services/reports/reportList';
 import { readSalesReport } from '@/services/reports/salesReport';
@@ -29,10 +30,10 @@ export default async function BackPage({
       <header className="page-head">
         <h1>Reports</h1>
       </header>
-      {query.show === 'proposals' ? (
-        <Proposals actor={actor} days={ranges.find((each) => String(each) === query.days) ?? 365} />
-      ) : query.show === 'tax' && mayTax ? (
+      {query.show === 'tax' && mayTax ? (
         <Tax actor={actor} from={query.from} to={query.to} />
+      ) : query.show === 'proposals' || !may(actor, 'cost') ? (
+        <Proposals actor={actor} days={ranges.find((each) => String(each) === query.days) ?? 365} />
       ) : (
         <Agreements actor={actor} year={yearOf(query.year)} />
       )}
@@ -48,7 +49,7 @@ async function Tax({ actor, from, to }: { actor: Looker; from: unknown; to: unkn
   const report = await readTaxReport(actor, { from, to });
   return (
     <>
-      <ReportTabs show="tax" mayTax>
+      <ReportTabs show="tax" mayTax seesCost={may(actor, 'cost')} reports={await offeredReports(actor)}>
         <TaxPeriods period={report.period} today={report.today} />
       </ReportTabs>
       <TaxReportView report={report} />
@@ -59,7 +60,12 @@ async function Tax({ actor, from, to }: { actor: Looker; from: unknown; to: unkn
 async function Proposals({ actor, days }: { actor: Looker; days: number }) {
   return (
     <>
-      <ReportTabs show="proposals" mayTax={maySeeTax(actor)}>
+      <ReportTabs
+        show="proposals"
+        mayTax={maySeeTax(actor)}
+        seesCost={may(actor, 'cost')}
+        reports={await offeredReports(actor)}
+      >
         <ProposalRanges days={days} ranges={ranges} />
       </ReportTabs>
       <SalesReportView back={await readSalesReport(actor, days)} />
@@ -71,7 +77,12 @@ async function Agreements({ actor, year }: { actor: Looker; year: ReturnType<typ
   const back = await readAgreementsReport(actor, year);
   return (
     <>
-      <ReportTabs show="agreements" mayTax={maySeeTax(actor)}>
+      <ReportTabs
+        show="agreements"
+        mayTax={maySeeTax(actor)}
+        seesCost={may(actor, 'cost')}
+        reports={await offeredReports(actor)}
+      >
         <SignedIn years={back.years} year={back.year} />
       </ReportTabs>
       <AgreementsReportView back={back} />

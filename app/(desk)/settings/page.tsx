@@ -7,6 +7,7 @@ import type { Actor } from '@/services/actor';
 import { may } from '@/services/actor';
 import { listAreas } from '@/services/library/areas';
 import { listTrades } from '@/services/library/byTrade';
+import { listSellers } from '@/services/people/changeSeller';
 import { readPeople } from '@/services/people/people';
 import { readNumbers } from '@/services/settings/numbers';
 import { readConnections } from '@/services/settings/connections';
@@ -43,6 +44,7 @@ import {
   removeDemoAction,
   saveCompanyAction,
   saveCostCodesAction,
+  saveOwnUnitsAction,
   saveNumbersAction,
   sendFailedLettersAgainAction,
   sendTrialLetterAction,
@@ -63,6 +65,7 @@ async function companySettings(actor: Actor) {
     settings,
     areas,
     trades: trades.map(({ trade }) => trade),
+    sellers: may(actor, 'propose') && may(actor, 'allProposals') ? await listSellers(actor) : [],
     mayChange: may(actor, 'settings'),
     save: saveSettingsAction,
     saveAreas: saveAreasAction,
@@ -130,6 +133,13 @@ export default async function SettingsRoute({
           trades: settings.trades,
           mayChange: may(actor, 'library'),
           save: saveCostCodesAction,
+        }
+      }
+      ownUnits={
+        settings && {
+          stored: ours.ownUnits,
+          mayChange: may(actor, 'library'),
+          save: saveOwnUnitsAction,
         }
       }
       numbers={numbers && { numbers, save: saveNumbersAction }}

@@ -1,5 +1,5 @@
 import type { CostPart, ItemInput, PriceBreaks, UnitCode } from '@/model';
-import { unitCodes } from '@/model';
+import { ownUnitPattern, unitCodes } from '@/model';
 import { unitOf } from '../quantity';
 import { RowError, readNumber, unguarded } from './cells';
 import type { LibraryField } from './fields';
@@ -40,7 +40,10 @@ function readBreaks(cell: string): PriceBreaks {
 
 function readUnit(cell: string): UnitCode {
   const text = cell.trim();
-  const known = unitCodes.find((code) => code === text.toLowerCase()) ?? unitOf(text);
+  const known =
+    unitCodes.find((code) => code === text.toLowerCase()) ??
+    unitOf(text) ??
+    (new RegExp(ownUnitPattern).test(text) ? (text as UnitCode) : undefined);
   if (!known) throw new RowError(`The unit “${text.slice(0, 40)}” is not known.`);
   return known;
 }

@@ -101,3 +101,22 @@ test('retainage as typed; none, and nothing is said of it', () => {
   expect(held('0', '5')).toBeUndefined();
   expect(() => held('101')).toThrow(/^Retainage: /);
 });
+
+test('commission as typed; without a percentage there is none, and who has none of their own has that of all', () => {
+  const given = (text: string, bySeller?: Record<string, string>) => {
+    const { pricing, ...rest } = typed('15');
+    const commission = {
+      percent: text,
+      of: 'price' as const,
+      when: 'paid' as const,
+      ...(bySeller ? { bySeller } : {}),
+    };
+    return readTypedTerms({ ...rest, pricing: { ...pricing, commission } }, 2).pricing.commission;
+  };
+  expect(given(' 5 %')).toEqual({ percent: '5', of: 'price', when: 'paid' });
+  expect(given('5', { a: '7.5 %', b: ' ' })).toMatchObject({ percent: '5', bySeller: { a: '7.5' } });
+  expect(given('')).toBeUndefined();
+  expect(given('', { a: '' })).toBeUndefined();
+  expect(given('', { a: '2' })).toMatchObject({ percent: '0', bySeller: { a: '2' } });
+  expect(() => given('101')).toThrow(/^Commission: /);
+});

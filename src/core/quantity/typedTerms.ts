@@ -1,4 +1,4 @@
-import type { CompanyMoney, CompanyPricing, DepositLaw, UsualTerms } from '@/model';
+import type { CommissionTerms, CompanyMoney, CompanyPricing, DepositLaw, UsualTerms } from '@/model';
 import { parseMoneyInput, readPercent } from './typedAmounts';
 
 /** What a company settles once, its numbers as they were typed. */
@@ -98,6 +98,31 @@ function limitsOf({
   };
 }
 
+/** What sellers get, as typed; who has no percentage of their own has that of all, and without that there is none. */
+function commissionAs({ percent: text, bySeller, ...rest }: CommissionTerms): CommissionTerms | undefined {
+  const own = Object.entries(bySeller ?? {}).filter(([, each]) => each.trim() !== '');
+  if (text.trim() === '' && own.length === 0) return undefined;
+  return {
+    ...rest,
+    percent: text.trim() === '' ? '0' : percent('Commission', text, 100),
+    ...(own.length > 0 && {
+      bySeller: Object.fromEntries(
+        own.map(([id, each]) => [id, percent('The commission of a seller', each, 100)]),
+      ),
+    }),
+  };
+}
+
+function pricingOf({ commission, ...pricing }: CompanyPricing): CompanyPricing {
+  const gives = commission && commissionAs(commission);
+  return {
+    ...pricing,
+    loadSets: pricing.loadSets.map((set) => ({ ...set, loads: loads(set.loads, `${set.name}, `) })),
+    limits: limitsOf(pricing.limits),
+    ...(gives ? { commission: gives } : {}),
+  };
+}
+
 /** Ways of payment with names that tell them apart. */
 function waysOf(methods: NonNullable<CompanyMoney['methods']>): NonNullable<CompanyMoney['methods']> {
   const seen = new Set<string>();
@@ -153,11 +178,7 @@ function moneyOf({ presets, late, methods, laws, ...rest }: CompanyMoney, minorD
  */
 export const readTypedTerms = (typed: TypedTerms, minorDigits: number): TypedTerms => ({
   usual: usualTerms(typed.usual),
-  pricing: {
-    ...typed.pricing,
-    loadSets: typed.pricing.loadSets.map((set) => ({ ...set, loads: loads(set.loads, `${set.name}, `) })),
-    limits: limitsOf(typed.pricing.limits),
-  },
+  pricing: pricingOf(typed.pricing),
   money: moneyOf(typed.money, minorDigits),
 });
 

@@ -1,3 +1,4 @@
 export * from './moneyReports';
 export * from './reportTable';
 export * from './reportedJob';
+export * from './commission';

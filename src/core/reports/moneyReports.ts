@@ -1,4 +1,5 @@
 import { agreementStanding, reportOf } from '../billing';
+import { commissionOf } from './commission';
 import { daysBetween } from '../calendar';
 import type { Amount } from '../number';
 import { ZERO, negateAmount, showDecimal, subtractAmounts, sumAmounts } from '../number';
@@ -330,6 +331,43 @@ const items: MoneyReport = {
   },
 };
 
+const commission: MoneyReport = {
+  id: 'commission',
+  title: 'Commission',
+  period: 'signed',
+  columns: [
+    { key: 'seller', title: 'Sold by', kind: 'text' },
+    ...ofAgreement,
+    amount('base', 'Commission is of'),
+    { key: 'rate', title: 'Rate', kind: 'text' },
+    amount('whole', 'Commission'),
+    amount('earned', 'Earned so far'),
+    amount('toCome', 'Still to come'),
+  ],
+  note: 'As Settings, Pricing says: of the contract sum before tax, or of what it will leave over its cost; earned when it is signed, or in step with what is paid. Each agreement goes by who sells it now.',
+  sort: { by: 'seller', down: false },
+  chart: { of: 'rows', keys: ['earned', 'toCome'], label: 'whole' },
+  rowsOf: (job) => {
+    const gets = commissionOf(job, job.sellerId, job.commission);
+    if (!gets) return [];
+    const { base, percent: rate, whole, earned } = gets;
+    return [
+      rowOf(
+        job,
+        { base, whole, earned, toCome: subtractAmounts(whole, earned) },
+        { seller: job.seller, rate: `${showDecimal(rate)} %` },
+      ),
+    ];
+  },
+};
+
+/** Does a report tell what something cost us? */
+export const tellsCost = (
+  { id, columns }: MoneyReport,
+  commissionIsOf: 'price' | 'margin' = 'price',
+): boolean =>
+  columns.some(({ key }) => key === 'cost') || (id === 'commission' && commissionIsOf === 'margin');
+
 /** The reports on money, in the order they are offered. */
 export const moneyReports: readonly MoneyReport[] = [
   contract,
@@ -339,4 +377,5 @@ export const moneyReports: readonly MoneyReport[] = [
   outstanding,
   retainage,
   deposits,
+  commission,
 ];

@@ -1,4 +1,5 @@
 import type { CostRow, LoadedAgreement } from '../billing';
+import type { CommissionTerms } from '@/model';
 import type { Amount } from '../number';
 
 /** An agreement as reports look at it: everything that was signed, billed, paid and spent, and whose it is. */
@@ -8,6 +9,10 @@ export interface ReportedJob {
   readonly customer: string;
   /** Who sold it; empty: nobody is known. */
   readonly seller: string;
+  /** Who that is; null: nobody is known. */
+  readonly sellerId: string | null;
+  /** What the company gives its sellers. */
+  readonly commission: CommissionTerms | undefined;
   /** The town of the site. */
   readonly place: string;
   /** The day of the first signature, where the company works. */

@@ -45,7 +45,7 @@ export const company = pgTable('company', {
   logo: uuid('logo'),
   /** The color of titles and rules on its papers, as #rrggbb; null: that of the product. */
   color: text('color'),
-  /** Which units are offered first. */
+  /** In what proposals begun from now on show sizes, and which units are offered first. */
   units: text('units', { enum: ['us', 'metric'] })
     .notNull()
     .default('us'),
@@ -53,6 +53,8 @@ export const company = pgTable('company', {
   setUpAside: jsonb('set_up_aside').$type<readonly string[]>().notNull().default([]),
   /** The cost codes it books by, and which each trade has. */
   costCodes: jsonb('cost_codes').$type<CostCodes>().notNull().default({ codes: [], byTrade: {} }),
+  /** What it counts in beside the units everybody knows, by name. */
+  ownUnits: jsonb('own_units').$type<readonly string[]>().notNull().default([]),
   /** How numbers of invoices and credit notes are printed. */
   numbers: jsonb('numbers').$type<NumberPatterns>().notNull().default(usualNumbers),
   currency: text('currency').notNull(),

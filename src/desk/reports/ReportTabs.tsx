@@ -1,5 +1,4 @@
 import Link from 'next/link';
-import { moneyReports } from '@/core/reports';
 
 const inWords: Readonly<Record<number, string>> = {
   90: 'sent in the last 90 days',
@@ -13,23 +12,31 @@ const current = (on: boolean) => (on ? { 'aria-current': 'page' as const } : {})
 export function ReportTabs({
   show,
   mayTax,
+  seesCost,
+  reports,
   children,
 }: {
   /** `agreements`, `proposals`, `tax`, or a report on money by its id. */
   show: string;
   /** May this person see sales tax? */
   mayTax: boolean;
+  /** Does this person see what jobs cost us? */
+  seesCost: boolean;
+  /** The reports on money this person is offered. */
+  reports: readonly { readonly id: string; readonly title: string }[];
   children?: React.ReactNode;
 }) {
   return (
     <nav className="tab-links report-tabs" aria-label="What is looked back on">
-      <Link href="/reports" prefetch={false} {...current(show === 'agreements')}>
-        Agreements
-      </Link>
+      {seesCost && (
+        <Link href="/reports" prefetch={false} {...current(show === 'agreements')}>
+          Agreements
+        </Link>
+      )}
       <Link href="/reports?show=proposals" prefetch={false} {...current(show === 'proposals')}>
         Proposals
       </Link>
-      {moneyReports.map(({ id, title }) => (
+      {reports.map(({ id, title }) => (
         <Link key={id} href={`/reports/${id}`} prefetch={false} {...current(show === id)}>
           {title}
         </Link>

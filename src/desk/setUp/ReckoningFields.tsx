@@ -30,7 +30,7 @@ export function ReckoningFields({ fixed = false }: { readonly fixed?: boolean })
       <Form.Item name={['company', 'timeZone']} label="Time zone">
         <Select showSearch={{ optionFilterProp: 'label' }} options={offered.zones} />
       </Form.Item>
-      <Form.Item name={['company', 'units']} label="Units offered first">
+      <Form.Item name={['company', 'units']} label="You measure in">
         <Radio.Group
           options={[
             { value: 'us', label: 'feet, square feet' },

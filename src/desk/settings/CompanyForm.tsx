@@ -1,6 +1,7 @@
 'use client';
 
 import { Alert, Button, Form } from 'antd';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CompanyDetails } from '@/services/settings/company';
 import { LookFields } from './LookFields';
@@ -28,6 +29,7 @@ export function CompanyForm({
   readonly mayChange: boolean;
   readonly save: (input: unknown) => Promise<Answer<CompanyDetails>>;
 }) {
+  const router = useRouter();
   const [form] = Form.useForm<Fields>();
   const [over, setOver] = useState(details);
   const [typed, setTyped] = useState(details);
@@ -46,6 +48,8 @@ export function CompanyForm({
         // What was typed since the press stays.
         put(mergeOver(asked, form.getFieldsValue(true).company as CompanyDetails, stored));
         done();
+        // Forms of the whole desk begin with its country and its measures.
+        router.refresh();
       },
     });
   };

@@ -17,6 +17,7 @@ export function CompanySettings({
   settings: { company, settled },
   areas,
   trades,
+  sellers,
   mayChange,
   save,
   saveAreas,
@@ -25,6 +26,8 @@ export function CompanySettings({
   readonly settings: Awaited<ReturnType<typeof readSettings>>;
   readonly areas: Awaited<ReturnType<typeof listAreas>>;
   readonly trades: readonly string[];
+  /** Who may get a commission. */
+  readonly sellers: readonly { readonly id: string; readonly name: string }[];
   readonly mayChange: boolean;
   readonly save: (input: unknown) => Promise<Answer<Settled>>;
   readonly saveAreas: (text: string) => Promise<Answer<{ count: number }>>;
@@ -42,6 +45,7 @@ export function CompanySettings({
           disabled={!mayChange}
           currency={company.currency}
           trades={trades}
+          sellers={sellers}
         />
         {mayChange ? (
           <div className="settings-save">

@@ -2,6 +2,7 @@
 
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, Input } from 'antd';
+import { CommissionFields } from './CommissionFields';
 import { MarkupsTable } from '../markups/MarkupsTable';
 import type { CompanyPricing, LoadSet, PriceLimits, UsualTerms } from '@/model';
 
@@ -10,12 +11,14 @@ export function PricingSettings({
   pricing,
   usual,
   trades,
+  sellers,
   disabled,
   change,
 }: {
   readonly pricing: CompanyPricing;
   readonly usual: UsualTerms;
   readonly trades: readonly string[];
+  readonly sellers: readonly { readonly id: string; readonly name: string }[];
   readonly disabled: boolean;
   readonly change: (pricing: CompanyPricing) => void;
 }) {
@@ -106,6 +109,7 @@ export function PricingSettings({
           ),
         )}
       </div>
+      <CommissionFields pricing={pricing} sellers={sellers} disabled={disabled} change={change} />
     </>
   );
 }

@@ -9,6 +9,7 @@ import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { CompanyForm } from './CompanyForm';
 import { ConnectionsPanel } from './ConnectionsPanel';
 import { DataPanel } from './DataPanel';
+import { UnitsPanel } from './UnitsPanel';
 import { CostCodesPanel } from './CostCodesPanel';
 import { NumbersPanel } from './NumbersPanel';
 import { CompanySettings } from './CompanySettings';
@@ -23,6 +24,7 @@ interface SettingsProps {
   readonly details: ComponentProps<typeof CompanyForm> | null;
   readonly people: ComponentProps<typeof PeoplePanel> | null;
   readonly costCodes: ComponentProps<typeof CostCodesPanel> | null;
+  readonly ownUnits: ComponentProps<typeof UnitsPanel> | null;
   readonly numbers: ComponentProps<typeof NumbersPanel> | null;
   readonly connections: ComponentProps<typeof ConnectionsPanel> | null;
   readonly data: ComponentProps<typeof DataPanel>;
@@ -37,6 +39,7 @@ export function SettingsPage({
   details,
   people,
   costCodes,
+  ownUnits,
   numbers,
   connections,
   data,
@@ -75,6 +78,7 @@ export function SettingsPage({
           {settings && <CompanySettings {...settings} subject={subject} />}
           {subject === 'company' && details && <CompanyForm {...details} />}
           {subject === 'library' && costCodes && <CostCodesPanel {...costCodes} />}
+          {subject === 'library' && ownUnits && <UnitsPanel {...ownUnits} />}
           {subject === 'numbers' && numbers && <NumbersPanel {...numbers} />}
           {subject === 'connections' && connections && <ConnectionsPanel {...connections} />}
           {subject === 'data' && <DataPanel {...data} />}

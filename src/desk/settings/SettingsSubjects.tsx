@@ -111,8 +111,14 @@ export function SettingsSubject({
   subject,
   currency,
   trades,
+  sellers,
   ...typing
-}: Typing & { readonly subject: Subject; readonly currency: string; readonly trades: readonly string[] }) {
+}: Typing & {
+  readonly subject: Subject;
+  readonly currency: string;
+  readonly trades: readonly string[];
+  readonly sellers: readonly { readonly id: string; readonly name: string }[];
+}) {
   const { typed, type, disabled } = typing;
   switch (subject) {
     case 'proposals':
@@ -125,6 +131,7 @@ export function SettingsSubject({
           pricing={typed.pricing}
           usual={typed.usual}
           trades={trades}
+          sellers={sellers}
           disabled={disabled}
           change={(next) => type({ pricing: next })}
         />

@@ -25,8 +25,8 @@ export const subjects = [
   { key: 'late', title: 'Late payments', about: 'Reminders and late charges', needs: 'cost' },
   {
     key: 'library',
-    title: 'Cost codes',
-    about: 'The codes you book by, and which one the work of each trade has',
+    title: 'Cost codes and units',
+    about: 'The codes you book by, which one the work of each trade has, and in what you count',
     needs: 'cost',
   },
   { key: 'people', title: 'People', about: 'Who works here, and what each may do', needs: 'people' },

@@ -11,8 +11,7 @@ import {
   writeFixed,
   ZERO,
 } from '@/core/number';
-import type { UnitCode } from '@/model';
-import { units } from '@/model';
+import { uneceOf } from '@/model';
 import type { InvoicePaper, PaperLine } from '../invoicePaper';
 
 export interface Category {
@@ -64,7 +63,7 @@ export function measured({ net, agreed, measure }: Row, digits: number) {
     base: null,
   };
   if (measure === null || agreed === 0n) return once;
-  const unitCode = units[measure.unit as UnitCode]?.unece ?? 'C62';
+  const unitCode = uneceOf(measure.unit);
   const quantity = `${sign}${measure.billed}`;
   const whole = agreed < 0n ? -agreed : agreed;
   const of = parseFixed(measure.agreed);

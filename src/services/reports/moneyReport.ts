@@ -6,7 +6,15 @@ import { mainTrade } from '@/core/insight';
 import { ZERO, minorDigits, parseAmount } from '@/core/number';
 import { computeFigures } from '@/core/price';
 import type { MoneyReport, ReportPeriod, ReportRow, ReportedJob } from '@/core/reports';
-import { inPeriod, isUnderWay, mergeRows, moneyReports, reportTable, sortRows } from '@/core/reports';
+import {
+  inPeriod,
+  isUnderWay,
+  mergeRows,
+  moneyReports,
+  reportTable,
+  sortRows,
+  tellsCost,
+} from '@/core/reports';
 import { findReportedAgreements, findSignedDocuments } from '@/data/agreements/agreement';
 import { loadAgreements } from '@/data/agreements/load';
 import { creditByAgreement } from '@/data/billing/moneySums';
@@ -17,9 +25,9 @@ import { tradesOf } from '@/data/library/trades';
 import { companyOf } from '@/data/settings/company';
 import type { FileColumn } from '@/formats/listFile';
 import { listCsv, listXlsx } from '@/formats/listFile';
-import type { ProposalDocument } from '@/model';
+import type { CommissionTerms, ProposalDocument } from '@/model';
 import type { Actor } from '../actor';
-import { allow, businessDate } from '../actor';
+import { allow, businessDate, may } from '../actor';
 import { noSuch } from '../problem';
 import { chunks } from './chunks';
 
@@ -101,7 +109,15 @@ async function rowsOf(
   report: MoneyReport,
   heads: readonly Head[],
   filters: ListState['filters'],
-  { today, digits }: { readonly today: string; readonly digits: number },
+  {
+    today,
+    digits,
+    commission,
+  }: {
+    readonly today: string;
+    readonly digits: number;
+    readonly commission: CommissionTerms | undefined;
+  },
 ): Promise<ReportRow[]> {
   const credits = new Map((await creditByAgreement(tx)).map(({ agreementId, sum }) => [agreementId, sum]));
   const rows: ReportRow[] = [];
@@ -120,12 +136,12 @@ async function rowsOf(
       ),
       ({ agreementId }) => agreementId,
     );
-    for (const [i, { id, customer, seller, place, signedOn }] of kept.entries()) {
+    for (const [i, { id, customer, seller, sellerId, place, signedOn }] of kept.entries()) {
       const credit = credits.get(id);
       const job: ReportedJob = {
         loaded: loaded[i]!,
         costs: costs.get(id) ?? [],
-        ...{ customer, seller: seller ?? '', place, signedOn },
+        ...{ customer, seller: seller ?? '', sellerId, place, signedOn, commission },
         credit: credit === undefined ? ZERO : parseAmount(credit, digits),
       };
       if (filters.state && !filters.state.includes(isUnderWay(job) ? 'under way' : 'finished')) continue;
@@ -144,9 +160,12 @@ export async function readMoneyReport(actor: Actor, id: string, asked: AddressPa
   allow(actor, 'prices');
   const report = moneyReports.find((each) => each.id === id);
   if (!report) throw noSuch('report');
-  if (report.columns.some(({ key }) => key === 'cost')) allow(actor, 'cost');
+  if (tellsCost(report)) allow(actor, 'cost');
   return inCompany(actor, async (tx) => {
     const ours = await companyOf(tx, actor.companyId);
+    const { commission } = ours.pricing;
+    // Who reads a share of the margin reads the margin.
+    if (tellsCost(report, commission?.of)) allow(actor, 'cost');
     const today = businessDate(actor.now, ours.timeZone);
     const digits = minorDigits(ours.currency);
     const heads: Head[] = (await findReportedAgreements(tx)).map((head) => ({
@@ -169,7 +188,7 @@ export async function readMoneyReport(actor: Actor, id: string, asked: AddressPa
         fits('seller', sellerId) &&
         fits('place', place),
     );
-    const rows = await rowsOf(tx, report, fitting, filters, { today, digits });
+    const rows = await rowsOf(tx, report, fitting, filters, { today, digits, commission });
     return {
       id: report.id,
       title: report.title,
@@ -184,6 +203,15 @@ export async function readMoneyReport(actor: Actor, id: string, asked: AddressPa
       ...reportTable(report.columns, sortRows(report.columns, rows, state.sort), digits),
     };
   });
+}
+
+/** The reports on money somebody is offered. */
+export async function offeredReports(actor: Actor): Promise<readonly { id: string; title: string }[]> {
+  allow(actor, 'prices');
+  const { pricing } = await inCompany(actor, (tx) => companyOf(tx, actor.companyId));
+  return moneyReports
+    .filter((report) => may(actor, 'cost') || !tellsCost(report, pricing.commission?.of))
+    .map(({ id, title }) => ({ id, title }));
 }
 
 export type MoneyReportAtDesk = Awaited<ReturnType<typeof readMoneyReport>>;

@@ -15,8 +15,8 @@ import { refuseUnknownTime } from './refuseUnknown';
 /** What everybody of a company knows of it: what it is called, where it is, its money, its time and its measures. */
 export const readOwnCompany = (actor: Actor) =>
   inCompany(actor, async (tx) => {
-    const { name, address, currency, timeZone, units, demo } = await companyOf(tx, actor.companyId);
-    return { name, address, currency, timeZone, units, demo };
+    const { name, address, currency, timeZone, units, ownUnits, demo } = await companyOf(tx, actor.companyId);
+    return { name, address, currency, timeZone, units, ownUnits, demo };
   });
 
 const { currency: _, ...changeable } = reckoning;

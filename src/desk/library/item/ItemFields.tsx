@@ -1,7 +1,7 @@
 import { AutoComplete, Input, Select } from 'antd';
 import type { CostCodes, ItemInput, UsualTerms } from '@/model';
 import { useOurCompany } from '@/desk/companies/OurCompany';
-import { costCodeFor, unitName, unitsFor } from '@/model';
+import { costCodeFor, unitName, unitsFor, withOwn } from '@/model';
 import { WordsField } from '@/ui/fields/WordsField';
 
 interface ItemFieldsProps {
@@ -14,7 +14,7 @@ interface ItemFieldsProps {
 
 /** What an item is called, how it is counted and taxed, and how it is found. */
 export function ItemFields({ item, usual, costCodes, readOnly, change }: ItemFieldsProps) {
-  const { units: measuring } = useOurCompany();
+  const { units: measuring, ownUnits } = useOurCompany();
   const text = (field: 'code' | 'name' | 'trade', label: string) => (
     <label className="recipe-field">
       {label}
@@ -40,7 +40,10 @@ export function ItemFields({ item, usual, costCodes, readOnly, change }: ItemFie
             className="full-width"
             disabled={readOnly}
             value={item.unit}
-            options={unitsFor(measuring).map((value) => ({ value, label: unitName(value) }))}
+            options={unitsFor(measuring, withOwn(ownUnits, item.unit)).map((value) => ({
+              value,
+              label: unitName(value),
+            }))}
             onChange={(unit: ItemInput['unit']) => change({ unit })}
           />
         </label>

@@ -32,8 +32,8 @@ function BecomesUnit({
   readonly value: UnitCode;
   readonly change: (unit: UnitCode) => void;
 }) {
-  const { units } = useOurCompany();
-  const options = unitsFor(units).map((unit) => ({ value: unit, label: unitName(unit) }));
+  const { units, ownUnits } = useOurCompany();
+  const options = unitsFor(units, ownUnits).map((unit) => ({ value: unit, label: unitName(unit) }));
   return <Becomes<UnitCode> value={value} options={options} change={change} />;
 }
 

@@ -3,7 +3,8 @@ import { showAmount, showDecimal, showQuantity, showUnitAmount, writeFixed } fro
 import type { SectionLine } from '@/core/price';
 import { costInAll } from '@/core/price';
 import type { Line, UnitCode } from '@/model';
-import { unitName, unitsFor } from '@/model';
+import { useOurCompany } from '@/desk/companies/OurCompany';
+import { unitName, unitsFor, withOwn } from '@/model';
 import { Cell } from '@/ui/live/Cell';
 import { useEditorActions } from '../context';
 import { COMES, OptionalCells, showHours, showMargin } from './OptionalCells';
@@ -19,6 +20,7 @@ interface LineFiguresProps {
 /** The unit of a line; one of our own has it to choose. */
 function LineUnit({ line, inner }: LineFiguresProps) {
   const { edit, readOnly, measuring } = useEditorActions();
+  const { ownUnits } = useOurCompany();
   if (line.itemId !== undefined || line.omits || inner === 'bundle' || readOnly)
     return <>{unitName(line.unit)}</>;
   return (
@@ -29,7 +31,7 @@ function LineUnit({ line, inner }: LineFiguresProps) {
       value={line.unit}
       onChange={({ target }) => edit((draft) => setUnit(draft, line.id, target.value as UnitCode))}
     >
-      {unitsFor(measuring).map((unit) => (
+      {unitsFor(measuring, withOwn(ownUnits, line.unit)).map((unit) => (
         <option key={unit} value={unit}>
           {unitName(unit)}
         </option>

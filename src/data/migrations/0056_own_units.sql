@@ -1,0 +1,1 @@
+ALTER TABLE "company" ADD COLUMN "own_units" jsonb DEFAULT '[]'::jsonb NOT NULL;
