@@ -5,6 +5,7 @@ import type { Actor } from '@/services/actor';
 import { may } from '@/services/actor';
 import type { Browser, Opened } from '@/services/entering/openSession';
 import { actorOf } from '@/services/accounts/session';
+import { actorOfToken } from '@/services/access/tokens';
 import { originOf, peerHeader, trustedProxies } from '@/services/origin';
 import { Problem } from '@/services/problem';
 import { actsAsHeader } from '@/ui/actsAsHeader';
@@ -52,6 +53,20 @@ export async function actionActor(): Promise<Actor> {
       'session-elsewhere',
       `In another tab this browser went on as ${actor.name}, or in another company. Nothing was done. Copy what you typed, then load this page again.`,
     );
+  return actor;
+}
+
+/**
+ * Who asks at a door of the interface: another program with its token (`Authorization: Bearer`), or who is signed in.
+ * @throws Problem `session-elsewhere`, `session-over`, `token-refused`
+ */
+export async function apiActor(): Promise<Actor> {
+  const given = (await headers()).get('authorization');
+  if (given === null) return actionActor();
+  const token = /^Bearer ([\w-]{1,100})$/.exec(given)?.[1];
+  const actor = token === undefined ? null : await actorOfToken(token, new Date());
+  if (!actor)
+    throw new Problem('token-refused', 'This token opens nothing: it is none, it ran out, or it was ended.');
   return actor;
 }
 

@@ -1,5 +1,6 @@
 'use server';
 
+import { endToken, giveToken } from '@/services/access/tokens';
 import { cookies } from 'next/headers';
 import { forgetCustomer } from '@/services/customers/forget';
 import { takeStartingLibrary } from '@/services/library/starting/take';
@@ -50,3 +51,8 @@ export async function removeDemoAction(name: unknown) {
   if (given.ok) (await cookies()).delete(sessionCookie);
   return given;
 }
+
+export const giveTokenAction = async (input: unknown) =>
+  answer(async () => giveToken(await actionActor(), input));
+
+export const endTokenAction = async (id: unknown) => answer(async () => endToken(await actionActor(), id));

@@ -5,7 +5,12 @@ import { audit } from './schema';
 /** Notes who did what, in the same transaction. */
 export async function recordAudit(
   tx: Transaction,
-  who: { readonly companyId: string; readonly userId: string | null; readonly now: Date },
+  who: {
+    readonly companyId: string;
+    readonly userId: string | null;
+    readonly via?: string;
+    readonly now: Date;
+  },
   act: string,
   subject: string,
   detail: Record<string, unknown> = {},
@@ -17,6 +22,6 @@ export async function recordAudit(
     userId: who.userId,
     act,
     subject,
-    detail,
+    detail: who.via === undefined ? detail : { ...detail, via: who.via },
   });
 }

@@ -47,6 +47,20 @@ export const findSession = (hash: string, now: Date) =>
           discount, seen_lately as "seenLately" from find_session(${hash}, ${now.toISOString()}::timestamptz)`,
   );
 
+/** The token of another program with this hash that is open at a moment, of a person who may sign in. */
+export const findApiToken = (hash: string, now: Date) =>
+  one<
+    Omit<OpenSession, 'seenLately'> & {
+      readonly given: readonly Permission[];
+      /** What the program is called. */
+      readonly via: string;
+      readonly usedLately: boolean;
+    }
+  >(
+    sql`select company_id as "companyId", id, user_id as "userId", person_id as "personId", name, role, kind, permissions,
+          discount, given, via, used_lately as "usedLately" from find_api_token(${hash}, ${now.toISOString()}::timestamptz)`,
+  );
+
 export interface FoundLink {
   readonly companyId: string;
   readonly id: string;

@@ -43,6 +43,7 @@ export const things = [
   'site',
   'stage',
   'template',
+  'token',
 ] as const;
 
 export type Thing = (typeof things)[number];
@@ -54,9 +55,17 @@ type Hyphened<Text extends string> = Text extends `${infer Head} ${infer Rest}`
 /** Why an act is refused, by the status that goes with it (RFC 9110). A code that was published keeps its meaning. */
 const byStatus = {
   400: ['not-json', 'parameter-missing'],
-  401: ['code-refused', 'not-signed-by-service', 'session-over', 'sign-in-again', 'sign-in-refused'],
+  401: [
+    'code-refused',
+    'not-signed-by-service',
+    'session-over',
+    'sign-in-again',
+    'sign-in-refused',
+    'token-refused',
+  ],
   403: [
     'approval-needed',
+    'beyond-own-permissions',
     'more-than-own',
     'no-company',
     'other-site',
@@ -127,6 +136,7 @@ const byStatus = {
     'session-elsewhere',
     'set-up-already',
     'taken-back-already',
+    'too-many-tokens',
     'total-changed',
     'work-under-way',
   ],

@@ -16,6 +16,8 @@ export interface Actor {
   readonly permissions: readonly Permission[];
   /** The most their role may take off without approval, in percent; null: as the company says. */
   readonly discount: string | null;
+  /** The program that acts in their name, by its token. */
+  readonly via?: string;
   readonly now: Date;
 }
 

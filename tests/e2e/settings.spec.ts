@@ -336,3 +336,49 @@ test('commission: a percentage for all and another for one, told in its report',
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Settings saved.')).toBeVisible();
 });
+
+test('another program is given access: its token is told once, opens what it was given, and is ended', async ({
+  page,
+  playwright,
+}) => {
+  await page.goto('/settings#about=connections');
+  const name = `Nightly ${Date.now()}`;
+  await page.getByRole('button', { name: 'Give a program access' }).click();
+  const dialog = page.getByRole('dialog');
+  await page.keyboard.type(name, { delay: 30 });
+  await dialog.getByRole('checkbox', { name: /^Export/ }).check();
+  await dialog.getByRole('button', { name: 'Give it' }).click();
+  const token = await dialog.getByLabel('Token').inputValue();
+  expect(token).toMatch(/^impegno_/);
+  await dialog.getByRole('button', { name: 'I have it' }).click();
+  const row = page.getByRole('row').filter({ hasText: name });
+  await expect(row).toContainText('never');
+
+  const program = await playwright.request.newContext({
+    baseURL: new URL(page.url()).origin,
+    storageState: { cookies: [], origins: [] },
+  });
+  const ask = (path: string, bearer = token) =>
+    program.get(path, { headers: { authorization: `Bearer ${bearer}` } });
+  const list = await ask('/api/v1/lists/customers?format=csv');
+  expect(list.status()).toBe(200);
+  expect(await list.text()).toContain('Odalie Brannock');
+  // What it was not given, and what no token opens.
+  const refused = await ask('/api/v1/reports/tax?from=2026-01-01&to=2026-12-31');
+  expect([refused.status(), (await refused.json()).code]).toEqual([403, 'role-not-allowed']);
+  const wrong = await ask('/api/v1/lists/customers?format=csv', 'impegno_nothing');
+  expect([wrong.status(), (await wrong.json()).code]).toEqual([401, 'token-refused']);
+  const desk = await program.get('/customers', {
+    headers: { authorization: `Bearer ${token}` },
+    maxRedirects: 0,
+  });
+  expect(desk.status()).toBe(307);
+
+  await page.reload();
+  await expect(row).not.toContainText('never');
+  await page.getByRole('button', { name: `End the access of ${name}` }).click();
+  await page.getByRole('button', { name: 'End it' }).click();
+  await expect(row).toHaveCount(0);
+  expect((await ask('/api/v1/lists/customers?format=csv')).status()).toBe(401);
+  await program.dispose();
+});

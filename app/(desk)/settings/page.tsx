@@ -7,6 +7,7 @@ import type { Actor } from '@/services/actor';
 import { may } from '@/services/actor';
 import { listAreas } from '@/services/library/areas';
 import { listTrades } from '@/services/library/byTrade';
+import { listTokens } from '@/services/access/tokens';
 import { listSellers } from '@/services/people/changeSeller';
 import { readPeople } from '@/services/people/people';
 import { readNumbers } from '@/services/settings/numbers';
@@ -43,6 +44,8 @@ import {
 import {
   removeDemoAction,
   saveCompanyAction,
+  endTokenAction,
+  giveTokenAction,
   saveCostCodesAction,
   saveOwnUnitsAction,
   saveNumbersAction,
@@ -105,11 +108,12 @@ export default async function SettingsRoute({
   // Addresses that were sent earlier name the subject behind the ?.
   if (typeof about === 'string') redirect(placeAddress('/settings', { about }));
   const ours = await readOwnCompany(actor);
-  const [settings, people, numbers, connections, signIn, sessions] = await Promise.all([
+  const [settings, people, numbers, connections, tokens, signIn, sessions] = await Promise.all([
     companySettings(actor),
     peopleOf(actor, ours.timeZone),
     may(actor, 'settings') ? readNumbers(actor) : null,
     may(actor, 'settings') ? readConnections(actor) : null,
+    may(actor, 'settings') ? listTokens(actor) : null,
     readOwnSignIn(actor),
     listSessions(actor, await sessionToken()),
   ]);
@@ -147,6 +151,14 @@ export default async function SettingsRoute({
         connections && {
           ...{ ...connections, timeZone: ours.timeZone, demo: ours.demo },
           ...{ sendTrial: sendTrialLetterAction, sendAgain: sendFailedLettersAgainAction },
+        }
+      }
+      access={
+        tokens && {
+          tokens,
+          timeZone: ours.timeZone,
+          now: actor.now.toISOString(),
+          ...{ give: giveTokenAction, end: endTokenAction },
         }
       }
       data={{ name: ours.name, demo: ours.demo, isOwner: actor.isOwner, removeDemo: removeDemoAction }}

@@ -1,4 +1,5 @@
 export * from './accounts';
+export * from './access';
 export * from './customers';
 export * from './library';
 export * from './proposals';

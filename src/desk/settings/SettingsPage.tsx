@@ -9,6 +9,8 @@ import { goToPlace, usePlace } from '@/ui/place/usePlace';
 import { CompanyForm } from './CompanyForm';
 import { ConnectionsPanel } from './ConnectionsPanel';
 import { DataPanel } from './DataPanel';
+import type { AccessProps } from './AccessPanel';
+import { AccessPanel } from './AccessPanel';
 import { UnitsPanel } from './UnitsPanel';
 import { CostCodesPanel } from './CostCodesPanel';
 import { NumbersPanel } from './NumbersPanel';
@@ -27,6 +29,7 @@ interface SettingsProps {
   readonly ownUnits: ComponentProps<typeof UnitsPanel> | null;
   readonly numbers: ComponentProps<typeof NumbersPanel> | null;
   readonly connections: ComponentProps<typeof ConnectionsPanel> | null;
+  readonly access: AccessProps | null;
   readonly data: ComponentProps<typeof DataPanel>;
   readonly you: ComponentProps<typeof OfYou>;
 }
@@ -42,6 +45,7 @@ export function SettingsPage({
   ownUnits,
   numbers,
   connections,
+  access,
   data,
   you,
 }: SettingsProps) {
@@ -81,6 +85,7 @@ export function SettingsPage({
           {subject === 'library' && ownUnits && <UnitsPanel {...ownUnits} />}
           {subject === 'numbers' && numbers && <NumbersPanel {...numbers} />}
           {subject === 'connections' && connections && <ConnectionsPanel {...connections} />}
+          {subject === 'connections' && access && <AccessPanel {...access} />}
           {subject === 'data' && <DataPanel {...data} />}
           {subject === 'people' && people && <PeoplePanel {...people} />}
           {subject === 'you' && <OfYou {...you} />}

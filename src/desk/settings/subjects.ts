@@ -39,7 +39,7 @@ export const subjects = [
   {
     key: 'connections',
     title: 'Connections',
-    about: 'How letters leave the house, and whether they arrive',
+    about: 'How letters leave the house, whether they arrive, and which programs may ask here',
     needs: 'settings',
   },
   { key: 'data', title: 'Data', about: 'What is kept here of the company', needs: 'settings' },

@@ -1,7 +1,7 @@
 import { keepFile } from '@/services/files/keep';
 import { Problem, respond } from '@/services/problem';
 import { LARGEST_UPLOAD } from '@/formats/image/keptImage';
-import { actionActor } from '../../../session';
+import { apiActor } from '../../../session';
 import { fromOwnPage, limitedBody } from '../../ownPage';
 
 /**
@@ -11,7 +11,7 @@ import { fromOwnPage, limitedBody } from '../../ownPage';
 export function POST(request: Request) {
   return respond(async () => {
     fromOwnPage(request);
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { searchParams } = new URL(request.url);
     const kind = searchParams.get('kind');
     if (kind !== 'plan' && kind !== 'picture')

@@ -1,11 +1,11 @@
 import { findItems } from '@/services/library/library';
 import { respond } from '@/services/problem';
-import { actionActor } from '../../../session';
+import { apiActor } from '../../../session';
 
 /** The best items of the library for a few letters. */
 export function GET(request: Request) {
   return respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const words = new URL(request.url).searchParams.get('search') ?? '';
     return Response.json({ items: await findItems(actor, words) });
   });

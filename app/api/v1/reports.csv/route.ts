@@ -1,7 +1,7 @@
 import { backListCsv, backListXlsx, yearOf } from '@/services/reports/reportList';
 import { noSuch, respond } from '@/services/problem';
 import { backLists } from '@/formats/csv/reportCsv';
-import { actionActor } from '../../../session';
+import { apiActor } from '../../../session';
 import { download } from '../../download';
 
 /**
@@ -10,7 +10,7 @@ import { download } from '../../download';
  */
 export const GET = (request: Request) =>
   respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const query = new URL(request.url).searchParams;
     const list = backLists.find((each) => each === query.get('list'));
     const days = Number(query.get('days') ?? '365');

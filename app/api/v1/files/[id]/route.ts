@@ -1,7 +1,7 @@
 import { fileForDesk } from '@/services/files/keep';
 import { noSuch, respond } from '@/services/problem';
 import { isId } from '@/model';
-import { actionActor } from '../../../../session';
+import { apiActor } from '../../../../session';
 import { picture } from '../../../picture';
 
 /**
@@ -10,7 +10,7 @@ import { picture } from '../../../picture';
  */
 export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { id } = await params;
     if (!isId(id)) throw noSuch('picture');
     return picture(await fileForDesk(actor, id, new URL(request.url).searchParams.has('small')));

@@ -1,6 +1,6 @@
 import { guidePage } from '@/services/help/guide';
 import { noSuch, respond } from '@/services/problem';
-import { actionActor } from '../../../../session';
+import { apiActor } from '../../../../session';
 
 /**
  * A page of the guide.
@@ -8,7 +8,7 @@ import { actionActor } from '../../../../session';
  */
 export const GET = (_: Request, { params }: { params: Promise<{ page: string }> }): Promise<Response> =>
   respond(async () => {
-    await actionActor();
+    await apiActor();
     const found = await guidePage((await params).page);
     if (!found) throw noSuch('page');
     return Response.json({ title: found.title, html: found.html });

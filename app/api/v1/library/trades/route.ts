@@ -1,6 +1,6 @@
 import { listTrades, readTrade } from '@/services/library/byTrade';
 import { respond } from '@/services/problem';
-import { actionActor } from '../../../../session';
+import { apiActor } from '../../../../session';
 
 /** No trade is longer. */
 const FARTHEST = 1_000_000;
@@ -8,7 +8,7 @@ const FARTHEST = 1_000_000;
 /** The trades of the library, or (`?trade=`) what is in one and has `?words=`, `?after=` so many that were given before. */
 export function GET(request: Request) {
   return respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const asked = new URL(request.url).searchParams;
     const trade = asked.get('trade');
     if (trade === null) return Response.json({ trades: await listTrades(actor) });

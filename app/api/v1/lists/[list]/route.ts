@@ -1,6 +1,6 @@
 import { listFile } from '@/services/downloads/lists';
 import { respond } from '@/services/problem';
-import { actionActor } from '../../../../session';
+import { apiActor } from '../../../../session';
 import { download } from '../../../download';
 
 /** A list as it is filtered, as CSV or (`?format=xlsx`) XLSX; the other parameters are those of the list's page. */
@@ -8,6 +8,6 @@ export const GET = (request: Request, { params }: { params: Promise<{ list: stri
   respond(async () => {
     const { list } = await params;
     const parameters = Object.fromEntries(new URL(request.url).searchParams);
-    const file = await listFile(await actionActor(), list, parameters);
+    const file = await listFile(await apiActor(), list, parameters);
     return download(file.body, file.type, file.name);
   });

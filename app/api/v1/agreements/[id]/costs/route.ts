@@ -2,7 +2,7 @@ import { importCosts } from '@/services/jobCosting/importCosts';
 import { noSuch, respond } from '@/services/problem';
 import { LARGEST_FILE } from '@/formats/table/readTable';
 import { isId } from '@/model';
-import { actionActor } from '../../../../../session';
+import { apiActor } from '../../../../../session';
 import { fromOwnPage, limitedBody } from '../../../../ownPage';
 
 /**
@@ -12,7 +12,7 @@ import { fromOwnPage, limitedBody } from '../../../../ownPage';
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   respond(async () => {
     fromOwnPage(request);
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { id } = await params;
     if (!isId(id)) throw noSuch('agreement');
     return Response.json(await importCosts(actor, id, await limitedBody(request, LARGEST_FILE)));

@@ -2,7 +2,7 @@ import { jobListCsv } from '@/services/jobCosting/jobList';
 import { noSuch, respond } from '@/services/problem';
 import { jobLists } from '@/formats/csv/jobCsv';
 import { isId } from '@/model';
-import { actionActor } from '../../../../../session';
+import { apiActor } from '../../../../../session';
 import { download } from '../../../../download';
 
 /**
@@ -11,7 +11,7 @@ import { download } from '../../../../download';
  */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { id } = await params;
     const asked = new URL(request.url).searchParams.get('list') ?? 'stages';
     const list = jobLists.find((each) => each === asked);

@@ -2,7 +2,7 @@ import { accountStatementPdf } from '@/services/downloads/papers';
 import { noSuch, Problem, respond } from '@/services/problem';
 import { isDay } from '@/core/calendar';
 import { isId } from '@/model';
-import { actionActor } from '../../../../../session';
+import { apiActor } from '../../../../../session';
 import { download } from '../../../../download';
 
 /**
@@ -11,7 +11,7 @@ import { download } from '../../../../download';
  */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { id } = await params;
     if (!isId(id)) throw noSuch('customer');
     const query = new URL(request.url).searchParams;

@@ -1,7 +1,7 @@
 import { logMistake } from '@/services/observing/logLine';
 import { applyImport } from '@/services/library/importItems';
 import { Problem, respond } from '@/services/problem';
-import { actionActor } from '../../../../../../session';
+import { apiActor } from '../../../../../../session';
 import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 
 /**
@@ -11,7 +11,7 @@ import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
     fromOwnPage(request);
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { id } = await params;
     const input = await jsonBody(request, 1_000_000);
     const stop = new AbortController();

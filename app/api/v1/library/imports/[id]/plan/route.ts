@@ -1,6 +1,6 @@
 import { previewImport } from '@/services/library/importItems';
 import { respond } from '@/services/problem';
-import { actionActor } from '../../../../../../session';
+import { apiActor } from '../../../../../../session';
 import { fromOwnPage, jsonBody } from '../../../../../ownPage';
 
 /** What the import would add, change, leave and refuse. */
@@ -8,6 +8,6 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
   return respond(async () => {
     fromOwnPage(request);
     const input = await jsonBody(request, 1_000_000);
-    return Response.json(await previewImport(await actionActor(), (await params).id, input));
+    return Response.json(await previewImport(await apiActor(), (await params).id, input));
   });
 }

@@ -1,7 +1,7 @@
 import { exportPlan } from '@/services/downloads/papers';
 import { noSuch, respond } from '@/services/problem';
 import { isId } from '@/model';
-import { actionActor } from '../../../../../../session';
+import { apiActor } from '../../../../../../session';
 import { download } from '../../../../../download';
 
 /**
@@ -10,7 +10,7 @@ import { download } from '../../../../../download';
  */
 export function GET(_: Request, { params }: { params: Promise<{ id: string; plan: string }> }) {
   return respond(async () => {
-    const actor = await actionActor();
+    const actor = await apiActor();
     const { id, plan } = await params;
     if (!isId(id)) throw noSuch('proposal');
     const json = await exportPlan(actor, id, plan);
