@@ -100,7 +100,9 @@ export function AccessPanel({ tokens, timeZone, now, give, end }: AccessProps) {
           ]}
         />
       )}
-      <Button onClick={() => setGiving(true)}>Give a program access</Button>
+      <Button className={tokens.length > 0 ? 'above' : ''} onClick={() => setGiving(true)}>
+        Give a program access
+      </Button>
       {giving && (
         <GiveDialog
           give={give}
@@ -137,10 +139,15 @@ function GiveDialog({ give, close }: { readonly give: AccessProps['give']; reado
       <Modal
         open
         title="Its token"
-        okText="I have it"
-        cancelButtonProps={{ hidden: true }}
-        onOk={close}
-        onCancel={close}
+        // It is not shown again: nothing but the button closes it.
+        closable={false}
+        keyboard={false}
+        mask={{ closable: false }}
+        footer={
+          <Button type="primary" onClick={close}>
+            I have it
+          </Button>
+        }
       >
         <p>Copy it to the program now: it is not shown again. Whoever has it may do what the program may.</p>
         <Input.TextArea
