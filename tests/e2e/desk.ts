@@ -148,12 +148,9 @@ export async function beforeTax(page: Page): Promise<bigint> {
 
 export { expect };
 
-/**
- * What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. Something that
- * is just coming or going is pale for a moment: it has come or gone before it is looked at.
- */
-export async function serious(page: Page) {
-  await expect
+/** Waits until nothing on the page is just coming, going or changing its color: it is pale, or of neither color, for a moment. */
+export const settled = (page: Page) =>
+  expect
     .poll(() =>
       page.evaluate(
         () =>
@@ -164,6 +161,10 @@ export async function serious(page: Page) {
       ),
     )
     .toBe(0);
+
+/** What an independent checker finds seriously wrong with the page for people who see or hear it otherwise. */
+export async function serious(page: Page) {
+  await settled(page);
   return (await new AxeBuilder({ page }).analyze()).violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => [id, nodes.slice(0, 3).map(({ html }) => html)]);

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { account, expect, newestLink, test } from './desk';
+import { account, expect, newestLink, settled, test } from './desk';
 
 const serious = (
   violations: readonly { impact?: string | null; id: string; nodes: readonly { html: string }[] }[],
@@ -32,11 +32,14 @@ for (const view of views)
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     await page.goto(view);
     await page.waitForLoadState('networkidle');
+    await settled(page);
     expect(serious((await new AxeBuilder({ page }).analyze()).violations)).toEqual([]);
     // In the dark the page is the same, its colors are others.
     const light = await page.evaluate(() => getComputedStyle(document.querySelector('h1')!).color);
     await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
     expect(await page.evaluate(() => getComputedStyle(document.querySelector('h1')!).color)).not.toBe(light);
+    // Some colors change in steps.
+    await settled(page);
     const colors = new AxeBuilder({ page }).withRules(['color-contrast', 'link-in-text-block']);
     expect(serious((await colors.analyze()).violations)).toEqual([]);
   });
