@@ -125,6 +125,9 @@ describe('another address to sign in with', () => {
     expect(await readEmailLink('x'.repeat(5000), now)).toBeNull();
     // Reading it changes nothing.
     await signedIn({ email, password, browser }, new Date(), place);
+    await sendPasswordLink({ email }, email, now);
+    const left = await linkSent(email);
+    expect(await readPasswordLink(left, now)).not.toBeNull();
     const both = await Promise.allSettled([takeEmailByLink(link, now), takeEmailByLink(link, now)]);
     expect(both.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
     await signedIn({ email: wanted, password, browser }, new Date(), place);
@@ -133,6 +136,7 @@ describe('another address to sign in with', () => {
     });
     expect(await actorOf(token, new Date())).not.toBeNull();
     expect(await linkSent(email)).toContain(wanted);
+    expect(await readPasswordLink(left, now)).toBeNull();
     expect((await readPeople(actor)).people.map((each) => each.email)).toContain(wanted);
     const acts = await inCompany(actor, (tx) => tx.select().from(audit));
     expect(acts.find(({ act }) => act === 'sign-in address changed')).toMatchObject({

@@ -42,7 +42,7 @@ export const areaShown = (squareFeet: Fixed, measuring: Measuring): string =>
   sizeInWords(known(squareFeet), 2, measuring);
 
 /** Does a typed size say its unit, or what stands for one? */
-const saysUnit = (text: string): boolean => /['"′″²³a-z]/i.test(text);
+export const saysUnit = (text: string): boolean => /['"′″²³a-z]/i.test(text);
 
 /**
  * A size as it was typed, with its unit where a bare number means meters. Arithmetic of bare numbers is what it comes to.
@@ -64,25 +64,24 @@ export function inMeters(typed: string, exponent: 1 | 2): string {
   return text;
 }
 
-/** A kept size in its field: as it was typed where that can be read back, else in what the document is measured in. */
-function inItsField(typed: string | undefined, exact: Ratio, exponent: 1 | 2, measuring: Measuring): string {
-  if (typed !== undefined && (measuring === 'us' || saysUnit(typed))) return typed;
-  const { ratio } = measuredAs(exact, exponent, measuring);
-  const number = writeFixed(toPlaces(ratio, 4));
-  return measuring === 'us' ? number : `${number} ${exponent === 1 ? 'm' : 'm2'}`;
+/** A kept size in its field: as it was typed where that says its unit, else in meters. */
+function inItsField(typed: string | undefined, exact: Ratio, exponent: 1 | 2): string {
+  if (typed !== undefined && saysUnit(typed)) return typed;
+  const { ratio } = measuredAs(exact, exponent, 'metric');
+  return `${writeFixed(toPlaces(ratio, 4))} ${exponent === 1 ? 'm' : 'm2'}`;
 }
 
 /** What a length shows in its cell: what was typed, or the number; with its unit in meters. */
 export function typedDimension(dimension: Dimension | undefined, measuring: Measuring): string {
   if (!dimension) return '';
   if (measuring === 'us') return dimension.typed ?? dimension.value;
-  return inItsField(dimension.typed, exactFeet(dimension), 1, measuring);
+  return inItsField(dimension.typed, exactFeet(dimension), 1);
 }
 
 /** What a measure typed by hand shows in its cell. */
 export function typedMeasure({ kind, value, typed }: Measure, measuring: Measuring): string {
   if (measuring === 'us' || kind === 'count') return typed ?? value;
-  return inItsField(typed, exactFeet({ value }), kind === 'length' ? 1 : 2, measuring);
+  return inItsField(typed, exactFeet({ value }), kind === 'length' ? 1 : 2);
 }
 
 const turned = /(\s+[rl](?=\s|$)\s*)/i;

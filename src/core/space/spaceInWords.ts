@@ -1,10 +1,10 @@
 import type { Dimension, Measuring, Space } from '@/model';
 import { parseFixed } from '../number';
-import { lengthShown } from './measuring';
+import { lengthShown, saysUnit } from './measuring';
 
 /** A length in words: as it was typed where that names its unit, else in feet. */
 const lengthInWords = ({ value, typed }: Dimension, measuring: Measuring): string =>
-  typed !== undefined && /['"a-z]/i.test(typed) ? typed : lengthShown(parseFixed(value), measuring);
+  typed !== undefined && saysUnit(typed) ? typed : lengthShown(parseFixed(value), measuring);
 
 /** Sides one after the other; a bare one is in feet. */
 function sidesInWords(walk: string): string {

@@ -103,8 +103,13 @@ export async function putPasswordLink(
   tokenHash: string,
   expiresAt: Date,
 ): Promise<void> {
-  await tx.delete(passwordLink).where(eq(passwordLink.personId, personId));
+  await endPasswordLinks(tx, personId);
   await tx.insert(passwordLink).values({ personId, tokenHash, expiresAt });
+}
+
+/** Ends the links to set a new password that a person was sent. */
+export async function endPasswordLinks(tx: Transaction, personId: string): Promise<void> {
+  await tx.delete(passwordLink).where(eq(passwordLink.personId, personId));
 }
 
 /** Uses a link to set a new password, once; nothing where it is over. */

@@ -2,6 +2,7 @@ import canonicalize from 'canonicalize';
 import type { LoadedAgreement } from '@/core/billing';
 import { agreementStanding } from '@/core/billing';
 import { showAmount } from '@/core/number';
+import { isUnderWay } from '@/core/reports';
 import type { Transaction } from '@/data/connection';
 import { inCompany } from '@/data/connection';
 import { creditOf } from '@/data/payments/credit';
@@ -39,17 +40,18 @@ function withoutWords(document: ProposalDocument): ProposalDocument {
 async function refuseUnsettledWith(tx: Transaction, agreements: readonly LoadedAgreement[]): Promise<void> {
   for (const loaded of agreements) {
     const { head, invoices, digits } = loaded;
-    if (invoices.some(({ standing }) => standing.open !== 0n) || (await creditOf(tx, loaded)) !== 0n)
+    const credit = await creditOf(tx, loaded);
+    if (!isUnderWay({ loaded, credit })) continue;
+    if (credit !== 0n || invoices.some(({ standing }) => standing.open !== 0n))
       throw new Problem(
         'customer-owes',
         `With agreement ${head.number} they owe something, or we owe it them: settle that first. Nothing was removed.`,
       );
     const { leftToBill } = agreementStanding(loaded);
-    if (leftToBill !== 0n)
-      throw new Problem(
-        'work-under-way',
-        `Of agreement ${head.number}, ${showAmount(leftToBill, digits)} is not billed yet: bill it, or leave it out with a change order. Nothing was removed.`,
-      );
+    throw new Problem(
+      'work-under-way',
+      `Of agreement ${head.number}, ${showAmount(leftToBill, digits)} is not billed yet: bill it, or leave it out with a change order. Nothing was removed.`,
+    );
   }
 }
 

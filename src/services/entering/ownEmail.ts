@@ -1,6 +1,7 @@
 import Type from 'typebox';
 import {
   companiesOfPerson,
+  endPasswordLinks,
   personById,
   putEmailLink,
   takeEmailLink,
@@ -88,6 +89,8 @@ export async function takeEmailByLink(token: string, now: Date): Promise<void> {
       const [link] = await takeEmailLink(tx, tokenHash(token), now);
       if (!link) throw over();
       await updatePerson(tx, personId, { email: link.email });
+      // Who reads letters at the address that is left opens nothing more.
+      await endPasswordLinks(tx, personId);
       await postAccountLetter(
         tx,
         {
