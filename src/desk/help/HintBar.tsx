@@ -26,7 +26,7 @@ export function HintBar({
   const [reading, setReading] = useState(false);
   const page = pages.length === 0 || gone.includes('all') ? null : pageFor(pages, path, place.toString());
   const away = (which: string) => {
-    setGone([...gone, which]);
+    setGone((before) => [...before, which]);
     // Where the answer is lost it is there again at the next visit, and no more is lost.
     void asked(putAway(which));
   };

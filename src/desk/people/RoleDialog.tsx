@@ -1,11 +1,12 @@
 'use client';
 
-import { Alert, Checkbox, Form, Input, Modal } from 'antd';
+import { Alert, Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { Permission } from '@/model';
-import { neededBy, permissions, withNeeded } from '@/model/permissions';
+import { permissionKeys } from '@/model/permissions';
 import { useSubmit } from '@/ui/useSubmit';
 import type { PeopleActions, RoleView } from './actions';
+import { PermissionChecks } from './PermissionChecks';
 
 /** What a role is called and what it may do. What a permission cannot be without comes and goes with it. */
 export function RoleDialog({
@@ -23,12 +24,6 @@ export function RoleDialog({
   const [name, setName] = useState(role?.name ?? '');
   const [held, setHeld] = useState<readonly Permission[]>(role?.permissions ?? []);
   const [discount, setDiscount] = useState(role?.discount ?? '');
-  const put = (key: Permission, on: boolean) =>
-    setHeld((before) =>
-      on
-        ? withNeeded([...before, key])
-        : before.filter((each) => each !== key && !neededBy(key).includes(each)),
-    );
   const store = () =>
     submit(
       () =>
@@ -67,19 +62,7 @@ export function RoleDialog({
         </Form.Item>
       </Form>
       {isOwners && <p className="soft">An owner may do everything; a company cannot lock itself out.</p>}
-      <ul className="role-permissions">
-        {permissions.map(({ key, name: called, says }) => (
-          <li key={key}>
-            <Checkbox
-              disabled={isOwners}
-              checked={isOwners || held.includes(key)}
-              onChange={({ target }) => put(key, target.checked)}
-            >
-              <strong>{called}</strong> <span className="soft">{says}</span>
-            </Checkbox>
-          </li>
-        ))}
-      </ul>
+      <PermissionChecks held={isOwners ? permissionKeys : held} disabled={isOwners} change={setHeld} />
       {!isOwners && (
         <label className="role-discount">
           Without approval they take off at most{' '}

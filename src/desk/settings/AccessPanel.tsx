@@ -1,11 +1,12 @@
 'use client';
 
-import { Alert, Button, Checkbox, Form, Input, Modal, Select } from 'antd';
+import { Alert, Button, Form, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Answer, Permission } from '@/model';
-import { neededBy, permissions, withNeeded } from '@/model/permissions';
+import { permissions } from '@/model/permissions';
 import type { ShownToken } from '@/services/access/tokens';
+import { PermissionChecks } from '@/desk/people/PermissionChecks';
 import { showInstant } from '@/ui/instants';
 import { useHeld } from '@/ui/may/May';
 import { PlainTable } from '@/ui/tables/PlainTable';
@@ -128,12 +129,6 @@ function GiveDialog({ give, close }: { readonly give: AccessProps['give']; reado
   const [days, setDays] = useState(90);
   const [token, setToken] = useState<string | null>(null);
   const { busy, refused, submit } = useSubmit();
-  const put = (key: Permission, on: boolean) =>
-    setHeld((before) =>
-      on
-        ? withNeeded([...before, key])
-        : before.filter((each) => each !== key && !neededBy(key).includes(each)),
-    );
   if (token !== null)
     return (
       <Modal
@@ -188,17 +183,7 @@ function GiveDialog({ give, close }: { readonly give: AccessProps['give']; reado
           />
         </Form.Item>
       </Form>
-      <ul className="role-permissions">
-        {permissions
-          .filter(({ key }) => own.includes(key))
-          .map(({ key, name: called, says }) => (
-            <li key={key}>
-              <Checkbox checked={held.includes(key)} onChange={({ target }) => put(key, target.checked)}>
-                <strong>{called}</strong> <span className="soft">{says}</span>
-              </Checkbox>
-            </li>
-          ))}
-      </ul>
+      <PermissionChecks held={held} offered={own} change={setHeld} />
       <Select aria-label="How long" value={days} options={spans} onChange={setDays} />
     </Modal>
   );
