@@ -1,7 +1,7 @@
 import type { Actor } from '@/services/actor';
 import { noSuch, respond } from '@/services/problem';
 import { isId } from '@/model';
-import { apiActor } from '../session';
+import { actionActor } from '../session';
 
 interface Context {
   readonly params: Promise<{ id: string }>;
@@ -14,7 +14,7 @@ interface Context {
 export function readDoor(act: (actor: Actor, id: string, request: Request) => Promise<Response>) {
   return (request: Request, { params }: Context): Promise<Response> =>
     respond(async () => {
-      const actor = await apiActor();
+      const actor = await actionActor();
       const { id } = await params;
       if (!isId(id)) throw noSuch('page');
       return act(actor, id, request);

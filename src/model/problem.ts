@@ -28,6 +28,7 @@ const titles: Readonly<Record<number, string>> = {
   401: 'Sign in first',
   403: 'Not allowed',
   404: 'Not found',
+  405: 'Not done here',
   409: 'Changed meanwhile',
   410: 'No longer there',
   422: 'Something is not right',

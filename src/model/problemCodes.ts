@@ -54,7 +54,7 @@ type Hyphened<Text extends string> = Text extends `${infer Head} ${infer Rest}`
 
 /** Why an act is refused, by the status that goes with it (RFC 9110). A code that was published keeps its meaning. */
 const byStatus = {
-  400: ['not-json', 'parameter-missing'],
+  400: ['not-a-cursor', 'not-json', 'parameter-missing'],
   401: [
     'code-refused',
     'not-signed-by-service',
@@ -149,6 +149,7 @@ const byStatus = {
     'nothing-sent',
     'password-link-over',
   ],
+  405: ['method-not-taken'],
   413: ['too-large'],
   422: [
     'amount-missing',

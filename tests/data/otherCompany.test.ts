@@ -9,10 +9,16 @@ import { addBundle } from '@/services/library/bundles';
 import { saveItem } from '@/services/library/items';
 import { saveAsTemplate } from '@/services/proposals/reuse';
 import type { Actor } from '@/services/actor';
-import { newAgreement, newCompany, newProposal, sendIt, testDocument } from '../support/desk';
+import { askOperation } from '@/services/programs/ask';
+import { operations } from '@/services/programs/operations';
+import { newAgreement, newCompany, newCustomer, newProposal, sendIt, testDocument } from '../support/desk';
 import { doorTable } from '../support/doorTable';
+import type { Known } from '../support/operationBodies';
+import { operationBodies } from '../support/operationBodies';
 
 const owner = process.env.DATABASE_OWNER_URL!;
+/** What reads a table first, in a process of its own each time: asked with what it is about, and with something else. */
+const readsFiles = ['jobCosting/importCosts importCosts', 'library/importItems startImport'];
 /** Stands in everything of this company that has words. */
 const MARK = 'SECRET-';
 
@@ -121,12 +127,13 @@ test('there is something of many kinds to ask for', () => {
 test('no door gives anything of another company away, or changes anything of it', async () => {
   const before = await state();
   const told: string[] = [];
+  const ofAgreement = things.filter(({ table }) => ['agreement', 'proposal'].includes(table));
   for (const { door } of doorTable) {
     const [module, name] = door.split(' ') as [string, string];
     const acts = (await import(`@/services/${module}`)) as Record<string, (...given: unknown[]) => unknown>;
     const asked: (readonly unknown[])[] = [
       [],
-      ...things.flatMap(({ table, id }) => [
+      ...(readsFiles.includes(door) ? ofAgreement : things).flatMap(({ table, id }) => [
         [id, id, id],
         [{ [keyOf(table)]: id }, id],
       ]),
@@ -136,6 +143,42 @@ test('no door gives anything of another company away, or changes anything of it'
       if (answer.includes(MARK)) told.push(`${door} ${JSON.stringify(given)}`);
     }
   }
+  expect(told).toEqual([]);
+  expect(await state()).toEqual(before);
+}, 300_000);
+
+test('nor does any operation for programs, asked for in good form with what is theirs and what is ours', async () => {
+  const before = await state();
+  const told: string[] = [];
+  const idOf = (table: string) => things.find((each) => each.table === table)!.id;
+  const own = await newCustomer(theirs);
+  // Once everything named is of the other company, once only what the path names.
+  const foreign: Known = {
+    ...{ customer: idOf('customer'), site: idOf('site'), proposal: idOf('proposal') },
+    ...{ agreement: idOf('agreement'), invoice: idOf('invoice'), item: idOf('item') },
+  };
+  const mixed: Known = { ...foreign, customer: own.customerId, site: own.siteId };
+  let n = 0;
+  for (const operation of operations)
+    for (const { id } of operation.path.includes('{id}') ? things : things.slice(0, 1))
+      for (const known of operation.path.includes('{id}') || !operation.body
+        ? [foreign]
+        : [foreign, mixed, { ...foreign, site: own.siteId }]) {
+        n += 1;
+        const answer = await answerOf(() =>
+          askOperation({ ...theirs, now: new Date() }, operation, {
+            path: { id, site: idOf('site'), list: 'proposals', sha256: 'none', plan: 'none' },
+            query: {},
+            body: operation.body
+              ? operationBodies[operation.id]!(known, `${process.pid}-${n}`)
+              : operation.bytes
+                ? new Uint8Array()
+                : undefined,
+          }),
+        );
+        if (answer.includes(MARK)) told.push(`${operation.id} ${id}`);
+      }
+  expect(n).toBeGreaterThan(300);
   expect(told).toEqual([]);
   expect(await state()).toEqual(before);
 }, 300_000);

@@ -64,7 +64,7 @@ test('whom it is for is found while typing, by a quick hand and over slow answer
 }) => {
   let held = 2000;
   let more = false;
-  await page.route('**/api/v1/customers?*', async (route) => {
+  await page.route('**/api/desk/customers?*', async (route) => {
     await new Promise((go) => setTimeout(go, held));
     const answer = await route.fetch();
     const offered = (await answer.json()) as { found: unknown[] };
@@ -104,7 +104,7 @@ test('whom it is for is found while typing, by a quick hand and over slow answer
 test('a trade of the library is given in lots; more is asked for, and what is not shown is said', async ({
   page,
 }) => {
-  await page.route('**/api/v1/library/trades?*', async (route) => {
+  await page.route('**/api/desk/library/trades?*', async (route) => {
     const answer = await route.fetch();
     const { found, all } = (await answer.json()) as { found: unknown[]; all: { items: number } };
     const rest = new URL(route.request().url()).searchParams.has('after');

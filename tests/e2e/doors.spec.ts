@@ -95,7 +95,7 @@ test('pictures: taken from one’s own page only, of a fair size, given to those
   });
   const body = Buffer.from('no picture');
   expect((await stranger.post('/api/v1/files?kind=plan&name=x', { data: body })).status()).toBe(401);
-  expect((await stranger.post('/api/v1/files/sample?key=attic')).status()).toBe(401);
+  expect((await stranger.post('/api/desk/files/sample?key=attic')).status()).toBe(401);
   expect((await stranger.get(`/api/v1/files/${missing}`)).status()).toBe(401);
   expect((await page.request.get(`/api/v1/files/${missing}`)).status()).toBe(404);
   expect((await page.request.get('/api/v1/files/..%2f..%2fetc')).status()).toBe(404);
@@ -105,7 +105,7 @@ test('pictures: taken from one’s own page only, of a fair size, given to those
   expect(await post('?kind=script&name=x', body)).toBe(400);
   expect(await post('?kind=plan', body, { origin: 'http://elsewhere.example' })).toBe(403);
   expect(await post('?kind=plan', Buffer.alloc(25 * 1024 * 1024 + 1))).toBe(413);
-  const kept = (await (await page.request.post('/api/v1/files/sample?key=attic')).json()) as { id: string };
+  const kept = (await (await page.request.post('/api/desk/files/sample?key=attic')).json()) as { id: string };
   const whole = await page.request.get(`/api/v1/files/${kept.id}`);
   expect(whole.headers()).toMatchObject({
     'content-type': 'image/png',

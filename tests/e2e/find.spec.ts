@@ -14,7 +14,7 @@ test('Ctrl K finds a customer by telephone, an agreement by words, and what to d
     await expect(field).toBeFocused({ timeout: 1500 });
   }).toPass();
   // Typed fast, over answers that come late: what is found is of the last words.
-  await page.route('**/api/v1/find?**', async (route) => {
+  await page.route('**/api/desk/find?**', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 600));
     await route.continue();
   });

@@ -139,7 +139,7 @@ test('a supplier’s list: matched, looked through, taken in, and cancelled with
   await expect(page.getByText('Cancelled. Nothing was changed.')).toBeVisible();
   await expect
     .poll(async () => {
-      const answer = await page.request.get(`/api/v1/items?search=rivet+${mark}`);
+      const answer = await page.request.get(`/api/desk/items?search=rivet+${mark}`);
       return ((await answer.json()) as { items: unknown[] }).items.length;
     })
     .toBe(0);

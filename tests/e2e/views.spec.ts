@@ -83,7 +83,7 @@ test('the doors are shut for those who are not signed in', async ({ browser }) =
     await expect(page).toHaveURL(/sign-in/);
   }
   for (const door of [
-    '/api/v1/items?search=joist',
+    '/api/desk/items?search=joist',
     '/api/v1/library.csv',
     '/api/v1/proposals/00000000-0000-7000-8000-000000000000/document.json',
   ])

@@ -106,6 +106,28 @@ export async function listPage<Row>(
   return { rows, count, totals, page };
 }
 
+/**
+ * Rows that fit and come after one, in the order they were made, for a program that goes on where it stopped.
+ * @param after the identity of the last row that was read; null: from the first on
+ */
+export async function listAfter<Row>(
+  tx: Transaction,
+  spec: ListSpec,
+  source: ListSource,
+  state: ListState,
+  { after, most }: { readonly after: string | null; readonly most: number },
+): Promise<Row[]> {
+  const where = and(
+    condition(spec, source, state),
+    after === null ? undefined : sql`${source.id} > ${after}::uuid`,
+  );
+  const { rows } = await tx.execute(
+    sql`select ${named({ ...source.columns, ...source.also })} from ${source.from}
+        ${where ? sql`where ${where}` : sql``} order by ${source.id} limit ${most}`,
+  );
+  return rows as Row[];
+}
+
 /** The most rows an export has; more is a database. */
 export const MOST_EXPORTED = 200_000;
 

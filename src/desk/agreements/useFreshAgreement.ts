@@ -19,7 +19,7 @@ export function useFreshAgreement(agreementId: string, mark: string): void {
       askAgain(
         EVERY,
         async (signal) => {
-          const { mark: now } = await askDoor<{ mark: string }>(`/api/v1/agreements/${agreementId}/now`, {
+          const { mark: now } = await askDoor<{ mark: string }>(`/api/desk/agreements/${agreementId}/now`, {
             signal,
           });
           if (now !== mark) router.refresh();

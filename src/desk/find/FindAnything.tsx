@@ -99,7 +99,7 @@ export function FindAnything({ close }: { readonly close: () => void }) {
   useEffect(() => {
     const gone = new AbortController();
     // What is found besides goes on without it.
-    askDoor<readonly GuideEntry[]>('/api/v1/help', { signal: gone.signal }).then(setGuide, () => undefined);
+    askDoor<readonly GuideEntry[]>('/api/desk/help', { signal: gone.signal }).then(setGuide, () => undefined);
     return () => gone.abort();
   }, []);
   const choices = useMemo(() => choicesOf(asked, found, held, guide), [asked, found, held, guide]);

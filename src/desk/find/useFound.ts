@@ -22,7 +22,7 @@ export function useFound(words: string) {
     if (!wanted) return;
     const gone = new AbortController();
     const timer = setTimeout(() => {
-      askDoor<Found>(`/api/v1/find?${new URLSearchParams({ words })}`, { signal: gone.signal }).then(
+      askDoor<Found>(`/api/desk/find?${new URLSearchParams({ words })}`, { signal: gone.signal }).then(
         (found) => setAnswer({ of: words, found }),
         (error: Error) => {
           if (!gone.signal.aborted) setLost({ of: words, why: error.message });

@@ -21,10 +21,10 @@ export function HelpDrawer({ close }: { readonly close: () => void }) {
   useEffect(() => {
     const gone = new AbortController();
     const ask = async () => {
-      const pages = await askDoor<readonly GuideEntry[]>('/api/v1/help', { signal: gone.signal });
+      const pages = await askDoor<readonly GuideEntry[]>('/api/desk/help', { signal: gone.signal });
       const page = pageFor(pages, window.location.pathname, placeNow());
       if (!page) throw new Error('There is no page about this screen.');
-      setRead(await askDoor<Read>(`/api/v1/help/${page.slug}`, { signal: gone.signal }));
+      setRead(await askDoor<Read>(`/api/desk/help/${page.slug}`, { signal: gone.signal }));
     };
     ask().catch((error: Error) => {
       if (!gone.signal.aborted) setTrouble(error.message);

@@ -19,7 +19,7 @@ export function useCostFile(agreementId: string) {
     setTaking({ list, trouble: null });
     try {
       const { taken, known } = await sendFile<{ taken: number; known: number }>(
-        `/api/v1/agreements/${agreementId}/costs`,
+        `/api/v1/agreements/${agreementId}/costs.csv`,
         list,
       );
       setTaking(null);

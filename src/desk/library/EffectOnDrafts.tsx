@@ -32,7 +32,7 @@ function useEffectOnDrafts(change: object) {
     }
     const leave = new AbortController();
     const wait = setTimeout(() => {
-      askDoor<Effect>('/api/v1/library/effects', {
+      askDoor<Effect>('/api/desk/library/effects', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({

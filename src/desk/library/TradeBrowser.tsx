@@ -68,7 +68,7 @@ export function TradeBrowser({
   const [words, setWords] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
-    askDoor<{ trades: LibraryTrade[] }>('/api/v1/library/trades')
+    askDoor<{ trades: LibraryTrade[] }>('/api/desk/library/trades')
       .then((answer) => setTrades(answer.trades))
       .catch((error: Error) => setTrouble(error.message));
   }, []);

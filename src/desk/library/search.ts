@@ -13,7 +13,7 @@ export async function findInLibrary(
 ): Promise<Found[]> {
   const asked = new URLSearchParams({ search: words });
   if (sectionTitle !== undefined) asked.set('section', sectionTitle);
-  return (await askDoor<{ found: Found[] }>(`/api/v1/library?${asked}`, signal ? { signal } : {})).found;
+  return (await askDoor<{ found: Found[] }>(`/api/desk/library?${asked}`, signal ? { signal } : {})).found;
 }
 
 /** The items that fit each of some lines of words, best first. */
@@ -22,7 +22,7 @@ export async function matchLines(
   section: string | undefined,
   signal: AbortSignal,
 ): Promise<LibraryItem[][]> {
-  const { found } = await askDoor<{ found: LibraryItem[][] }>('/api/v1/library/matches', {
+  const { found } = await askDoor<{ found: LibraryItem[][] }>('/api/desk/library/matches', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ lines, ...(section === undefined ? {} : { section }) }),
@@ -32,4 +32,4 @@ export async function matchLines(
 }
 
 /** A bundle with everything in it. */
-export const readBundle = (id: string): Promise<BundleWithMakeup> => askDoor(`/api/v1/bundles/${id}`);
+export const readBundle = (id: string): Promise<BundleWithMakeup> => askDoor(`/api/desk/bundles/${id}`);

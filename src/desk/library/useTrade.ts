@@ -16,7 +16,7 @@ interface Asked {
 
 const ask = ({ trade, section, words }: Asked, after: number, signal: AbortSignal) =>
   askDoor<OfTrade>(
-    `/api/v1/library/trades?${new URLSearchParams({
+    `/api/desk/library/trades?${new URLSearchParams({
       trade,
       ...(section === undefined ? {} : { section }),
       ...(words === '' ? {} : { words }),

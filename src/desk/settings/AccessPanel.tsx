@@ -2,6 +2,7 @@
 
 import { Alert, Button, Form, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Answer, Permission } from '@/model';
 import { permissions } from '@/model/permissions';
@@ -35,7 +36,10 @@ export function AccessPanel({ tokens, timeZone, now, give, end }: AccessProps) {
       <h3 className="above-more">Access for other programs</h3>
       <p className="soft">
         A program asks with a token, in the name of who gave it, and never for more than they may do
-        themselves. <code>{'Authorization: Bearer …'}</code>
+        themselves. <code>{'Authorization: Bearer …'}</code>{' '}
+        <Link href="/interface" prefetch={false}>
+          Everything it can ask
+        </Link>
       </p>
       {tokens.length > 0 && (
         <PlainTable

@@ -15,7 +15,7 @@ import { deleteStagesOfLines, insertLineStage } from '@/data/agreements/lineStag
 const closed = { additionalProperties: false } as const;
 const day = Type.Union([BusinessDate, Type.Null()]);
 
-const StageInput = Type.Object(
+export const StageInput = Type.Object(
   {
     agreementId: EntityId,
     name: ShortText,

@@ -40,6 +40,9 @@ const lists: Readonly<Record<string, (actor: Actor, parameters: AddressParameter
   stages: whole(stageList),
 };
 
+/** What lists there are as files. */
+export const listNames: readonly string[] = Object.keys(lists);
+
 const MOST_PICKED = 50;
 
 /** What a cell says in a file: dates and decimals as they are kept, several things one after the other. */

@@ -1,6 +1,6 @@
 import { inCompany } from '@/data/connection';
 import type { ListSource } from '@/data/lists/listQuery';
-import { listAll, listPage } from '@/data/lists/listQuery';
+import { listAfter, listAll, listPage } from '@/data/lists/listQuery';
 import { companyOf } from '@/data/settings/company';
 import type { Transaction } from '@/data/connection';
 import type { AddressParameters, ListSpec, ListState } from '@/core/lists';
@@ -99,5 +99,31 @@ export async function readWholeList<Raw, Row>(
     const state = readListState(spec, parameters);
     const rows = await listAll<Raw>(context.tx, spec, list.source(context, state), state);
     return { spec, rows: await finished(list, context, rows) };
+  });
+}
+
+/**
+ * Rows that an address asks for, in the order they were made, from one on.
+ * @param from `after` is the identity of the last row that was read (null: from the first on), `most` how many are given
+ */
+export async function readListAfter<Raw, Row>(
+  actor: Actor,
+  list: DeskList<Raw, Row>,
+  parameters: AddressParameters,
+  from: { readonly after: string | null; readonly most: number },
+): Promise<{ readonly rows: readonly Row[]; readonly more: boolean; readonly digits: number }> {
+  allow(actor, 'prices');
+  return inContext(actor, async (context) => {
+    const spec = await list.spec(context);
+    const state = readListState(spec, parameters);
+    const found = await listAfter<Raw>(context.tx, spec, list.source(context, state), state, {
+      ...from,
+      most: from.most + 1,
+    });
+    return {
+      rows: await finished(list, context, found.slice(0, from.most)),
+      more: found.length > from.most,
+      digits: context.digits,
+    };
   });
 }

@@ -65,7 +65,7 @@ export async function saveAsTemplate(actor: Actor, input: unknown): Promise<{ id
   });
 }
 
-const CopyInput = Type.Object(
+export const CopyInput = Type.Object(
   {
     proposalId: EntityId,
     customerId: EntityId,

@@ -42,7 +42,7 @@ export function useImport() {
     const question = asked.current;
     try {
       const found = await askDoor<ImportPreview>(
-        `/api/v1/library/imports/${started.id}/plan`,
+        `/api/desk/library/imports/${started.id}/plan`,
         withMatching(wanted),
         2 * PATIENCE,
       );
@@ -62,7 +62,7 @@ export function useImport() {
     setStage({ at: 'busy', what: `Reading ${chosen.name} …` });
     try {
       const started = await sendFile<StartedImport>(
-        `/api/v1/library/imports?name=${encodeURIComponent(chosen.name)}`,
+        `/api/desk/library/imports?name=${encodeURIComponent(chosen.name)}`,
         chosen,
       );
       setFile(started);
@@ -90,7 +90,7 @@ export function useImport() {
     const { signal } = stop.current;
     try {
       const answer = await reach(
-        `/api/v1/library/imports/${file.id}/apply`,
+        `/api/desk/library/imports/${file.id}/apply`,
         { ...withMatching(matching), signal },
         2 * PATIENCE,
       );
@@ -102,7 +102,7 @@ export function useImport() {
   };
   const drop = () => {
     // Where it does not arrive, what was read is thrown away with age.
-    if (file) void reach(`/api/v1/library/imports/${file.id}`, { method: 'DELETE' }).catch(() => undefined);
+    if (file) void reach(`/api/desk/library/imports/${file.id}`, { method: 'DELETE' }).catch(() => undefined);
     setFile(null);
     setPreview(null);
     setTrouble(null);

@@ -19,7 +19,7 @@ export function useOthers(proposalId: string, store: DocumentStore): void {
     let mark: string | null = null;
     return askAgain(EVERY, async (signal) => {
       const told = await askDoor<ChangesSince>(
-        `/api/v1/proposals/${proposalId}/changes?since=${store.read().saveNumber}`,
+        `/api/desk/proposals/${proposalId}/changes?since=${store.read().saveNumber}`,
         { signal },
       );
       if (told.missed) store.hear(told.missed);

@@ -14,7 +14,7 @@ export const useCustomersOffered = (
   begun: Offered<CustomerRow>,
   come: CustomerRow | null,
   picked: string | undefined,
-) => useOffered({ door: '/api/v1/customers', begun, come, picked, label: customerLabel });
+) => useOffered({ door: '/api/desk/customers', begun, come, picked, label: customerLabel });
 
 /** For whom and where. */
 export function StartFor({

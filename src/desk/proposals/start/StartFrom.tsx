@@ -15,7 +15,7 @@ export const useEarlierOffered = (
   begun: Offered<EarlierProposal>,
   come: EarlierProposal | null,
   picked: string | undefined,
-) => useOffered({ door: '/api/v1/proposals', begun, come, picked, label: earlierLabel });
+) => useOffered({ door: '/api/desk/proposals', begun, come, picked, label: earlierLabel });
 
 /** What a proposal can be started from. */
 export function StartFrom({

@@ -125,7 +125,7 @@ export function AddPlan({
                 size="small"
                 onClick={() =>
                   void during('Taking the sample …', () =>
-                    askDoor<KeptFile>(`/api/v1/files/sample?key=${key}`, { method: 'POST' }),
+                    askDoor<KeptFile>(`/api/desk/files/sample?key=${key}`, { method: 'POST' }),
                   )
                 }
               >

@@ -26,7 +26,7 @@ export function useBundleInLibrary({ bundle, net }: BundleFigures) {
   useEffect(() => {
     if (bundle.bundleId === undefined) return;
     let gone = false;
-    askDoor<LibrarySide>(`/api/v1/bundles/${bundle.bundleId}/library`)
+    askDoor<LibrarySide>(`/api/desk/bundles/${bundle.bundleId}/library`)
       .then((read) => !gone && setSide(read))
       .catch((error: Error) => !gone && setTrouble(error.message));
     return () => {
