@@ -2,7 +2,16 @@ import next from 'eslint-config-next/core-web-vitals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'src/data/migrations/**', 'tests/support/client/operations.d.ts'] },
+  {
+    ignores: [
+      '.next/**',
+      '.data/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'src/data/migrations/**',
+      'tests/support/client/operations.d.ts',
+    ],
+  },
   ...next,
   ...tseslint.configs.recommended,
   {

@@ -12,6 +12,13 @@ import { saveCostCodes } from '@/services/settings/costCodes';
 import { saveOwnUnits } from '@/services/settings/ownUnits';
 import { saveNumbers } from '@/services/settings/numbers';
 import { removeDemo } from '@/services/settings/removeDemo';
+import {
+  addWebhook,
+  endWebhook,
+  readWebhookNews,
+  sendNewsAgain,
+  tryWebhook,
+} from '@/services/webhooks/webhooks';
 import { answer } from '@/services/problem';
 import { actionActor, sessionCookie } from './session';
 
@@ -54,5 +61,20 @@ export async function removeDemoAction(name: unknown) {
 
 export const giveTokenAction = async (input: unknown) =>
   answer(async () => giveToken(await actionActor(), input));
+
+export const addWebhookAction = async (input: unknown) =>
+  answer(async () => addWebhook(await actionActor(), input));
+
+export const endWebhookAction = async (id: unknown) =>
+  answer(async () => endWebhook(await actionActor(), id));
+
+export const readWebhookNewsAction = async (id: unknown) =>
+  answer(async () => readWebhookNews(await actionActor(), id));
+
+export const tryWebhookAction = async (id: unknown) =>
+  answer(async () => tryWebhook(await actionActor(), id));
+
+export const sendNewsAgainAction = async (id: unknown) =>
+  answer(async () => sendNewsAgain(await actionActor(), id));
 
 export const endTokenAction = async (id: unknown) => answer(async () => endToken(await actionActor(), id));

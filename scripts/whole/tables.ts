@@ -5,7 +5,7 @@ import type { Client } from 'pg';
  */
 
 /** What does not go along: ways in and what waits for them, and lists half brought in. They are of this installation. */
-const STAYS = new Set(['session', 'invitation', 'library_import', 'api_token']);
+const STAYS = new Set(['session', 'invitation', 'library_import', 'api_token', 'webhook', 'webhook_message']);
 
 /** Columns nobody else is given: passwords, second steps, and what is sealed with the secret of this installation. */
 const SECRET: Readonly<Record<string, readonly string[]>> = {

@@ -5,17 +5,24 @@ import { createSigner, createVerifier, httpbis } from 'http-message-signatures';
 const COVERED = ['@method', '@path', 'content-type', 'content-digest'];
 /** How old a message may be, in seconds; a service signs anew when it tries again. */
 const OLDEST = 300;
-const KEY_ID = 'card-service';
+/** Under which name the secret of a card service is known. */
+const CARD_SERVICE = 'card-service';
 
 /** The Content-Digest field of a body (RFC 9530, section 2). */
 export const contentDigest = (body: string): string =>
   `sha-256=:${createHash('sha256').update(body, 'utf8').digest('base64')}:`;
 
-/** A POST of JSON, signed with a shared secret (RFC 9421, hmac-sha256). */
-export async function signedRequest(url: string, body: string, secret: string, now: Date): Promise<Request> {
+/** A POST of JSON, signed with a shared secret (RFC 9421, hmac-sha256) under a name of the secret. */
+export async function signedRequest(
+  url: string,
+  body: string,
+  secret: string,
+  now: Date,
+  keyId = CARD_SERVICE,
+): Promise<Request> {
   const { headers } = await httpbis.signMessage(
     {
-      key: createSigner(secret, 'hmac-sha256', KEY_ID),
+      key: createSigner(secret, 'hmac-sha256', keyId),
       fields: COVERED,
       params: ['created', 'keyid', 'alg'],
       paramValues: { created: now },
@@ -35,14 +42,15 @@ export async function isSignedWith(
   body: string,
   secret: string,
   now: Date,
+  keyId = CARD_SERVICE,
 ): Promise<boolean> {
   if (request.headers.get('content-digest') !== contentDigest(body)) return false;
   try {
     const verified = await httpbis.verifyMessage(
       {
         keyLookup: async ({ keyid }) =>
-          keyid === KEY_ID
-            ? { id: KEY_ID, algs: ['hmac-sha256'], verify: createVerifier(secret, 'hmac-sha256') }
+          keyid === keyId
+            ? { id: keyId, algs: ['hmac-sha256'], verify: createVerifier(secret, 'hmac-sha256') }
             : null,
         requiredParams: ['created'],
         requiredFields: COVERED,

@@ -44,6 +44,7 @@ export const things = [
   'stage',
   'template',
   'token',
+  'webhook',
 ] as const;
 
 export type Thing = (typeof things)[number];
@@ -137,6 +138,7 @@ const byStatus = {
     'set-up-already',
     'taken-back-already',
     'too-many-tokens',
+    'too-many-webhooks',
     'total-changed',
     'work-under-way',
   ],
@@ -152,6 +154,7 @@ const byStatus = {
   405: ['method-not-taken'],
   413: ['too-large'],
   422: [
+    'address-wrong',
     'amount-missing',
     'amount-not-positive',
     'before-received',

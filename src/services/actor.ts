@@ -59,7 +59,7 @@ export const senderOf = (actor: Actor): Sender => ({
 });
 
 export { businessDate } from '@/core/calendar';
-export { recordAudit } from '@/data/audit';
+export { recordAudit } from '@/data/history/recordAudit';
 export { newId } from '@/data/newId';
 
 /** A business date some days later. */

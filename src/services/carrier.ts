@@ -1,3 +1,5 @@
+import type { WebhookPost } from '@/gateways/webhooks/webhookPost';
+import { httpWebhookPost } from '@/gateways/webhooks/webhookPost';
 import type { Post } from '@/gateways/mail/post';
 import { smtpPost } from '@/gateways/mail/smtpPost';
 import { smtpSettings } from '@/gateways/mail/smtpSettings';
@@ -20,3 +22,7 @@ export function carrier(): Post | null {
 
 /** Who carries a company's letters; null: nobody. A demo's letters never leave, whatever is configured. */
 export const carrierOf = ({ demo }: { readonly demo: boolean }): Post | null => (demo ? null : carrier());
+
+/** Who brings news to other programs: over HTTPS to the open internet, or also inside this network where that is configured. */
+export const webhookPost = (): WebhookPost =>
+  httpWebhookPost({ inside: process.env.IMPEGNO_WEBHOOKS_INSIDE === 'yes' });

@@ -22,6 +22,7 @@ test.each([
   [{ DATABASE_URL: '' }, /^DATABASE_URL/],
   [{ IMPEGNO_SECRET: undefined }, /^IMPEGNO_SECRET is not set/],
   [{ IMPEGNO_SECRET: 'short' }, /^IMPEGNO_SECRET is too short/],
+  [{ IMPEGNO_WEBHOOKS_INSIDE: 'perhaps' }, /^IMPEGNO_WEBHOOKS_INSIDE is yes, or not set/],
   [{ IMPEGNO_MAIL_SECRET: 'short' }, /^IMPEGNO_MAIL_SECRET is too short/],
   [{ IMPEGNO_ADDRESS: 'offers.firm.example' }, /^IMPEGNO_ADDRESS/],
   [{ IMPEGNO_ADDRESS: 'https://offers.firm.example/' }, /without a \//],

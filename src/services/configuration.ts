@@ -42,6 +42,11 @@ const mail: Rule = (env) => {
   }
 };
 
+const webhooks: Rule = ({ IMPEGNO_WEBHOOKS_INSIDE: given = '' }) =>
+  given === '' || given === 'yes'
+    ? null
+    : `IMPEGNO_WEBHOOKS_INSIDE is yes, or not set: not “${given.slice(0, 40)}”.`;
+
 const proxies: Rule = ({ TRUSTED_PROXIES: given = '' }) =>
   given
     .split(',')
@@ -58,6 +63,7 @@ const rules: readonly Rule[] = [
   whole('PORT', 1, 65535),
   whole('IMPEGNO_METRICS_PORT', 1, 65535),
   mail,
+  webhooks,
   proxies,
   ({ DATABASE_URL: given }) =>
     given && URL.canParse(given) ? null : 'DATABASE_URL is not set: how the server logs in to its database.',

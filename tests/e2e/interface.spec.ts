@@ -102,6 +102,14 @@ test('every operation of the interface answers as it is described', async ({ pag
   const access = got(await client.GET('/access'));
   expect(access).toMatchObject({ name: 'Perrin Ashdown', company: { currency: 'USD', demo: true } });
 
+  const news = got(
+    await client.POST('/webhooks', {
+      body: { address: 'https://news.customer.example/impegno', events: ['invoice.issued'] },
+    }),
+  );
+  expect(got(await client.GET('/webhooks')).rows.map(({ id }) => id)).toContain(news.id);
+  got(await client.DELETE('/webhooks/{id}', of(news.id)));
+
   // A customer, and where the work is.
   const billing = { street: '9 Client Row', city: 'Marrowby', region: '', postcode: '10001', country: 'US' };
   const plain = { name: 'Client Customer', contactName: '', email: 'client@customer.example', phone: '' };

@@ -382,3 +382,40 @@ test('another program is given access: its token is told once, opens what it was
   expect((await ask('/api/v1/lists/customers?format=csv')).status()).toBe(401);
   await program.dispose();
 });
+
+test('news to another program: its secret is told once, a trial is seen, and it is ended', async ({
+  page,
+}) => {
+  await page.goto('/settings#about=connections');
+  const address = `https://news-${Date.now()}.customer.example/impegno`;
+  const open = page.getByRole('button', { name: 'Send news to a program' });
+  const dialog = page.getByRole('dialog');
+  await expect(async () => {
+    await open.click();
+    await expect(dialog).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  // What is no address of that kind is said in place, and what was typed stays.
+  await page.keyboard.type('customer.example', { delay: 30 });
+  await dialog.getByRole('button', { name: 'Send it' }).click();
+  await expect(dialog.getByText(/This is the address of a door/)).toBeVisible();
+  await expect(dialog.getByLabel('Where it goes')).toHaveValue('customer.example');
+  await dialog.getByLabel('Where it goes').fill(address);
+  await dialog.getByRole('checkbox', { name: 'Money came in' }).uncheck();
+  await dialog.getByRole('button', { name: 'Send it' }).click();
+  await expect(dialog.getByLabel('Secret')).toHaveValue(/^[\w-]{43}$/);
+  await dialog.getByRole('button', { name: 'I have it' }).click();
+  const row = page.getByRole('row').filter({ hasText: address });
+  await expect(row).toContainText('nothing waits');
+  await row.getByRole('button', { name: `Send a trial to ${address}` }).click();
+  await expect(page.getByText('It stays here.')).toBeVisible();
+  // The queue takes it up within seconds; a demo’s news goes nowhere, and says so.
+  await expect(async () => {
+    if (await dialog.isVisible()) await page.keyboard.press('Escape');
+    await row.getByRole('button', { name: `What was sent to ${address}` }).click({ timeout: 2000 });
+    await expect(dialog.getByText('A demo’s news stays here.')).toBeVisible({ timeout: 1000 });
+  }).toPass({ timeout: 20_000, intervals: [500] });
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: `End the news to ${address}` }).click();
+  await page.getByRole('button', { name: 'End it' }).click();
+  await expect(row).toHaveCount(0);
+});

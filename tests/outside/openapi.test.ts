@@ -19,7 +19,9 @@ const lint = async (document: unknown) =>
 
 test('a linter finds nothing wrong in it, and would', async () => {
   expect(await lint(openApi(product.version))).toEqual([]);
-  const broken = structuredClone(openApi(product.version)) as { paths: Record<string, Record<string, unknown>> };
+  const broken = structuredClone(openApi(product.version)) as {
+    paths: Record<string, Record<string, unknown>>;
+  };
   delete broken.paths['/customers/{id}']!.get;
   (broken.paths['/customers']!.get as { operationId: string }).operationId = 'listProposals';
   (broken.paths['/invoices/{id}']!.get as { parameters: unknown[] }).parameters = [];
@@ -33,7 +35,9 @@ test('the client the tests ask with is made from it as it is', async () => {
 }, 60_000);
 
 test('each operation stands in it once, with a door of its own', () => {
-  const { paths } = openApi(product.version) as { paths: Record<string, Record<string, { operationId: string }>> };
+  const { paths } = openApi(product.version) as {
+    paths: Record<string, Record<string, { operationId: string }>>;
+  };
   const described = Object.entries(paths).flatMap(([path, methods]) =>
     Object.entries(methods).map(([method, { operationId }]) => `${operationId} ${method} ${path}`),
   );

@@ -33,6 +33,7 @@ const letter = { to: 'somebody@test.example', words: 'Hello' };
 
 /** By the operation; `n` tells what is made anew apart. */
 export const operationBodies: Readonly<Record<string, (known: Known, n: string) => unknown>> = {
+  addWebhook: () => ({ address: 'https://news.test.example/', events: ['payment.recorded'] }),
   addCustomer: () => customer,
   changeCustomer: () => ({ ...customer, name: 'Somebody Else Again' }),
   addSite: () => ({ address, internalNote: '' }),

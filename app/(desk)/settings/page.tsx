@@ -14,6 +14,7 @@ import { readNumbers } from '@/services/settings/numbers';
 import { readConnections } from '@/services/settings/connections';
 import { readOwnCompany } from '@/services/settings/company';
 import { readSettings } from '@/services/settings/settings';
+import { listWebhooks } from '@/services/webhooks/webhooks';
 import { SettingsPage } from '@/desk/settings/SettingsPage';
 import { placeAddress } from '@/ui/place/placeAddress';
 import {
@@ -42,7 +43,12 @@ import {
   showInvitationAction,
 } from '../../peopleActions';
 import {
+  addWebhookAction,
+  endWebhookAction,
+  readWebhookNewsAction,
   removeDemoAction,
+  sendNewsAgainAction,
+  tryWebhookAction,
   saveCompanyAction,
   endTokenAction,
   giveTokenAction,
@@ -108,12 +114,13 @@ export default async function SettingsRoute({
   // Addresses that were sent earlier name the subject behind the ?.
   if (typeof about === 'string') redirect(placeAddress('/settings', { about }));
   const ours = await readOwnCompany(actor);
-  const [settings, people, numbers, connections, tokens, signIn, sessions] = await Promise.all([
+  const [settings, people, numbers, connections, tokens, webhooks, signIn, sessions] = await Promise.all([
     companySettings(actor),
     peopleOf(actor, ours.timeZone),
     may(actor, 'settings') ? readNumbers(actor) : null,
     may(actor, 'settings') ? readConnections(actor) : null,
     may(actor, 'settings') ? listTokens(actor) : null,
+    may(actor, 'settings') ? listWebhooks(actor) : null,
     readOwnSignIn(actor),
     listSessions(actor, await sessionToken()),
   ]);
@@ -159,6 +166,13 @@ export default async function SettingsRoute({
           timeZone: ours.timeZone,
           now: actor.now.toISOString(),
           ...{ give: giveTokenAction, end: endTokenAction },
+        }
+      }
+      news={
+        webhooks && {
+          ...{ webhooks, timeZone: ours.timeZone, demo: ours.demo },
+          ...{ add: addWebhookAction, end: endWebhookAction, sent: readWebhookNewsAction },
+          ...{ tryIt: tryWebhookAction, again: sendNewsAgainAction },
         }
       }
       data={{ name: ours.name, demo: ours.demo, isOwner: actor.isOwner, removeDemo: removeDemoAction }}

@@ -3,7 +3,7 @@ import type { LoadedAgreement } from '@/core/billing';
 import { businessDate, plusDays } from '@/core/calendar';
 import { stateToday, suggestedTotal } from '@/core/offer';
 import type { Line, ProposalDocument } from '@/model';
-import { recordAudit } from '../audit';
+import { recordAudit } from '../history/recordAudit';
 import type { Transaction } from '../connection';
 import { newId } from '../newId';
 import { changeOrder, proposal, revision } from '../schema';

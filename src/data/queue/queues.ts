@@ -4,6 +4,8 @@ export const queues = {
   letter: { tries: 9, patience: 120 },
   /** A letter about somebody's way in goes to its carrier. */
   'account-letter': { tries: 9, patience: 120 },
+  /** News of a company goes to another program. */
+  webhook: { tries: 9, patience: 60 },
   /** Reminders of every company that wants them sent by themselves. */
   reminders: { tries: 3, patience: 900 },
 } as const;
@@ -14,5 +16,6 @@ export type Queue = keyof typeof queues;
 export interface Work {
   readonly letter: { readonly companyId: string; readonly letterId: string };
   readonly 'account-letter': { readonly letterId: string };
+  readonly webhook: { readonly companyId: string; readonly messageId: string };
   readonly reminders: Readonly<Record<string, never>>;
 }

@@ -11,6 +11,8 @@ import { ConnectionsPanel } from './ConnectionsPanel';
 import { DataPanel } from './DataPanel';
 import type { AccessProps } from './AccessPanel';
 import { AccessPanel } from './AccessPanel';
+import type { WebhooksProps } from './WebhooksPanel';
+import { WebhooksPanel } from './WebhooksPanel';
 import { UnitsPanel } from './UnitsPanel';
 import { CostCodesPanel } from './CostCodesPanel';
 import { NumbersPanel } from './NumbersPanel';
@@ -30,6 +32,7 @@ interface SettingsProps {
   readonly numbers: ComponentProps<typeof NumbersPanel> | null;
   readonly connections: ComponentProps<typeof ConnectionsPanel> | null;
   readonly access: AccessProps | null;
+  readonly news: WebhooksProps | null;
   readonly data: ComponentProps<typeof DataPanel>;
   readonly you: ComponentProps<typeof OfYou>;
 }
@@ -46,6 +49,7 @@ export function SettingsPage({
   numbers,
   connections,
   access,
+  news,
   data,
   you,
 }: SettingsProps) {
@@ -86,6 +90,7 @@ export function SettingsPage({
           {subject === 'numbers' && numbers && <NumbersPanel {...numbers} />}
           {subject === 'connections' && connections && <ConnectionsPanel {...connections} />}
           {subject === 'connections' && access && <AccessPanel {...access} />}
+          {subject === 'connections' && news && <WebhooksPanel {...news} />}
           {subject === 'data' && <DataPanel {...data} />}
           {subject === 'people' && people && <PeoplePanel {...people} />}
           {subject === 'you' && <OfYou {...you} />}

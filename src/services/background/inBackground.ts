@@ -3,8 +3,9 @@ import { workOnQueue } from '@/data/queue/queue';
 import type { Post } from '@/gateways/mail/post';
 import { CarrierAway } from '@/gateways/mail/post';
 import { remindByItself } from '../billing/reminders';
-import { carrier } from '../carrier';
+import { carrier, webhookPost } from '../carrier';
 import { deliverAccountLetter, deliverLetter } from '../messages/deliver';
+import { deliverNews } from '../webhooks/deliverNews';
 import { runPeriodically } from './runPeriodically';
 
 /** Stands where a mail server was configured when letters were written, and none is now: they wait, and say so. */
@@ -23,6 +24,7 @@ const workInBackground = (tell: (error: unknown) => void): Promise<RunningQueue>
     {
       letter: (task) => deliverLetter(task, carrier() ?? nobody, new Date()),
       'account-letter': (task) => deliverAccountLetter(task, carrier() ?? nobody),
+      webhook: (task) => deliverNews(task, webhookPost(), new Date()),
       reminders: async () => {
         await remindByItself(new Date());
       },

@@ -31,7 +31,10 @@ const counted = (rows: readonly { readonly kind: Kind }[]): Record<Kind, number>
     exportKinds.map((kind) => [kind, rows.filter((row) => row.kind === kind).length]),
   ) as Record<Kind, number>;
 
-export const BatchInput = Type.Object({ from: BusinessDate, to: BusinessDate }, { additionalProperties: false });
+export const BatchInput = Type.Object(
+  { from: BusinessDate, to: BusinessDate },
+  { additionalProperties: false },
+);
 
 /** @throws Problem `dates-reversed` */
 function checkRange(input: unknown): Range {

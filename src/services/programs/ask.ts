@@ -35,6 +35,7 @@ const things: Readonly<Record<string, Thing>> = {
   messages: 'attachment',
   payments: 'payment',
   proposals: 'proposal',
+  webhooks: 'webhook',
 };
 
 /** The names of places that hold an identity. */

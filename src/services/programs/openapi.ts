@@ -10,6 +10,7 @@ import { Room, Space } from '@/model/measure';
 import { CostPart, Load, Markups, PriceBreaks, PricedItem } from '@/model/priced';
 import { Unit } from '@/model/scalars';
 import { permissions } from '@/model';
+import { webhookEventNames, webhookEvents } from '@/model/webhookEvents';
 import type { Operation } from './operation';
 import { subjects } from './operation';
 import { operations } from './operations';
@@ -208,6 +209,49 @@ function pathItems(): Record<string, Json> {
   return paths;
 }
 
+const newsSchema: Json = {
+  type: 'object',
+  description: 'What happened to what; what stands in it is read with a token',
+  required: ['id', 'event', 'at', 'subject', 'address'],
+  properties: {
+    id: { type: 'string', format: 'uuid', description: 'The same, however often it is sent' },
+    event: { type: 'string', enum: [...webhookEventNames, 'trial'] },
+    at: { type: 'string', format: 'date-time' },
+    subject: { type: 'string', description: 'The identity of what it happened to' },
+    address: {
+      anyOf: [{ type: 'string' }, { type: 'null' }],
+      description: 'Where more of it is to be read; null: nowhere',
+    },
+  },
+};
+
+/** What is sent to doors of other programs, by itself. */
+const news = (): Json =>
+  Object.fromEntries(
+    webhookEvents.map(({ name, says }) => [
+      name,
+      {
+        post: {
+          operationId: `news.${name}`,
+          tags: ['Access'],
+          summary: says,
+          description:
+            'Signed with the secret of the door (RFC 9421, hmac-sha256, over method, path, content type and the digest of RFC 9530).',
+          security: [],
+          requestBody: {
+            required: true,
+            content: { 'application/json': { schema: { $ref: '#/components/schemas/News' } } },
+          },
+          responses: {
+            '2XX': { description: 'It is taken' },
+            '410': { description: 'The door wants no more news: it is ended' },
+            '4XX': { description: 'It is sent again, nine times in some four hours' },
+          },
+        },
+      },
+    ]),
+  );
+
 /**
  * The description of the interface as an OpenAPI 3.1 document.
  * @param version of the product
@@ -225,6 +269,7 @@ export const openApi = (version: string): Json => ({
   servers: [{ url: '/api/v1' }],
   tags: subjects.map((name) => ({ name, description: `Operations on ${name.toLowerCase()}` })),
   paths: pathItems(),
+  webhooks: news(),
   components: {
     securitySchemes: {
       token: {
@@ -235,6 +280,7 @@ export const openApi = (version: string): Json => ({
       },
     },
     schemas: {
+      News: newsSchema,
       Problem: problem,
       ...Object.fromEntries(
         Object.entries(named).map(([name, schema]) => [name, referring(plain(schema), names, name)]),

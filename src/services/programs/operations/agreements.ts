@@ -147,6 +147,7 @@ const CostRow = Type.Object({
 const { agreementId: _, ...stageBody } = StageInput.properties;
 const { agreementId: __, ...costBody } = CostInput.properties;
 
+/** @throws Problem `no-such-list` */
 export const agreementOperations = [
   operation({
     id: 'listAgreements',

@@ -23,6 +23,7 @@ const Letter = Type.Object({
   attachments: Type.Array(Words),
 });
 
+/** @throws Problem `parameter-missing` */
 export const fileOperations = [
   operation({
     id: 'keepPicture',

@@ -8,10 +8,12 @@ import { libraryOperations } from './library';
 import { paymentOperations } from './payments';
 import { proposalOperations } from './proposals';
 import { reportOperations } from './reports';
+import { webhookOperations } from './webhooks';
 
 /** Everything another program can ask for. */
 export const operations: readonly Operation[] = [
   ...accessOperations,
+  ...webhookOperations,
   ...customerOperations,
   ...proposalOperations,
   ...agreementOperations,

@@ -32,6 +32,7 @@ const Act = Type.Object({
   says: Type.Array(Words),
 });
 
+/** @throws Problem `no-such-list` */
 export const reportOperations = [
   fileOperation({
     id: 'listAsFile',

@@ -1,8 +1,10 @@
-import type { Transaction } from './connection';
-import { newId } from './newId';
-import { audit } from './schema';
+import type { Transaction } from '../connection';
+import { eventOfAct } from '@/model/webhookEvents';
+import { tellWebhooks } from '../access/webhook';
+import { newId } from '../newId';
+import { audit } from '../schema';
 
-/** Notes who did what, in the same transaction. */
+/** Notes who did what, in the same transaction; and tells other programs of it, where it is news. */
 export async function recordAudit(
   tx: Transaction,
   who: {
@@ -24,4 +26,6 @@ export async function recordAudit(
     subject,
     detail: who.via === undefined ? detail : { ...detail, via: who.via },
   });
+  const event = eventOfAct(act);
+  if (event) await tellWebhooks(tx, who, { event, subject });
 }
