@@ -78,7 +78,7 @@ export async function proxy(request: NextRequest) {
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=()');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
-  if (/^\/(b|join|password)\//.test(request.nextUrl.pathname)) {
+  if (/^\/(b|join|password|stand-in)\//.test(request.nextUrl.pathname)) {
     // A private link must not travel on in a referrer, a cache or a search engine.
     response.headers.set('referrer-policy', 'no-referrer');
     response.headers.set('cache-control', 'private, no-store');

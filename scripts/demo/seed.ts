@@ -26,7 +26,7 @@ import { readSettings, saveSettings } from '@/services/settings/settings';
 import { businessDate, daysAfter, newId } from '@/services/actor';
 import { crewParts } from '@/core/price';
 import type { CustomerPerson, ItemInput, ProposalDocument } from '@/model';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import {
   DocumentBuilder,
   atticRoom,
@@ -41,6 +41,7 @@ import { bundleInputs } from '@/services/library/starting/bundles';
 import { itemInputs, rateInputs } from '@/services/library/starting/items';
 import { porchPlan } from './plans';
 import { billOn } from './billed';
+import { cardOf } from './cardOf';
 import { spendOn } from './costs';
 import { goOn } from './changing';
 import { porchInThreeLevels } from './threeLevels';
@@ -307,7 +308,7 @@ export async function seedDemo(today: Date): Promise<void> {
     at: Date,
     mark: string,
     number: string = trialCards.accepted,
-  ) => payByCard({ ...visitor, now: at }, { number, expiry: '12/39', idempotencyKey: `demo-${mark}-card` });
+  ) => payByCard({ ...visitor, now: at }, { card: cardOf(number, at), idempotencyKey: `demo-${mark}-card` });
   const receive = (
     agreementId: string,
     amount: string,

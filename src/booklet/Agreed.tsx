@@ -5,7 +5,7 @@ import { showDate } from '@/core/text/dates';
 import { Track } from '@/ui/Track';
 import { Pay } from './Pay';
 import { Mail } from './Reach';
-import type { Booklet, TrialCards } from './types';
+import type { Booklet } from './types';
 
 type Agreement = NonNullable<Booklet['agreement']>;
 
@@ -14,12 +14,12 @@ export function Agreed({
   data,
   agreement,
   address,
-  trial,
+  trialCode,
 }: {
   data: Booklet;
   agreement: Agreement;
   address: string | null;
-  trial: TrialCards;
+  trialCode: string;
 }) {
   return (
     <section className="leaf agreed" id="agreed">
@@ -75,7 +75,7 @@ export function Agreed({
           <a href={`${address}/certificate`}>What was signed, and the proof of it</a>
         </p>
       )}
-      <Pay agreement={agreement} currency={data.view.currency} address={address} trial={trial} />
+      <Pay agreement={agreement} currency={data.view.currency} address={address} trialCode={trialCode} />
       {agreement.invoices.length > 0 && (
         <>
           <h3>Invoices</h3>

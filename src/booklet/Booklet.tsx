@@ -2,7 +2,7 @@
 
 import type { CSSProperties } from 'react';
 import { useMemo } from 'react';
-import type { Booklet as BookletData, TrialCards } from './types';
+import type { Booklet as BookletData } from './types';
 import { reckonOffer, viewOf } from '@/core/customerView';
 import type { Answer } from '@/model/problem';
 import { Accept } from './Accept';
@@ -26,7 +26,7 @@ interface BookletProps {
   readonly consent: string;
   /** The sentence under selections. */
   readonly selectionConsent: string;
-  readonly trial: TrialCards;
+  readonly trialCode: string;
   /** In the preview of what the customer has: keeps choices for them, as said on the phone. */
   readonly keep?: ((input: unknown) => Promise<Answer<void>>) | null;
 }
@@ -38,7 +38,7 @@ export function Booklet({
   address,
   consent,
   selectionConsent,
-  trial,
+  trialCode,
   keep = null,
 }: BookletProps) {
   const choosing = useChoosing(first, address, mark);
@@ -71,7 +71,9 @@ export function Booklet({
         </div>
       )}
       <Head data={data} view={view} address={address} files={files} />
-      {data.agreement && <Agreed data={data} agreement={data.agreement} address={address} trial={trial} />}
+      {data.agreement && (
+        <Agreed data={data} agreement={data.agreement} address={address} trialCode={trialCode} />
+      )}
       {data.agreement?.allowances && (
         <Allowances
           allowances={data.agreement.allowances}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { isNothing, showDecimal } from '@/core/number';
 import { showDate } from '@/core/text/dates';
-import type { AgreedShown, TrialCards } from './types';
+import type { AgreedShown } from './types';
 import { usePay } from './usePay';
 import { capital } from '@/core/text/capital';
 
@@ -35,17 +35,20 @@ export function Pay({
   agreement,
   currency,
   address,
-  trial,
+  trialCode,
 }: {
   agreement: AgreedShown;
   currency: string;
   address: string | null;
-  trial: TrialCards;
+  /** What the stand-in of a bank sends. */
+  trialCode: string;
 }) {
   const all = payable(agreement);
-  const [which, setWhich] = useState(0);
-  const { number, setNumber, expiry, setExpiry, code, setCode, refused, busy, pay } = usePay(address);
-  const chosen = all[which];
+  /** What was picked to be paid, by its invoice; undefined: nothing yet. */
+  const [picked, setPicked] = useState<string | null | undefined>(undefined);
+  const { code, setCode, trouble, busy, back, tried, pay } = usePay(address);
+  const wanted = picked === undefined ? tried : picked;
+  const chosen = all.find(({ invoiceId }) => invoiceId === wanted) ?? all[0];
   if (!chosen) return null;
 
   return (
@@ -60,12 +63,17 @@ export function Pay({
       <h3>
         Pay {chosen.name}: {showDecimal(chosen.amount)} {currency}
       </h3>
-      {all.length > 1 && code === null && (
+      {all.length > 1 && back === null && (
         <fieldset className="pay-which">
           <legend>What do you pay?</legend>
-          {all.map(({ invoiceId, name, amount, detail }, i) => (
+          {all.map(({ invoiceId, name, amount, detail }) => (
             <label key={invoiceId ?? 'deposit'}>
-              <input type="radio" name="which" checked={i === which} onChange={() => setWhich(i)} />
+              <input
+                type="radio"
+                name="which"
+                checked={invoiceId === chosen.invoiceId}
+                onChange={() => setPicked(invoiceId)}
+              />
               <span>
                 {capital(name)}
                 <span className="card-detail">{detail}</span>
@@ -75,30 +83,7 @@ export function Pay({
           ))}
         </fieldset>
       )}
-      {code === null ? (
-        <>
-          <label className="field">
-            Card number
-            <input
-              inputMode="numeric"
-              autoComplete="cc-number"
-              required
-              value={number}
-              onChange={({ target }) => setNumber(target.value)}
-            />
-          </label>
-          <label className="field field-short">
-            Expiry, MM/YY
-            <input
-              autoComplete="cc-exp"
-              placeholder="12/39"
-              required
-              value={expiry}
-              onChange={({ target }) => setExpiry(target.value)}
-            />
-          </label>
-        </>
-      ) : (
+      {code !== null && (
         <label className="field field-short">
           Code your bank sent you
           <input
@@ -111,18 +96,25 @@ export function Pay({
           />
         </label>
       )}
-      {refused && (
+      {trouble && (
         <p className="refused" role="alert">
-          {refused} Nothing was taken.
+          {trouble.detail}
+          {trouble.sure && ' Nothing was taken.'}
         </p>
       )}
       <button type="submit" className="button button-main" disabled={busy || !address}>
-        {busy ? 'One moment …' : code === null ? `Pay ${showDecimal(chosen.amount)}` : 'Confirm'}
+        {busy
+          ? 'One moment …'
+          : code !== null
+            ? 'Confirm'
+            : back
+              ? 'Look once more'
+              : `Pay ${showDecimal(chosen.amount)} by card`}
       </button>
       <p className="soft small">
         {code === null
-          ? `No real card here. To try it out: ${trial.accepted} is accepted, ${trial.refused} refused, ${trial.confirmed} asks for a code, ${trial.delayed} answers later.`
-          : `No real bank here. To try it out: ${trial.code} is the code.`}
+          ? 'Your card is typed on a page of the card service; we never see its number.'
+          : `No real bank here. To try it out: ${trialCode} is the code.`}
       </p>
     </form>
   );

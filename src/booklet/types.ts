@@ -11,12 +11,3 @@ export type {
 export type { AgreedShown } from '@/services/booklet/agreed';
 export type { Asked } from '@/data/proposals/questions';
 export type { Certificate, Checked } from '@/services/booklet/certificate';
-
-/** Numbers for trying the card stand-in. */
-export interface TrialCards {
-  readonly accepted: string;
-  readonly refused: string;
-  readonly confirmed: string;
-  readonly delayed: string;
-  readonly code: string;
-}

@@ -8,12 +8,18 @@ const closed = { additionalProperties: false } as const;
 
 export const CardInput = Type.Object(
   {
-    number: Needed(30),
-    expiry: Needed(10),
+    /** What the page of the card service gave in the place of the card's number. */
+    card: Needed(1000),
     idempotencyKey: IdempotencyKey,
     /** The invoice to pay; without it, the deposit. */
     invoiceId: Type.Optional(EntityId),
   },
+  closed,
+);
+
+/** A page of the card service, for an invoice or (without it) the deposit. */
+export const CardPageInput = Type.Object(
+  { idempotencyKey: IdempotencyKey, invoiceId: Type.Optional(EntityId) },
   closed,
 );
 

@@ -143,6 +143,7 @@ const byStatus = {
     'work-under-way',
   ],
   410: [
+    'card-page-over',
     'change-order-gone',
     'email-link-over',
     'import-gone',

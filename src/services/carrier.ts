@@ -1,5 +1,7 @@
 import type { WebhookPost } from '@/gateways/webhooks/webhookPost';
 import { httpWebhookPost } from '@/gateways/webhooks/webhookPost';
+import type { CardStandIn } from '@/gateways/cards/standIn';
+import { cardStandIn } from '@/gateways/cards/standIn';
 import type { Post } from '@/gateways/mail/post';
 import { smtpPost } from '@/gateways/mail/smtpPost';
 import { smtpSettings } from '@/gateways/mail/smtpSettings';
@@ -26,3 +28,6 @@ export const carrierOf = ({ demo }: { readonly demo: boolean }): Post | null => 
 /** Who brings news to other programs: over HTTPS to the open internet, or also inside this network where that is configured. */
 export const webhookPost = (): WebhookPost =>
   httpWebhookPost({ inside: process.env.IMPEGNO_WEBHOOKS_INSIDE === 'yes' });
+
+/** Who takes money from cards: a stand-in, whose secret is its own. */
+export const cardService = (): CardStandIn => cardStandIn(process.env.IMPEGNO_SECRET ?? '');

@@ -16,7 +16,7 @@ import { closeConnection, inCompany } from '@/data/connection';
 import { audit, link } from '@/data/schema';
 import { showDecimal } from '@/core/number';
 import type { Choices } from '@/model';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import {
   newAgreement,
   newCompany,
@@ -27,6 +27,7 @@ import {
   visit,
   refusal,
 } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 import { listMessages } from '../support/lists';
 import { inRole } from '../support/inRole';
 
@@ -225,7 +226,7 @@ describe('what is written down', () => {
     const { visitor, input } = await signatureFor(token);
     const { agreementId } = await acceptProposal(visitor, input, 'test');
     await acceptProposal(visitor, input, 'test');
-    const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'audit-card' };
+    const card = { card: cardOf(trialCards.accepted), idempotencyKey: 'audit-card' };
     await payByCard(visitor, card);
     await payByCard(visitor, card);
     const deeds = await inCompany(actor, (tx) => tx.select().from(audit).orderBy(audit.id));

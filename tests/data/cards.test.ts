@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
-import { confirmCard, payByCard } from '@/services/booklet/payCard';
+import { confirmCard, openCardPage, payByCard } from '@/services/booklet/payCard';
+import { cardService } from '@/services/carrier';
 import { openBooklet } from '@/services/booklet/open';
 import type { PlayInput } from '@/services/payments/cards';
 import { listCharges, playCardService } from '@/services/payments/cards';
@@ -12,12 +13,13 @@ import type { Amount } from '@/core/number';
 import { parseAmount, sumAmounts, writeAmount } from '@/core/number';
 import { closeConnection } from '@/data/connection';
 import { cardAccount, cardEvent, paymentReversal } from '@/data/schema';
-import type { CardNews } from '@/gateways/cardService';
-import { cardMessage } from '@/gateways/cardService';
-import { trialCards, trialCode } from '@/gateways/cards';
+import type { CardNews } from '@/gateways/cards/cardNews';
+import { cardMessage } from '@/gateways/cards/cardNews';
+import { trialCards, trialCode } from '@/gateways/cards/standIn';
 import { POST as newsDoor } from '../../app/api/v1/companies/[id]/card-news/route';
 import type { Problem } from '@/services/problem';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 import { asOwner } from '../support/owner';
 import { inRole } from '../support/inRole';
 
@@ -33,7 +35,7 @@ async function toPay() {
   const stage = await issueInvoice(actor, { agreementId, what: { entryId: 'frame' } });
   const read = () => readAgreement(actor, agreementId);
   const pay = async (number: string, more: { idempotencyKey?: string; invoiceId?: string } = {}) =>
-    payByCard(await visit(token), { number, expiry: '12/39', idempotencyKey: key(), ...more });
+    payByCard(await visit(token), { card: cardOf(number), idempotencyKey: key(), ...more });
   const door = `http://localhost/api/v1/companies/${actor.companyId}/card-news`;
   const play = async (kind: PlayInput['kind']) =>
     playCardService(
@@ -305,4 +307,60 @@ test('the door: unsigned, signed with another secret, for another amount or char
     (await theirs.send({ ...theirs.news('accepted', 1), charge: news('accepted', 1).charge })).status,
   ).toBe(404);
   expect(await made.standing()).toMatchObject({ sum: '0.00' });
+});
+
+test('a page of the card service says what is paid, bills nothing, and leads back to the booklet', async () => {
+  const { actor, agreementId, token, stage, read } = await toPay();
+  const visitor = await visit(token);
+  const back = `http://127.0.0.1:4310/b/${token}`;
+  const open = async (invoiceId?: string) => {
+    const { address } = await openCardPage(
+      visitor,
+      { idempotencyKey: 'page-key-1', ...(invoiceId === undefined ? {} : { invoiceId }) },
+      back,
+    );
+    return {
+      page: address.split('/').at(-1)!,
+      shown: cardService().open(address.split('/').at(-1)!, visitor.now),
+    };
+  };
+  const before = await read();
+  const deposit = before.invoices[0]!;
+  expect((await open()).shown).toMatchObject({ amount: deposit.open, currency: 'USD', back });
+  const { shown, page } = await open(stage.id);
+  expect(shown!.what).toContain(stage.number);
+  // Typed there, it comes back with the key and the invoice it is for.
+  const typed = cardService().type(page, { number: trialCards.accepted, expiry: '12/39' }, visitor.now);
+  const behind = new URLSearchParams(new URL((typed as { back: string }).back).hash.slice(1));
+  expect(behind.get('mark')).toBe(`page-key-1 ${stage.id}`);
+  expect((await read()).invoices).toEqual(before.invoices);
+  // Of another agreement, or paid already, there is none.
+  const other = await newAgreement(actor);
+  const theirs = (await readAgreement(actor, other.agreementId)).invoices[0]!.id;
+  expect((await refusal(open(theirs))).status).toBe(404);
+  await recordPayment(actor, {
+    ...{ sure: true, agreementId, method: 'cheque', amount: deposit.open, receivedOn: '2026-05-02' },
+    ...{ reference: '', idempotencyKey: key() },
+  });
+  expect((await refusal(open())).code).toBe('paid-already');
+});
+
+test('a card that is too old is none; what was asked with it while it was good keeps its answer', async () => {
+  const { token, standing } = await toPay();
+  const visitor = await visit(token);
+  const later = { ...visitor, now: new Date(visitor.now.getTime() + 31 * 60_000) };
+  const card = cardOf(trialCards.accepted);
+  const asked = { card, idempotencyKey: key() };
+  expect((await refusal(payByCard(later, asked))).code).toBe('card-page-over');
+  expect((await refusal(payByCard(visitor, { ...asked, card: '9100000000000000' }))).code).toBe(
+    'card-page-over',
+  );
+  expect((await standing()).sum).toBe('0.00');
+  const answer = await payByCard(visitor, asked);
+  expect(answer).toMatchObject({ paid: true });
+  // The page is loaded anew an hour later, with the card still in its address.
+  expect(await payByCard(later, asked)).toEqual(answer);
+  expect((await refusal(payByCard(visitor, { ...asked, card: cardOf(trialCards.delayed) }))).code).toBe(
+    'key-used',
+  );
 });

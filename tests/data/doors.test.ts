@@ -14,8 +14,9 @@ import { withdrawProposal } from '@/services/proposals/withdraw';
 import { revokeLinks } from '@/services/proposals/send';
 import { importProposal, startProposal } from '@/services/proposals/start';
 import { closeConnection } from '@/data/connection';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import { newAgreement, newCompany, testDocument, visit } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 import { inRole } from '../support/inRole';
 
 afterAll(closeConnection);
@@ -95,7 +96,7 @@ describe('private links and cards', () => {
     const { token } = await newAgreement(await newCompany());
     const visitor = await visit(token);
     const pay = (i: number) =>
-      payByCard(visitor, { number: trialCards.refused, expiry: '12/39', idempotencyKey: `card-try-${i}` });
+      payByCard(visitor, { card: cardOf(trialCards.refused), idempotencyKey: `card-try-${i}` });
     for (let i = 0; i < 10; i += 1) expect(await pay(i)).toMatchObject({ paid: false });
     expect(await statusOf(pay(10))).toBe(429);
   });

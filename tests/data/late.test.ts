@@ -19,8 +19,9 @@ import { plusDays } from '@/core/calendar';
 import { closeConnection } from '@/data/connection';
 import { reminder } from '@/data/schema';
 import type { CompanyMoney } from '@/model';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import { newAgreement, newCompany, refusal, visit } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 import { asOwner } from '../support/owner';
 import { inRole } from '../support/inRole';
 
@@ -157,8 +158,7 @@ test('by themselves only where the company wants it; not while a card payment is
   const alone = await billed({ reminders: { steps, byItself: true } });
   const waits = await billed({ reminders: { steps, byItself: true } });
   const card = {
-    number: trialCards.delayed,
-    expiry: '12/39',
+    card: cardOf(trialCards.delayed),
     invoiceId: waits.id,
     idempotencyKey: `late-card-${process.pid}`,
   };

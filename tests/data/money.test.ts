@@ -8,8 +8,9 @@ import { loadMoneyPage } from '../support/lists';
 import { recordPayment } from '@/services/payments/payments';
 import { closeConnection, inCompany } from '@/data/connection';
 import { parseAmount, sumAmounts } from '@/core/number';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import { newAgreement, newCompany, visit } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 import { asOwner } from '../support/owner';
 import { inRole } from '../support/inRole';
 
@@ -152,7 +153,7 @@ describe('money in', () => {
     const actor = await newCompany();
     const { agreementId, token } = await newAgreement(actor);
     const pay = async (number: string, idempotencyKey: string) =>
-      payByCard(await visit(token), { number, expiry: '12/39', idempotencyKey });
+      payByCard(await visit(token), { card: cardOf(number), idempotencyKey });
     expect(await pay(trialCards.refused, 'refused-key')).toMatchObject({ paid: false });
     expect((await readAgreement(actor, agreementId)).standing.paid).toBe('0.00');
     const answers = await Promise.all([

@@ -19,7 +19,7 @@ import { loadMoneyPage } from '../support/lists';
 import { payByCard } from '@/services/booklet/payCard';
 import { refundToCard } from '@/services/payments/cardRefund';
 import { putCredit, refundCredit } from '@/services/payments/moves';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import { invoicePaper } from '@/services/billing/paper';
 import { recordPaymentOver } from '@/services/payments/paymentOver';
 import { recordPayment } from '@/services/payments/payments';
@@ -36,6 +36,7 @@ import type { InvoicePaper } from '@/formats/invoicePaper';
 import { invoiceXml } from '@/formats/ubl/invoiceXml';
 import type { InvoiceShows } from '@/model';
 import { newAgreement, newCompany, testDocument, visit } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 import { runs } from '../support/documents';
 import { asOwner } from '../support/owner';
 
@@ -277,8 +278,7 @@ test('whatever happens with money, every place says the same, and it is so', asy
               bank.received -= amount;
             } else if (what === 'pay by card' && bill) {
               const { paid } = await payByCard(await visit(token), {
-                number: trialCards.accepted,
-                expiry: '12/39',
+                card: cardOf(trialCards.accepted),
                 idempotencyKey: key(),
                 invoiceId: bill.id,
               });

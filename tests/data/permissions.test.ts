@@ -26,8 +26,13 @@ function doorsInSource(): string[] {
 
 const named = doorTable.map(({ door }) => door);
 
-/** What is about oneself, or refuses by other rules (an owner's acts on roles). */
+/**
+ * What is about oneself, refuses by other rules (an owner's acts on roles), or asks operations for programs, each of which a test of
+ * theirs asks with every permission.
+ */
 const openToAll = [
+  'programs/ask askOperation',
+  'programs/paging pageOf',
   'entering/companies listOwnCompanies',
   'entering/companies switchCompany',
   'accounts/listPreferences readListPreferences',

@@ -12,7 +12,7 @@ import { closeConnection } from '@/data/connection';
 import { lastDayToCancel } from '@/core/schedule';
 import { showDate } from '@/core/text/dates';
 import type { CompanyMoney } from '@/model';
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import { readProposal } from '@/services/proposals/read';
 import { startProposal } from '@/services/proposals/start';
 import {
@@ -25,6 +25,7 @@ import {
   testDocument,
   visit,
 } from '../support/desk';
+import { cardOf } from '../../scripts/demo/cardOf';
 
 afterAll(closeConnection);
 
@@ -65,7 +66,7 @@ describe('the deposit and the law', () => {
     const bill = (now: Date) =>
       issueInvoice({ ...actor, now }, { agreementId, what: { entryId: 'deposit' } });
     expect((await refusal(bill(actor.now))).detail).toContain(showDate(last));
-    const card = { number: trialCards.accepted, expiry: '12/39', idempotencyKey: 'held-back-1' };
+    const card = { card: cardOf(trialCards.accepted), idempotencyKey: 'held-back-1' };
     expect((await refusal(payByCard(visitor, card))).status).toBe(409);
     expect(await loadMoneyPage(actor)).toMatchObject({ toBill: '0.00' });
 

@@ -1,10 +1,11 @@
-import { trialCards } from '@/gateways/cards';
+import { trialCards } from '@/gateways/cards/standIn';
 import {
   beforeTax,
   cents,
   expect,
   issueInvoice,
   newestLink,
+  payByCard,
   saved,
   shownLink,
   test,
@@ -181,12 +182,9 @@ test('from a new customer to the last cent billed', async ({ page, browser, trou
   await expect(partner.getByText('Signed by Isolde Fenn')).toBeVisible();
 
   // The deposit: a refused card, then an accepted one.
-  await customer.getByLabel('Card number').fill(trialCards.refused);
-  await customer.getByLabel('Expiry').fill('12/39');
-  await customer.getByRole('button', { name: /^Pay / }).click();
-  await expect(customer.getByText('not enough money')).toBeVisible();
-  await customer.getByLabel('Card number').fill(trialCards.accepted);
-  await customer.getByRole('button', { name: /^Pay / }).click();
+  await payByCard(customer.getByRole('button', { name: /^Pay / }), trialCards.refused);
+  await expect(customer.getByText('not enough money on the account. Nothing was taken.')).toBeVisible();
+  await payByCard(customer.getByRole('button', { name: /^Pay / }), trialCards.accepted);
   await expect(customer.getByText(', paid')).toBeVisible();
   await phone.close();
 

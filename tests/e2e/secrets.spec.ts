@@ -3,8 +3,8 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Response } from '@playwright/test';
-import { trialCards } from '@/gateways/cards';
-import { expect, newestLink, saved, sendPlain, test } from './desk';
+import { trialCards } from '@/gateways/cards/standIn';
+import { expect, newestLink, payByCard, saved, sendPlain, test } from './desk';
 
 /** Costs, loads and notes that stand nowhere else: whatever the customer is served must not hold one of them. */
 const secrets = [
@@ -98,9 +98,7 @@ test('nothing internal in any response of a whole customer visit, PDF included',
   await customer.getByText('I accept this proposal as shown').click();
   await customer.getByRole('button', { name: 'Accept and sign' }).click();
   await expect(customer.getByText('Signed by Hollin Vasquell')).toBeVisible();
-  await customer.getByLabel('Card number').fill(trialCards.accepted);
-  await customer.getByLabel('Expiry').fill('12/39');
-  await customer.getByRole('button', { name: /^Pay / }).click();
+  await payByCard(customer.getByRole('button', { name: /^Pay / }), trialCards.accepted);
   await expect(customer.getByText(', paid')).toBeVisible();
 
   // What is still to be chosen, a question, the certificate and its statement.

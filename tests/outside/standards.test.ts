@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { minorDigits } from '@/core/number';
 import { libraryColumns, libraryCsv } from '@/formats/csv/libraryCsv';
 import { units } from '@/model';
-import { hasValidCheckDigit, trialCards } from '@/gateways/cards';
+import { hasValidCheckDigit, trialCards } from '@/gateways/cards/standIn';
 import { invoiceSchema } from '@e-invoice-eu/core';
 
 // ISO 4217, minor units, as the package currency-codes carries the standard's table.

@@ -7,7 +7,7 @@ import { openBooklet, visitorOf } from '@/services/booklet/open';
 import { selectionConsent } from '@/services/booklet/rounds';
 import { Problem } from '@/services/problem';
 import { Booklet } from '@/booklet/Booklet';
-import { trialCards, trialCode } from '@/gateways/cards';
+import { trialCode } from '@/gateways/cards/standIn';
 import { requestOrigin } from '../../session';
 
 export const metadata: Metadata = { title: 'Your proposal', robots: { index: false, follow: false } };
@@ -39,7 +39,7 @@ export default async function BookletPage({ params }: { params: Promise<{ token:
       address={`/b/${token}`}
       consent={booklet.view.change ? changeConsent : consentSentence}
       selectionConsent={selectionConsent}
-      trial={{ ...trialCards, code: trialCode }}
+      trialCode={trialCode}
     />
   );
 }

@@ -7,7 +7,7 @@ import { previewBooklet } from '@/services/booklet/preview';
 import { selectionConsent } from '@/services/booklet/rounds';
 import { Problem } from '@/services/problem';
 import { Booklet } from '@/booklet/Booklet';
-import { trialCards, trialCode } from '@/gateways/cards';
+import { trialCode } from '@/gateways/cards/standIn';
 import { isId } from '@/model';
 import { presetChoicesAction } from '../../actions';
 import { pageActor } from '../../session';
@@ -29,7 +29,7 @@ export default async function PreviewPage({ params }: { params: Promise<{ id: st
       address={null}
       consent={booklet.view.change ? changeConsent : consentSentence}
       selectionConsent={selectionConsent}
-      trial={{ ...trialCards, code: trialCode }}
+      trialCode={trialCode}
       keep={booklet.asSent ? presetChoicesAction : null}
     />
   );

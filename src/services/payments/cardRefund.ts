@@ -8,10 +8,10 @@ import { findCardPayments } from '@/data/payments/cardPayment';
 import { sourcesOf, spend } from '@/data/payments/credit';
 import { insertRefund, refundByIdempotencyKey } from '@/data/payments/refund';
 import { companyOf } from '@/data/settings/company';
-import { simulatedCards } from '@/gateways/cards';
 import { CardRefundInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
+import { cardService } from '../carrier';
 import { check } from '../check';
 import { noSuch, Problem } from '../problem';
 import { readPositive } from '../readPositive';
@@ -63,7 +63,7 @@ export async function refundToCard(actor: Actor, input: unknown): Promise<{ id: 
         'more-than-card',
         `At most ${showAmount(card.most, loaded.digits)} can go back on the card ending ${card.lastFour}.`,
       );
-    const answer = simulatedCards.refund({
+    const answer = cardService().refund({
       reference: given.idempotencyKey,
       charge: card.chargeId,
       lastFour: card.lastFour,

@@ -5,7 +5,7 @@ import type { cardCharge } from '@/data/schema';
 import type { CardFact, ChargeStanding } from '@/core/billing';
 import { parseFixed } from '@/core/number';
 import { CardNewsInput, CardNewsKind, EntityId } from '@/model';
-import { cardMessage } from '@/gateways/cardService';
+import { cardMessage } from '@/gateways/cards/cardNews';
 import { isSignedWith } from '@/gateways/httpSignature';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';

@@ -1,4 +1,4 @@
-import { signedRequest } from './httpSignature';
+import { signedRequest } from '../httpSignature';
 
 /** What the card service tells later, by itself. */
 export interface CardNews {
