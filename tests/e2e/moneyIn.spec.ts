@@ -96,12 +96,12 @@ test('what was paid by card goes back on the card, as much as it paid, told at b
   page,
   browser,
 }) => {
-  const { invoice, visit, customer, form } = await billed(page, browser, '54.60');
+  const { invoice, number, visit, customer, form } = await billed(page, browser, '54.60');
   const pay = form.getByRole('button', { name: /^Pay .*54\.60/ });
   await payByCard(pay, trialCards.accepted);
   // It is asked for no more: the card service has answered.
   await expect(pay).toHaveCount(0);
-  await expect(customer.getByText(/54\.60/).first()).toBeVisible();
+  await expect(customer.locator('.item').filter({ hasText: `Invoice ${number}` })).toContainText(', paid');
   await visit.close();
   await page.goto(invoice);
   await page.getByRole('button', { name: 'Credit note' }).click();
