@@ -128,7 +128,12 @@ test('doors: a word comes before a place, a wrong method says which are right', 
 test('a whole document in the place of another is an edit of what differs', async () => {
   const proposalId = await newProposal(actor);
   const { document, saveNumber } = await readProposal(actor, proposalId);
-  const wanted = { ...document, title: 'Porch, by a program' };
+  // More than one edit’s worth: told apart from what one edit would be.
+  const wanted = {
+    ...document,
+    title: 'Porch, by a program',
+    sections: document.sections.map((section) => ({ ...section, title: 'Porch' })),
+  };
   const { saveNumber: next } = await replaceDocument(actor, proposalId, { saveNumber, document: wanted });
   expect(next).toBe(saveNumber + 1);
   expect((await readProposal(actor, proposalId)).document).toEqual(wanted);

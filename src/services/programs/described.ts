@@ -1,7 +1,6 @@
-import type Type from 'typebox';
 import type { Operation } from './operation';
 import { subjects } from './operation';
-import { nameOfSchema, needsInWords } from './openapi';
+import { nameOfSchema, needsInWords, plainSchema } from './openapi';
 import { operations } from './operations';
 
 /* The interface as its page in the application shows it. */
@@ -97,8 +96,6 @@ function fieldsOf(schema: Schema, before = ''): ShownField[] {
   ]);
 }
 
-const plain = (schema: Type.TSchema): Schema => JSON.parse(JSON.stringify(schema)) as Schema;
-
 const shown = (operation: Operation): ShownOperation => ({
   id: operation.id,
   method: operation.method.toUpperCase(),
@@ -106,10 +103,11 @@ const shown = (operation: Operation): ShownOperation => ({
   title: operation.title,
   note: operation.note ?? null,
   needs: needsInWords(operation),
-  query: operation.query ? fieldsOf(plain(operation.query)) : [],
-  body: operation.body ? fieldsOf(plain(operation.body)) : [],
+  query: operation.query ? fieldsOf(plainSchema<Schema>(operation.query)) : [],
+  body: operation.body ? fieldsOf(plainSchema<Schema>(operation.body)) : [],
   sends: operation.bytes ? operation.bytes.media.join(', ') : null,
-  answer: 'files' in operation || operation.answer === null ? [] : fieldsOf(plain(operation.answer)),
+  answer:
+    'files' in operation || operation.answer === null ? [] : fieldsOf(plainSchema<Schema>(operation.answer)),
   gives: 'files' in operation ? operation.files.join(', ') : null,
 });
 

@@ -75,7 +75,9 @@ const problem: Json = {
   },
 };
 
-const plain = (schema: Type.TSchema): unknown => JSON.parse(JSON.stringify(schema)) as unknown;
+/** A schema as plain JSON. */
+export const plainSchema = <Plain = unknown>(schema: Type.TSchema): Plain =>
+  JSON.parse(JSON.stringify(schema)) as Plain;
 
 /** A schema in which what has a name of its own is named. */
 function referring(schema: unknown, names: ReadonlyMap<string, string>, self?: string): unknown {
@@ -87,12 +89,12 @@ function referring(schema: unknown, names: ReadonlyMap<string, string>, self?: s
 }
 
 const names = new Map(
-  Object.entries(named).map(([name, schema]) => [JSON.stringify(plain(schema)), name] as const),
+  Object.entries(named).map(([name, schema]) => [JSON.stringify(plainSchema(schema)), name] as const),
 );
 /** Under which name a schema stands in the description, if it has one. */
 export const nameOfSchema = (schema: unknown): string | undefined => names.get(JSON.stringify(schema));
 
-const schemaOf = (schema: Type.TSchema) => referring(plain(schema), names);
+const schemaOf = (schema: Type.TSchema) => referring(plainSchema(schema), names);
 
 const pathParameter = (name: string): Json => ({
   name,
@@ -106,7 +108,7 @@ const pathParameter = (name: string): Json => ({
 
 function queryParameters({ query, openQuery }: Operation): Json[] {
   if (!query) return [];
-  const { properties, required = [] } = plain(query) as {
+  const { properties, required = [] } = plainSchema(query) as {
     properties: Record<string, Json>;
     required?: readonly string[];
   };
@@ -283,7 +285,7 @@ export const openApi = (version: string): Json => ({
       News: newsSchema,
       Problem: problem,
       ...Object.fromEntries(
-        Object.entries(named).map(([name, schema]) => [name, referring(plain(schema), names, name)]),
+        Object.entries(named).map(([name, schema]) => [name, referring(plainSchema(schema), names, name)]),
       ),
     },
   },

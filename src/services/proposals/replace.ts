@@ -34,12 +34,8 @@ export async function replaceDocument(
   if (!found) throw noSuch('proposal');
   // Compared with what they see of it: who sees no cost takes none away.
   const patches = jsonPatch.compare(documentFor(found.proposal.document, actor), document);
-  if (patches.length === 0 && found.proposal.saveNumber === saveNumber) return { saveNumber };
-  const { saveNumber: now } = await saveProposal(actor, {
-    proposalId,
-    saveNumber,
-    // What is the same already, of another moment: the number alone refuses it.
-    patches: patches.length > 0 ? patches : [{ op: 'replace', path: '/title', value: document.title }],
-  });
+  // It is so already: asked again after an answer that was lost, it is done.
+  if (patches.length === 0) return { saveNumber: found.proposal.saveNumber };
+  const { saveNumber: now } = await saveProposal(actor, { proposalId, saveNumber, patches });
   return { saveNumber: now };
 }

@@ -40,11 +40,12 @@ export const newsBody = (
 const inWords = (answer: WebhookAnswer): string =>
   answer.kind === 'answered' ? `It answered ${answer.status}.` : answer.note;
 
-/** Signs and sends; null: its secret was sealed by another installation. */
+/** Signs and sends. What another installation sealed cannot be signed: that is refused. */
 async function send(
   found: { readonly address: string; readonly sealedSecret: string; readonly webhookId: string },
   body: string,
   post: WebhookPost,
+  now: Date,
 ): Promise<WebhookAnswer> {
   const secret = unseal(found.sealedSecret, found.webhookId);
   if (secret === null)
@@ -53,7 +54,7 @@ async function send(
       note: 'Its secret was sealed with another one than there is now. Set it up anew.',
     };
   // Signed as of now, whatever was tried before: a door takes nothing that is old.
-  const signed = await signedRequest(found.address, body, secret, new Date(), KEY_ID);
+  const signed = await signedRequest(found.address, body, secret, now, KEY_ID);
   return post.deliver({ address: found.address, headers: Object.fromEntries(signed.headers), body });
 }
 
@@ -75,7 +76,7 @@ async function carry(
     await updateNews(tx, id, { ...settled, state: 'held', note: 'A demo’s news stays here.' });
     return null;
   }
-  const answer = await send(found, newsBody(id, found), post);
+  const answer = await send(found, newsBody(id, found), post, now);
   const taken = answer.kind === 'answered' && answer.status >= 200 && answer.status < 300;
   // Gone for good (RFC 9110, section 15.5.11): it wants no more.
   const gone = answer.kind === 'answered' && answer.status === 410;

@@ -6275,18 +6275,7 @@ export interface operations {
                 "application/json": {
                     /** @description As it was read */
                     edition: number;
-                    bundle: {
-                        code: string;
-                        name: string;
-                        detail: string;
-                        trade: string;
-                        tags: string[];
-                        internalNote: string;
-                        shows: "one" | "parts";
-                        recipe: components["schemas"]["Recipe"];
-                        /** @description Absent: as it was; null: none */
-                        picture?: string | null;
-                    };
+                    bundle: components["schemas"]["LibraryBundle"];
                 };
             };
         };

@@ -28,7 +28,6 @@ const Item = Type.Object({ id: Id, retired: Type.Boolean(), item: ItemInput });
 const Bundle = Type.Object({ id: Id, edition: Count, bundle: BundleInLibrary, makeup: BundleMakeup });
 const Retire = Type.Object({ retired: Type.Boolean() }, closed);
 const adds = [['library', 'propose'], ['cost']] as const;
-const { picture, ...bundleBody } = BundleInLibrary.properties;
 
 export const libraryOperations = [
   operation({
@@ -137,7 +136,7 @@ export const libraryOperations = [
     body: Type.Object(
       {
         edition: Type.Integer({ minimum: 1, description: 'As it was read' }),
-        bundle: Type.Object({ ...bundleBody, picture }, closed),
+        bundle: BundleInLibrary,
       },
       closed,
     ),
