@@ -1,4 +1,4 @@
-import { cardService } from '@/services/carrier';
+import { cardService } from '@/services/cardService';
 
 /** What the card service gives for a card that is typed at a page of it. */
 export function cardOf(number: string, now = new Date(), expiry = '12/39'): string {

@@ -1,7 +1,3 @@
-import type { WebhookPost } from '@/gateways/webhooks/webhookPost';
-import { httpWebhookPost } from '@/gateways/webhooks/webhookPost';
-import type { CardStandIn } from '@/gateways/cards/standIn';
-import { cardStandIn } from '@/gateways/cards/standIn';
 import type { Post } from '@/gateways/mail/post';
 import { smtpPost } from '@/gateways/mail/smtpPost';
 import { smtpSettings } from '@/gateways/mail/smtpSettings';
@@ -24,10 +20,3 @@ export function carrier(): Post | null {
 
 /** Who carries a company's letters; null: nobody. A demo's letters never leave, whatever is configured. */
 export const carrierOf = ({ demo }: { readonly demo: boolean }): Post | null => (demo ? null : carrier());
-
-/** Who brings news to other programs: over HTTPS to the open internet, or also inside this network where that is configured. */
-export const webhookPost = (): WebhookPost =>
-  httpWebhookPost({ inside: process.env.IMPEGNO_WEBHOOKS_INSIDE === 'yes' });
-
-/** Who takes money from cards: a stand-in, whose secret is its own. */
-export const cardService = (): CardStandIn => cardStandIn(process.env.IMPEGNO_SECRET ?? '');

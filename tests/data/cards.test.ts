@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { creditInvoice, issueInvoice } from '@/services/billing/issue';
 import { readAgreement } from '@/services/agreements/read';
 import { confirmCard, openCardPage, payByCard } from '@/services/booklet/payCard';
-import { cardService } from '@/services/carrier';
+import { cardService } from '@/services/cardService';
 import { openBooklet } from '@/services/booklet/open';
 import type { PlayInput } from '@/services/payments/cards';
 import { listCharges, playCardService } from '@/services/payments/cards';

@@ -1,9 +1,10 @@
 import { onlyAsServer } from '@/data/connection';
 import { queues } from '@/data/queue/queues';
 import { workOnQueue } from '@/data/queue/queue';
-import { carrier, webhookPost } from '@/services/carrier';
+import { carrier } from '@/services/carrier';
 import { deliverAccountLetter, deliverLetter } from '@/services/messages/deliver';
 import { deliverNews } from '@/services/webhooks/deliverNews';
+import { webhookPost } from '@/services/webhooks/webhookPost';
 
 /* A process that works on the queue, as a server does, until it is ended. It says “at work” when it begins. */
 

@@ -3,9 +3,10 @@ import { workOnQueue } from '@/data/queue/queue';
 import type { Post } from '@/gateways/mail/post';
 import { CarrierAway } from '@/gateways/mail/post';
 import { remindByItself } from '../billing/reminders';
-import { carrier, webhookPost } from '../carrier';
+import { carrier } from '../carrier';
 import { deliverAccountLetter, deliverLetter } from '../messages/deliver';
 import { deliverNews } from '../webhooks/deliverNews';
+import { webhookPost } from '../webhooks/webhookPost';
 import { runPeriodically } from './runPeriodically';
 
 /** Stands where a mail server was configured when letters were written, and none is now: they wait, and say so. */

@@ -7,7 +7,7 @@ import type { ChargeAnswer } from '@/gateways/cards/cards';
 import { newId } from '../actor';
 import { insertInvoice } from '../billing/issue';
 import { loadAgreement } from '@/data/agreements/load';
-import { cardService } from '../carrier';
+import { cardService } from '../cardService';
 import { check } from '../check';
 import { takeTry } from '../limit';
 import type { Charge } from '../payments/cards';

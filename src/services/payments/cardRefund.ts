@@ -11,7 +11,7 @@ import { companyOf } from '@/data/settings/company';
 import { CardRefundInput } from '@/model';
 import type { Actor } from '../actor';
 import { allow, businessDate, newId, recordAudit } from '../actor';
-import { cardService } from '../carrier';
+import { cardService } from '../cardService';
 import { check } from '../check';
 import { noSuch, Problem } from '../problem';
 import { readPositive } from '../readPositive';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { trialCards } from '@/gateways/cards/standIn';
-import { cardService } from '@/services/carrier';
+import { cardService } from '@/services/cardService';
 import { CardPage } from '@/standIns/CardPage';
 
 export const metadata: Metadata = {

@@ -1,5 +1,5 @@
 import Type from 'typebox';
-import { cardService } from '@/services/carrier';
+import { cardService } from '@/services/cardService';
 import { check } from '@/services/check';
 import { respond } from '@/services/problem';
 import { fromOwnPage, jsonBody } from '../../../../api/ownPage';
