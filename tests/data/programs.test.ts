@@ -93,6 +93,19 @@ test('a list is read on by its cursor: each row once, what was added meanwhile l
   expect(pages).toBe(Math.ceil(all.rows.length / 2));
 });
 
+test('a row says what is described of it, and nothing that its list knows beside', async () => {
+  await newProposal(actor);
+  for (const id of ['listCustomers', 'listProposals', 'listHistory', 'listLetters']) {
+    const { answer } = operations.find((each) => each.id === id) as unknown as {
+      answer: { properties: { rows: { items: { properties: object } } } };
+    };
+    const { rows } = await ask(id, {});
+    if (id !== 'listLetters') expect(rows.length).toBeGreaterThan(0);
+    for (const row of rows)
+      expect(Object.keys(row).sort()).toEqual(Object.keys(answer.properties.rows.items.properties).sort());
+  }
+});
+
 test('words and filters narrow it; what is not known is a sentence', async () => {
   await saveCustomer(actor, {
     ...{ name: 'Quince Harbour', contactName: '', email: '', phone: '', internalNote: '' },

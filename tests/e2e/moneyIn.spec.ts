@@ -126,6 +126,32 @@ test('what was paid by card goes back on the card, as much as it paid, told at b
   await expect(page.locator('.list-table tbody tr.ant-table-row').first()).toContainText('card ending 0000');
 });
 
+test('a payment by card whose answer is lost over a slow line: it is not said that nothing was taken, and it is taken once', async ({
+  page,
+  browser,
+}) => {
+  const { invoice, visit, customer, form } = await billed(page, browser, '43.21');
+  // Every door of the payment answers two seconds late; the answer to the first charge never comes.
+  let charges = 0;
+  await customer.route(/\/pay(\/card-page)?$|\/type$/, async (route) => {
+    const answer = await route.fetch();
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    if (route.request().url().endsWith('/pay') && (charges += 1) === 1) return route.abort();
+    return route.fulfill({ response: answer });
+  });
+  await payByCard(form.getByRole('button', { name: /^Pay .*43\.21/ }), trialCards.accepted);
+  await expect(form.getByRole('alert')).toContainText('Whether this arrived is not known');
+  await expect(form.getByRole('alert')).not.toContainText('Nothing was taken');
+  // The page of the card service is not in the history any more, and the page loaded anew asks by itself.
+  await customer.reload();
+  await expect(form.getByRole('button', { name: /43\.21/ })).toHaveCount(0, { timeout: 20_000 });
+  await expect.poll(() => charges).toBe(2);
+  await expect(customer).toHaveURL(/#pay$/);
+  await page.goto(invoice);
+  await expect(page.locator('.page-head .state')).toContainText('Paid');
+  await visit.close();
+});
+
 test('a payment is recorded on the page of its invoice, which says what it is paid with', async ({
   page,
 }) => {

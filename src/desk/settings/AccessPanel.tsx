@@ -13,6 +13,7 @@ import { useHeld } from '@/ui/may/May';
 import { PlainTable } from '@/ui/tables/PlainTable';
 import { useConfirmed } from '@/ui/useConfirmed';
 import { useSubmit } from '@/ui/useSubmit';
+import { ShownOnce } from './ShownOnce';
 import '@/desk/people/people.css';
 
 export interface AccessProps {
@@ -135,28 +136,13 @@ function GiveDialog({ give, close }: { readonly give: AccessProps['give']; reado
   const { busy, refused, submit } = useSubmit();
   if (token !== null)
     return (
-      <Modal
-        open
+      <ShownOnce
         title="Its token"
-        // It is not shown again: nothing but the button closes it.
-        closable={false}
-        keyboard={false}
-        mask={{ closable: false }}
-        footer={
-          <Button type="primary" onClick={close}>
-            I have it
-          </Button>
-        }
-      >
-        <p>Copy it to the program now: it is not shown again. Whoever has it may do what the program may.</p>
-        <Input.TextArea
-          readOnly
-          autoSize
-          aria-label="Token"
-          value={token}
-          onFocus={(e) => e.target.select()}
-        />
-      </Modal>
+        says="Copy it to the program now: it is not shown again. Whoever has it may do what the program may."
+        label="Token"
+        value={token}
+        close={close}
+      />
     );
   return (
     <Modal

@@ -75,7 +75,8 @@ export const subjects = [
 ] as const;
 export type Subject = (typeof subjects)[number];
 
-type Deep<T> = T extends readonly (infer Each)[]
+/** The same, unchangeable all the way down. */
+export type Deep<T> = T extends readonly (infer Each)[]
   ? readonly Deep<Each>[]
   : T extends object
     ? { readonly [Key in keyof T]: Deep<T[Key]> }

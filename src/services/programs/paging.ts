@@ -6,7 +6,7 @@ import type { DeskList } from '../lists/deskList';
 import { readListAfter } from '../lists/deskList';
 import { Problem } from '../problem';
 import { orNull } from './answers';
-import type { Asked } from './operation';
+import type { Asked, Deep } from './operation';
 
 /** So many rows a page has where nobody says how many, and at most. */
 const USUAL = 50;
@@ -36,17 +36,25 @@ export const listQuery = <More extends Type.TProperties>(more: More) =>
 export const paged = <Row extends Type.TSchema>(row: Row) =>
   Type.Object({ rows: Type.Array(row), next: orNull(Type.String()) });
 
+/** Of something, what a schema describes: what a list of the desk knows beside it goes to no program. */
+const described = <Row extends Type.TObject>(schema: Row, all: Type.Static<Row>): Type.Static<Row> =>
+  Object.fromEntries(
+    Object.keys(schema.properties).map((key) => [key, (all as Record<string, unknown>)[key]]),
+  ) as Type.Static<Row>;
+
 /**
  * A page of a list of the desk, for a program that reads on by its cursor.
- * @param shown what a row of it says; `money` writes an amount with the digits of the currency
+ * @param schema what a row is described to say; the rest of it is left out
+ * @param shown a row as it is described; `money` writes an amount with the digits of the currency
  * @throws Problem `not-a-cursor`
  */
-export async function pageOf<Raw, Row extends { readonly id: string }, Shown>(
+export async function pageOf<Raw, Row extends { readonly id: string }, Schema extends Type.TObject>(
   actor: Actor,
   list: DeskList<Raw, Row>,
   { query }: Asked,
-  shown: (row: Row, money: (text: string) => string) => Shown,
-): Promise<{ readonly rows: readonly Shown[]; readonly next: string | null }> {
+  schema: Schema,
+  shown: (row: Row, money: (text: string) => string) => Deep<Type.Static<Schema>>,
+): Promise<{ readonly rows: readonly Type.Static<Schema>[]; readonly next: string | null }> {
   const { after, limit, ...filters } = query;
   if (after !== undefined && !isId(after))
     throw new Problem('not-a-cursor', '“after” is the “next” of the page before, as it was given.');
@@ -56,5 +64,8 @@ export async function pageOf<Raw, Row extends { readonly id: string }, Shown>(
   });
   const { parse, write } = moneyOf(digits);
   const money = (text: string) => write(parse(text));
-  return { rows: rows.map((row) => shown(row, money)), next: more ? rows.at(-1)!.id : null };
+  return {
+    rows: rows.map((row) => described(schema, shown(row, money) as Type.Static<Schema>)),
+    next: more ? rows.at(-1)!.id : null,
+  };
 }

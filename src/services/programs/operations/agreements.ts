@@ -162,7 +162,7 @@ export const agreementOperations = [
     }),
     answer: paged(AgreementRow),
     act: (actor, asked) =>
-      pageOf(actor, agreementList, asked, ({ track: _track, ...row }, money) => ({
+      pageOf(actor, agreementList, asked, AgreementRow, (row, money) => ({
         ...row,
         ...{ sum: money(row.sum), open: money(row.open), held: money(row.held) },
       })),
@@ -240,11 +240,7 @@ export const agreementOperations = [
     }),
     answer: paged(CostRow),
     act: (actor, asked) =>
-      pageOf(actor, costList, asked, (row, money) => ({
-        ...{ id: row.id, day: row.day, what: row.what, agreementId: row.agreementId, for: row.for },
-        ...{ costCode: row.costCode, costType: row.costType, supplier: row.supplier, hours: row.hours },
-        ...{ invoiceId: row.invoiceId, by: row.by, void: row.void, amount: money(row.amount) },
-      })),
+      pageOf(actor, costList, asked, CostRow, (row, money) => ({ ...row, amount: money(row.amount) })),
   }),
   operation({
     id: 'recordCost',

@@ -55,10 +55,7 @@ export const customerOperations = [
     }),
     answer: paged(CustomerRow),
     act: (actor, asked) =>
-      pageOf(actor, customerList, asked, (row, money) => ({
-        ...{ id: row.id, name: row.name, contact: row.contact, phone: row.phone, email: row.email },
-        ...{ proposals: row.proposals, agreements: row.agreements, open: money(row.open) },
-      })),
+      pageOf(actor, customerList, asked, CustomerRow, (row, money) => ({ ...row, open: money(row.open) })),
   }),
   operation({
     id: 'addCustomer',

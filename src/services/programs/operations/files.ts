@@ -72,11 +72,7 @@ export const fileOperations = [
     }),
     answer: paged(Letter),
     act: (actor, asked) =>
-      pageOf(actor, messageList, asked, (row) => ({
-        ...{ id: row.id, at: row.at, kind: row.kind, to: row.toAddress, subject: row.subject },
-        ...{ customerId: row.customerId, proposalId: row.proposalId, state: row.state, note: row.note },
-        attachments: row.attachments,
-      })),
+      pageOf(actor, messageList, asked, Letter, (row) => ({ ...row, to: row.toAddress })),
   }),
   fileOperation({
     id: 'letterAttachment',

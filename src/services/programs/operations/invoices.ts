@@ -73,7 +73,7 @@ export const invoiceOperations = [
     }),
     answer: paged(InvoiceRow),
     act: (actor, asked) =>
-      pageOf(actor, invoiceList, asked, ({ agreement: _agreement, ...row }, money) => ({
+      pageOf(actor, invoiceList, asked, InvoiceRow, (row, money) => ({
         ...row,
         ...{ total: money(row.total), paid: money(row.paid), open: money(row.open) },
       })),

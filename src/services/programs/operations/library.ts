@@ -43,11 +43,7 @@ export const libraryOperations = [
       state: Type.Optional(Type.String({ description: '`used` or `retired`' })),
     }),
     answer: paged(EntryRow),
-    act: (actor, asked) =>
-      pageOf(actor, libraryList, asked, (row) => ({
-        ...{ id: row.id, kind: row.kind, code: row.code, name: row.name, trade: row.trade },
-        ...{ tags: row.tags, unit: row.unit, unitCost: row.unitCost, retired: row.retired },
-      })),
+    act: (actor, asked) => pageOf(actor, libraryList, asked, EntryRow, (row) => row),
   }),
   operation({
     id: 'addItem',

@@ -37,7 +37,7 @@ export const paymentOperations = [
     }),
     answer: paged(PaymentRow),
     act: (actor, asked) =>
-      pageOf(actor, paymentList, asked, ({ agreement: _agreement, ...row }, money) => ({
+      pageOf(actor, paymentList, asked, PaymentRow, (row, money) => ({
         ...row,
         amount: money(row.amount),
       })),

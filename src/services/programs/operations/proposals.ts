@@ -82,7 +82,7 @@ export const proposalOperations = [
     }),
     answer: paged(ProposalRow),
     act: (actor, asked) =>
-      pageOf(actor, proposalList, asked, (row, money) => ({ ...row, total: money(row.total) })),
+      pageOf(actor, proposalList, asked, ProposalRow, (row, money) => ({ ...row, total: money(row.total) })),
   }),
   operation({
     id: 'startProposal',

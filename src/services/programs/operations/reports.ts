@@ -112,10 +112,7 @@ export const reportOperations = [
     needs: [['prices'], ['money']],
     query: listQuery({}),
     answer: paged(Batch),
-    act: (actor, asked) =>
-      pageOf(actor, batchList, asked, ({ id, number, from, to, madeAt, by }) => ({
-        ...{ id, number, from, to, madeAt, by },
-      })),
+    act: (actor, asked) => pageOf(actor, batchList, asked, Batch, (row) => row),
   }),
   operation({
     id: 'makeBatch',
@@ -141,7 +138,7 @@ export const reportOperations = [
       of: Type.Optional(Type.String({ description: 'Of one thing only, by its identity' })),
     }),
     answer: paged(Act),
-    act: (actor, asked) => pageOf(actor, historyList, asked, (row) => row),
+    act: (actor, asked) => pageOf(actor, historyList, asked, Act, (row) => row),
   }),
   fileOperation({
     id: 'batchItems',
